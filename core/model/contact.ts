@@ -1,0 +1,41 @@
+import type { ContactId } from './ids.ts';
+
+export type AddressKind = 'email' | 'phone' | 'post';
+
+export interface ContactAddress {
+  readonly kind: AddressKind;
+  /** What the practice calls it: `work`, `accounts`, `home`. */
+  readonly label: string;
+  readonly value: string;
+  readonly preferred: boolean;
+  /** Set when mail to it came back; such an address is not chosen while another is there. */
+  readonly bounced: boolean;
+}
+
+interface ContactBase {
+  readonly id: ContactId;
+  /** What the directory shows: `Ines Okafor`, `Corrant Mutual`. */
+  readonly name: string;
+  readonly addresses: readonly ContactAddress[];
+  readonly doNotWriteTo: boolean;
+  /** A greeting in the contact's own wording, used whole instead of the formal one: `Dear Captain`. */
+  readonly ownFormalGreeting?: string;
+  readonly ownFamiliarGreeting?: string;
+}
+
+export interface PersonContact extends ContactBase {
+  readonly kind: 'person';
+  readonly title?: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly organisation?: string;
+  readonly position?: string;
+  /** The other half of a couple, with the wording they chose when both are written to. */
+  readonly couple?: { readonly withId: ContactId; readonly greeting?: string };
+}
+
+export interface OrganisationContact extends ContactBase {
+  readonly kind: 'organisation';
+}
+
+export type Contact = PersonContact | OrganisationContact;

@@ -1,0 +1,90 @@
+import type { Contact } from './contact.ts';
+import type { DocumentId, MatterId, MatterTypeId, PersonId } from './ids.ts';
+import type { PlainDate } from './plainDate.ts';
+import type { FactKind, Value } from './value.ts';
+import type { CalculatedForm } from './calculatedForm.ts';
+
+/** Somebody of the practice. */
+export interface Person {
+  readonly id: PersonId;
+  readonly name: string;
+  readonly email: string;
+  readonly position: string;
+  readonly phone?: string;
+}
+
+export interface Practice {
+  readonly name: string;
+  readonly phone: string;
+  readonly addressLines: readonly string[];
+  readonly website: string;
+}
+
+interface Labelled {
+  readonly key: string;
+  readonly label: string;
+}
+
+export interface FactDefinition extends Labelled {
+  readonly kind: FactKind;
+  readonly choices?: readonly Labelled[];
+}
+
+export interface RoleDefinition extends Labelled {
+  /** The label for several: `Owners`. */
+  readonly plural: string;
+  readonly many: boolean;
+}
+
+export interface TableDefinition extends Labelled {
+  readonly columns: readonly FactDefinition[];
+}
+
+export interface CalculatedDefinition extends Labelled {
+  readonly form: CalculatedForm;
+}
+
+/** What a kind of matter holds. It is data that a practice edits, never code. */
+export interface MatterType {
+  readonly id: MatterTypeId;
+  readonly name: string;
+  readonly currency: string;
+  readonly facts: readonly FactDefinition[];
+  readonly tables: readonly TableDefinition[];
+  readonly roles: readonly RoleDefinition[];
+  readonly stages: readonly Labelled[];
+  readonly keyDates: readonly Labelled[];
+  readonly calculated: readonly CalculatedDefinition[];
+}
+
+export interface Party {
+  readonly role: string;
+  readonly contact: Contact;
+}
+
+export interface MatterDocument {
+  readonly id: DocumentId;
+  readonly name: string;
+  readonly category: string;
+  readonly version: number;
+  readonly mediaType: string;
+  readonly sizeBytes: number;
+  readonly addedOn: PlainDate;
+}
+
+export type Row = Readonly<Record<string, Value>>;
+
+/** All that a message can draw on: one matter, read at one moment. */
+export interface MatterRecord {
+  readonly id: MatterId;
+  readonly reference: string;
+  readonly title: string;
+  readonly type: MatterType;
+  readonly stage: string;
+  readonly responsible: Person;
+  readonly parties: readonly Party[];
+  readonly facts: Readonly<Record<string, Value>>;
+  readonly dates: Readonly<Record<string, PlainDate>>;
+  readonly tables: Readonly<Record<string, readonly Row[]>>;
+  readonly documents: readonly MatterDocument[];
+}
