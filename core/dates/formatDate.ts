@@ -1,15 +1,24 @@
 import { dayParts, weekday } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 
-export const DATE_FORMATS = ['long', 'longWeekday', 'dayMonth', 'weekdayDayMonth', 'monthYear', 'short', 'iso'] as const;
+export const DATE_FORMATS = [
+  'long',
+  'longWeekday',
+  'dayMonth',
+  'weekdayDayMonth',
+  'monthYear',
+  'short',
+  'iso',
+] as const;
 /**
  * `long` 5 March 2026 · `longWeekday` Thursday 5 March 2026 · `dayMonth` 5 March · `weekdayDayMonth` Thursday 5 March ·
  * `monthYear` March 2026 · `short` 5 Mar 2026 · `iso` 2026-03-05.
  */
 export type DateFormat = (typeof DATE_FORMATS)[number];
 
-const MONTHS =
-  'January February March April May June July August September October November December'.split(' ');
+const MONTHS = 'January February March April May June July August September October November December'.split(
+  ' ',
+);
 const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ');
 
 const monthName = (month: number): string => MONTHS[month - 1] ?? '';

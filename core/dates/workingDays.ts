@@ -16,7 +16,11 @@ export const isWorkingDay = (calendar: WorkingCalendar, date: PlainDate): boolea
   calendar.weekdays.has(weekday(date)) && !calendar.holidays.has(date);
 
 /** The first working day at or after (`next`), or at or before (`previous`), a day. */
-export function rollToWorkingDay(calendar: WorkingCalendar, date: PlainDate, roll: 'next' | 'previous'): PlainDate {
+export function rollToWorkingDay(
+  calendar: WorkingCalendar,
+  date: PlainDate,
+  roll: 'next' | 'previous',
+): PlainDate {
   const step = roll === 'next' ? 1 : -1;
   let day = date;
   for (let tried = 0; tried < LONGEST_CLOSURE_DAYS; tried += 1) {

@@ -29,8 +29,14 @@ function formatterFor(zone: string): Intl.DateTimeFormat {
 
 /** Reads an instant (milliseconds since 1970-01-01T00:00Z) on a zone's wall clock. Throws RangeError for no such zone. */
 export function zonedTime(zone: string, epochMs: number): ZonedTime {
-  const parts = new Map(formatterFor(zone).formatToParts(epochMs).map((part) => [part.type, part.value]));
-  const date = parsePlainDate(`${parts.get('year')?.padStart(4, '0')}-${parts.get('month')}-${parts.get('day')}`);
+  const parts = new Map(
+    formatterFor(zone)
+      .formatToParts(epochMs)
+      .map((part) => [part.type, part.value]),
+  );
+  const date = parsePlainDate(
+    `${parts.get('year')?.padStart(4, '0')}-${parts.get('month')}-${parts.get('day')}`,
+  );
   if (!date) throw new RangeError(`instant out of range: ${epochMs}`);
   return { date, hour: Number(parts.get('hour')), minute: Number(parts.get('minute')) };
 }

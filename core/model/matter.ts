@@ -49,6 +49,8 @@ export interface MatterType {
   readonly id: MatterTypeId;
   readonly name: string;
   readonly currency: string;
+  /** The fact that says what a matter is about (a vessel, a claim): its name must not stray into another matter’s letters. */
+  readonly nameFact?: string;
   readonly facts: readonly FactDefinition[];
   readonly tables: readonly TableDefinition[];
   readonly roles: readonly RoleDefinition[];

@@ -9,7 +9,16 @@ export interface Money {
 }
 
 /** Decimal places by currency where they are not two (ISO 4217 list one). */
-const PLACES: Readonly<Record<string, number>> = { JPY: 0, KRW: 0, ISK: 0, CLP: 0, BHD: 3, KWD: 3, OMR: 3, TND: 3 };
+const PLACES: Readonly<Record<string, number>> = {
+  JPY: 0,
+  KRW: 0,
+  ISK: 0,
+  CLP: 0,
+  BHD: 3,
+  KWD: 3,
+  OMR: 3,
+  TND: 3,
+};
 const SIGNS: Readonly<Record<string, string>> = { GBP: '£', EUR: '€', USD: '$', JPY: '¥' };
 
 export const currencyPlaces = (currency: string): number => PLACES[currency] ?? 2;
@@ -33,8 +42,9 @@ export function parseMoney(text: string, currency: string): Money | undefined {
   const separator = Math.max(bare.lastIndexOf('.'), bare.lastIndexOf(','));
   const after = separator < 0 ? '' : bare.slice(separator + 1);
   const decimal = separator >= 0 && places > 0 && after.length > 0 && after.length <= places;
-  if (separator >= 0 && !decimal && after.length !== 3) return undefined;
-  const whole = (decimal ? bare.slice(0, separator) : bare).replace(/[.,]/g, '');
+  const grouped = decimal ? bare.slice(0, separator) : bare;
+  if (!/^[+-]?(?:\d+|\d{1,3}(?:[.,]\d{3})+)$/.test(grouped)) return undefined;
+  const whole = grouped.replace(/[.,]/g, '');
   const amount = Number(whole + (decimal ? after : '').padEnd(places, '0'));
   return Number.isSafeInteger(amount) ? money(amount, currency) : undefined;
 }
@@ -61,10 +71,11 @@ export function percentageOf(amount: Money, basisPoints: number): Money {
   return money(Number((product + half) / 10_000n), amount.currency);
 }
 
-function grouped(digits: string): string {
+function groupThrees(digits: string): string {
   if (digits.length <= 3) return digits;
   let out = digits.slice(-3);
-  for (let end = digits.length - 3; end > 0; end -= 3) out = `${digits.slice(Math.max(0, end - 3), end)},${out}`;
+  for (let end = digits.length - 3; end > 0; end -= 3)
+    out = `${digits.slice(Math.max(0, end - 3), end)},${out}`;
   return out;
 }
 
@@ -75,5 +86,5 @@ export function formatMoney(amount: Money): string {
   const cut = digits.length - places;
   const sign = SIGNS[amount.currency] ?? `${amount.currency} `;
   const fraction = places > 0 ? `.${digits.slice(cut)}` : '';
-  return `${amount.amountMinor < 0 ? '-' : ''}${sign}${grouped(digits.slice(0, cut))}${fraction}`;
+  return `${amount.amountMinor < 0 ? '-' : ''}${sign}${groupThrees(digits.slice(0, cut))}${fraction}`;
 }

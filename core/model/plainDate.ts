@@ -63,7 +63,11 @@ export function fromDayNumber(days: number): PlainDate {
   const era = Math.floor(z / 146_097);
   const dayOfEra = z - era * 146_097;
   const yearOfEra = Math.floor(
-    (dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36_524) - Math.floor(dayOfEra / 146_096)) / 365,
+    (dayOfEra -
+      Math.floor(dayOfEra / 1460) +
+      Math.floor(dayOfEra / 36_524) -
+      Math.floor(dayOfEra / 146_096)) /
+      365,
   );
   const dayOfYear = dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
   const mp = Math.floor((5 * dayOfYear + 2) / 153);

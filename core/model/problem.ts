@@ -8,7 +8,11 @@ export interface Problem<Code extends string, Where = string> {
   readonly params: Readonly<Record<string, string | number>>;
 }
 
-export type Result<T, P> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: P };
+export type Result<T, P> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: P };
 
 export const succeed = <T>(value: T): { readonly ok: true; readonly value: T } => ({ ok: true, value });
-export const fail = <P>(problems: P): { readonly ok: false; readonly problems: P } => ({ ok: false, problems });
+export const fail = <P>(problems: P): { readonly ok: false; readonly problems: P } => ({
+  ok: false,
+  problems,
+});

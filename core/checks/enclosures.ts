@@ -1,0 +1,97 @@
+import { latestOfCategory } from '../shelf/documents.ts';
+import type { MatterDocument } from '../model/matter.ts';
+import type { CheckInput, Line } from './checkInput.ts';
+import { caution } from './note.ts';
+import type { Note } from './note.ts';
+import { foldName, wordsOf } from './words.ts';
+
+const SPEAKS = /\b(?:enclos(?:e|ed|es|ing|ures?)|attach(?:ed|es|ing|ments?)?|herewith)\b/giu;
+/** Said of ropes, keels and earlier letters rather than of this one: `attached to the hull`, `was enclosed`. */
+const NOT_THIS = /(?:\b(?:not|no|un|without|previously|already|was|were|been|you|your)\s+)$/iu;
+const TO_A_THING = /^\s+to\s+(?:the|a|an|its|her|his|your|our)\b(?!\s+(?:letter|message|mail|e-mail|note))/iu;
+
+interface Spoken {
+  readonly line: Line;
+  readonly words: string;
+  readonly sentence: string;
+}
+
+/**
+ * Text that speaks of an enclosure, and what is enclosed, should agree: a category of the matter's documents named in
+ * such a sentence should be there; where nothing is enclosed at all, that is said; and what is enclosed should be
+ * spoken of.
+ */
+export function checkEnclosures(input: CheckInput): readonly Note[] {
+  const spoken = input.lines.flatMap(spokenIn);
+  if (spoken.length === 0) return unspoken(input);
+  const missing = missingCategories(spoken, input);
+  if (missing.length > 0) return missing;
+  const [first] = spoken;
+  if (input.enclosures.length > 0 || !first) return [];
+  return [caution('noneEnclosed', { part: 'body', block: first.line.block, words: first.words })];
+}
+
+function spokenIn(line: Line): readonly Spoken[] {
+  return [...line.text.matchAll(SPEAKS)].flatMap((match) => {
+    const before = line.text.slice(0, match.index);
+    const after = line.text.slice(match.index + match[0].length);
+    if (NOT_THIS.test(before.slice(-24)) || TO_A_THING.test(after.slice(0, 40))) return [];
+    return [{ line, words: match[0], sentence: sentenceAround(line.text, match.index) }];
+  });
+}
+
+function sentenceAround(text: string, at: number): string {
+  const start =
+    Math.max(text.lastIndexOf('. ', at), text.lastIndexOf('? ', at), text.lastIndexOf('! ', at)) + 1;
+  const end = text.slice(at).search(/[.?!](?:\s|$)/u);
+  return text.slice(start, end < 0 ? text.length : at + end);
+}
+
+function missingCategories(spoken: readonly Spoken[], { record, enclosures }: CheckInput): readonly Note[] {
+  const categories = [...new Set(record.documents.map(({ category }) => category))];
+  const told = new Set<string>();
+  return spoken.flatMap(({ line, sentence }) =>
+    categories.flatMap((category) => {
+      const words = findPhrase(sentence, category);
+      const document = latestOfCategory(record.documents, category);
+      const there = enclosures.some((one) => one.category === category);
+      if (words === undefined || !document || there || told.has(category)) return [];
+      told.add(category);
+      return [missingNote(line, words, document)];
+    }),
+  );
+}
+
+const missingNote = (line: Line, words: string, document: MatterDocument): Note =>
+  caution(
+    'spokenNotEnclosed',
+    { part: 'body', block: line.block, words },
+    { category: document.category, name: document.name, addedOn: document.addedOn },
+    [{ kind: 'enclose', documentId: document.id, name: document.name }],
+  );
+
+/** Finds a phrase word by word, in any case and with a plural ending; gives it as written. */
+function findPhrase(text: string, phrase: string): string | undefined {
+  const wanted = foldName(phrase).split(/\s+/);
+  const words = wordsOf(text);
+  const fits = (at: number): boolean =>
+    wanted.every((want, n) => {
+      const word = foldName(words[at + n]?.text ?? '');
+      return word === want || word === `${want}s`;
+    });
+  const at = words.findIndex((_, n) => fits(n));
+  const [first, last] = [words[at], words[at + wanted.length - 1]];
+  return first && last ? text.slice(first.from, last.to) : undefined;
+}
+
+function unspoken({ enclosures, lines }: CheckInput): readonly Note[] {
+  const text = lines.map((line) => line.text).join('\n');
+  const silent = enclosures.filter(({ category, fileName }) => {
+    const name = fileName.replace(/\.[^.]+$/, '');
+    return findPhrase(text, category) === undefined && findPhrase(text, name) === undefined;
+  });
+  const [first] = silent;
+  return first
+    ? [caution('enclosedNotSpoken', { part: 'enclosures' }, { name: first.fileName, count: silent.length })]
+    : [];
+}

@@ -1,0 +1,69 @@
+/** Text folded for comparing names: without diacritics, in lower case, `ø æ å ß ł` as people without the key type them. */
+export function foldName(text: string): string {
+  const bare = text
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
+    .toLowerCase();
+  return bare.replace(/[øæßłđœ’]/g, (sign) => FOLDED[sign] ?? sign).trim();
+}
+
+const FOLDED: Readonly<Record<string, string>> = {
+  ø: 'o',
+  æ: 'ae',
+  ß: 'ss',
+  ł: 'l',
+  đ: 'd',
+  œ: 'oe',
+  '’': "'",
+};
+
+/** A word with where it stands. A possessive ending is left off, so that `Wren’s` is `Wren`. */
+export interface Word {
+  readonly text: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+export function wordsOf(text: string): readonly Word[] {
+  const words: Word[] = [];
+  for (const match of text.matchAll(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu)) {
+    const bare = match[0].replace(/['’]s$/u, '');
+    words.push({ text: bare, from: match.index, to: match.index + bare.length });
+  }
+  return words;
+}
+
+const startsUpper = (word: string): boolean => /^\p{Lu}/u.test(word);
+
+/** References look like `SV-2041`: capital letters, a hyphen, figures. */
+const REFERENCE = /\b\p{Lu}{1,4}-\d{2,6}\b/gu;
+/** Longest name looked for, in words, and the most candidates of one message: bounds for the index, not for people. */
+const MAX_NAME_WORDS = 4;
+const MAX_CANDIDATES = 600;
+
+/** What in a text might be a reference, as written. */
+export const referenceCandidates = (text: string): readonly string[] => [
+  ...new Set([...text.matchAll(REFERENCE)].map(([reference]) => reference)),
+];
+
+/**
+ * What in a text might be a name: runs of neighbouring words of which the first and last are capitalised, each run of
+ * up to four words, by its folded form. The index is asked for these alone, however many names the practice knows.
+ */
+export function nameCandidates(text: string): ReadonlyMap<string, string> {
+  const found = new Map<string, string>();
+  const words = wordsOf(text);
+  for (let start = 0; start < words.length && found.size < MAX_CANDIDATES; start += 1) {
+    const first = words[start];
+    if (!first || !startsUpper(first.text)) continue;
+    for (let end = start; end < Math.min(words.length, start + MAX_NAME_WORDS); end += 1) {
+      const last = words[end];
+      if (!last || (end > start && text.slice(words[end - 1]?.to, last.from).trim() !== '')) break;
+      if (startsUpper(last.text)) {
+        const run = text.slice(first.from, last.to);
+        found.set(foldName(run), run);
+      }
+    }
+  }
+  return found;
+}

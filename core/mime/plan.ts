@@ -1,0 +1,86 @@
+import { isMailAddress } from '../recipients/address.ts';
+import type { Recipient, Recipients } from '../recipients/recipients.ts';
+import { oneLine } from '../merge/fieldText.ts';
+import type { FinishedLetter } from '../merge/finish.ts';
+
+export interface PlannedAddress {
+  readonly name: string;
+  readonly address: string;
+}
+
+export interface PlannedAttachment {
+  /** SHA-256 of the bytes, in hex: where the store keeps them. */
+  readonly blob: string;
+  readonly fileName: string;
+  readonly mediaType: string;
+}
+
+/** A message decided in structure before any byte is made (RFC 5322 names). Bcc is in the envelope alone. */
+export interface MessagePlan {
+  readonly messageId: string;
+  readonly dateUtc: number;
+  readonly from: PlannedAddress;
+  readonly to: readonly PlannedAddress[];
+  readonly cc: readonly PlannedAddress[];
+  readonly envelopeTo: readonly string[];
+  readonly subject: string;
+  readonly inReplyTo?: string;
+  readonly references: readonly string[];
+  readonly text: string;
+  readonly html: string;
+  readonly attachments: readonly PlannedAttachment[];
+}
+
+export interface PlanInput {
+  readonly messageId: string;
+  readonly dateUtc: number;
+  readonly from: PlannedAddress;
+  readonly recipients: Recipients;
+  readonly letter: FinishedLetter;
+  readonly references: readonly string[];
+  readonly attachments: readonly PlannedAttachment[];
+}
+
+/** Longest name shown in a header; longer ones are cut so that no line nears RFC 5322's 998 octets. */
+const MAX_HEADER_NAME = 120;
+const MAX_FILE_NAME = 150;
+
+/** Plans a message. Names and file names lose line breaks and controls here, whatever was kept in the record. */
+export function planMessage(input: PlanInput): MessagePlan {
+  const { recipients, letter } = input;
+  const everyone = [...recipients.to, ...recipients.cc, ...recipients.bcc].map(({ address }) => address);
+  const malformed = everyone.find((address) => !isMailAddress(address));
+  if (malformed !== undefined)
+    throw new Error('a malformed address reached the plan; the checks stop it before');
+  const last = input.references.at(-1);
+  return {
+    messageId: input.messageId,
+    dateUtc: input.dateUtc,
+    from: planAddress(input.from),
+    to: recipients.to.map(planAddress),
+    cc: recipients.cc.map(planAddress),
+    envelopeTo: [...new Set(everyone)],
+    subject: oneLine(letter.subject),
+    ...(last === undefined ? {} : { inReplyTo: last }),
+    references: input.references,
+    text: letter.text,
+    html: letter.html,
+    attachments: input.attachments.map((file) => ({ ...file, fileName: safeFileName(file.fileName) })),
+  };
+}
+
+const planAddress = ({ name, address }: Pick<Recipient, 'name' | 'address'>): PlannedAddress => ({
+  name: oneLine(name).slice(0, MAX_HEADER_NAME),
+  address,
+});
+
+/** A file name that no receiving system reads as a path or a device. */
+export function safeFileName(name: string): string {
+  const bare = oneLine(name)
+    .replace(/[\\/:*?"<>|]+/g, '-')
+    .replace(/^\.+/, '');
+  if (bare.length <= MAX_FILE_NAME) return bare || 'document';
+  const dot = bare.lastIndexOf('.');
+  const ending = dot > bare.length - 8 ? bare.slice(dot) : '';
+  return bare.slice(0, MAX_FILE_NAME - ending.length) + ending;
+}

@@ -1,0 +1,115 @@
+import type { Contact, ContactAddress } from '../model/contact.ts';
+import type { ContactId } from '../model/ids.ts';
+import type { MatterRecord, Party } from '../model/matter.ts';
+import type { Problem } from '../model/problem.ts';
+import { addressKey } from './address.ts';
+
+/** Somebody a message goes to; without `contactId` a stranger whose address was typed. */
+export interface Recipient {
+  readonly name: string;
+  readonly address: string;
+  readonly contactId?: ContactId;
+  /** The roles they hold on the matter, as labels: `client`, `owner`. */
+  readonly roles: readonly string[];
+}
+
+/** Who a template writes to: everyone in a role, by the address with this label or else the preferred one. */
+export interface RoleRule {
+  readonly role: string;
+  readonly addressLabel?: string;
+}
+
+export interface RecipientRules {
+  readonly to: readonly RoleRule[];
+  readonly cc: readonly RoleRule[];
+  readonly bcc: readonly RoleRule[];
+}
+
+export interface Recipients {
+  readonly to: readonly Recipient[];
+  readonly cc: readonly Recipient[];
+  readonly bcc: readonly Recipient[];
+}
+
+export type RecipientProblem = Problem<'roleUnknown' | 'roleEmpty' | 'noAddress', 'to' | 'cc' | 'bcc'>;
+
+/**
+ * The address to write to: the labelled one when asked for, else the preferred, else the first; one that bounced
+ * only when there is no other.
+ */
+export function chooseAddress(contact: Contact, label?: string): ContactAddress | undefined {
+  const mails = contact.addresses.filter((address) => address.kind === 'email');
+  const sound = mails.filter((address) => !address.bounced);
+  const pool = sound.length > 0 ? sound : mails;
+  return pool.find((a) => a.label === label) ?? pool.find((a) => a.preferred) ?? pool[0];
+}
+
+/**
+ * Resolves a template's rules on a matter. Somebody reached by several roles, or by several lines, appears once, in
+ * the first line that names them, with all their roles (an owner who is also the client).
+ */
+export function resolveRecipients(
+  rules: RecipientRules,
+  record: MatterRecord,
+): { readonly recipients: Recipients; readonly problems: readonly RecipientProblem[] } {
+  const seen = new Set<string>();
+  const problems: RecipientProblem[] = [];
+  const line = (name: keyof Recipients): readonly Recipient[] =>
+    rules[name].flatMap((rule) => {
+      const { found, problem } = resolveRule(rule, record, name);
+      if (problem) problems.push(problem);
+      return found.filter(({ address }) => !seen.has(addressKey(address)) && seen.add(addressKey(address)));
+    });
+  const recipients = { to: line('to'), cc: line('cc'), bcc: line('bcc') };
+  return { recipients, problems };
+}
+
+function resolveRule(
+  { role, addressLabel }: RoleRule,
+  record: MatterRecord,
+  where: keyof Recipients,
+): { readonly found: readonly Recipient[]; readonly problem?: RecipientProblem } {
+  const definition = record.type.roles.find(({ key }) => key === role);
+  if (!definition) {
+    const params = { role, type: record.type.name };
+    return { found: [], problem: { code: 'roleUnknown', where, params } };
+  }
+  const parties = record.parties.filter((party) => party.role === role);
+  if (parties.length === 0) {
+    return { found: [], problem: { code: 'roleEmpty', where, params: { role: definition.label } } };
+  }
+  const found = parties.flatMap(({ contact }) => recipientOf(contact, record, addressLabel) ?? []);
+  const silent = parties.find(({ contact }) => !chooseAddress(contact, addressLabel));
+  if (!silent) return { found };
+  return { found, problem: { code: 'noAddress', where, params: { name: silent.contact.name } } };
+}
+
+/** A contact as a recipient on this matter; undefined where it has no mail address. */
+export function recipientOf(
+  contact: Contact,
+  record: MatterRecord,
+  addressLabel?: string,
+): Recipient | undefined {
+  const address = chooseAddress(contact, addressLabel);
+  if (!address) return undefined;
+  return {
+    name: contact.name,
+    address: address.value,
+    contactId: contact.id,
+    roles: rolesOf(contact, record),
+  };
+}
+
+/** The labels of the roles that a contact holds on a matter, in the type's order. */
+export function rolesOf(contact: Contact, record: MatterRecord): readonly string[] {
+  const held = new Set(
+    record.parties.filter((party: Party) => party.contact.id === contact.id).map((party) => party.role),
+  );
+  return record.type.roles.filter(({ key }) => held.has(key)).map(({ label }) => label);
+}
+
+/** The contacts behind recipients, as far as the matter knows them, in order. */
+export function contactsOf(recipients: readonly Recipient[], record: MatterRecord): readonly Contact[] {
+  const byId = new Map(record.parties.map(({ contact }) => [contact.id, contact]));
+  return recipients.flatMap(({ contactId }) => (contactId && byId.get(contactId)) || []);
+}

@@ -1,0 +1,57 @@
+import { openFields } from '../merge/merge.ts';
+import type { Program } from '../merge/compile.ts';
+import type { FieldReader } from '../merge/fieldReader.ts';
+import type { MatterRecord } from '../model/matter.ts';
+import type { Problem } from '../model/problem.ts';
+import { resolveRecipients } from '../recipients/recipients.ts';
+import { checkTemplate } from '../template/checkTemplate.ts';
+import { latestOfCategory } from './documents.ts';
+
+export type UnavailableReason = Problem<
+  'roleUnknown' | 'roleEmpty' | 'noAddress' | 'documentMissing' | 'doNotWriteTo' | 'templateFaulty'
+>;
+
+/** Whether a template can be started on a matter, known before it is opened. */
+export type Readiness =
+  | { readonly kind: 'ready' }
+  | { readonly kind: 'blanks'; readonly count: number }
+  | { readonly kind: 'unavailable'; readonly reasons: readonly UnavailableReason[] };
+
+export function readinessOf(program: Program, reader: FieldReader): Readiness {
+  const { record } = reader.context;
+  const reasons = [
+    ...recipientReasons(program, record),
+    ...documentReasons(program, record),
+    ...faults(program, record),
+  ];
+  if (reasons.length > 0) return { kind: 'unavailable', reasons };
+  const toFill = program.content.blanks.filter(
+    ({ required, defaultFrom }) => required && !(defaultFrom && reader.read(defaultFrom.path)),
+  );
+  const count = toFill.length + openFields(program, reader).size;
+  return count === 0 ? { kind: 'ready' } : { kind: 'blanks', count };
+}
+
+function recipientReasons({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
+  const { recipients, problems } = resolveRecipients(content.recipients, record);
+  const first = problems.filter(({ where }) => where === 'to');
+  if (first.length > 0) return first;
+  const barred = new Set(
+    record.parties.filter(({ contact }) => contact.doNotWriteTo).map(({ contact }) => contact.id),
+  );
+  return recipients.to
+    .filter(({ contactId }) => contactId !== undefined && barred.has(contactId))
+    .map(({ name }) => ({ code: 'doNotWriteTo', where: 'to', params: { name } }));
+}
+
+function documentReasons({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
+  return content.documents
+    .filter(({ category, required }) => required && !latestOfCategory(record.documents, category))
+    .map(({ category }) => ({ code: 'documentMissing', where: 'documents', params: { category } }));
+}
+
+/** A template that does not hold on this type is not offered on it, rather than failing once it is open. */
+function faults({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
+  const own = checkTemplate(content, record.type).find(({ code }) => code !== 'unknownRole');
+  return own ? [{ code: 'templateFaulty', where: 'template', params: { code: own.code } }] : [];
+}

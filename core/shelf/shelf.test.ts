@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { asId } from '../model/ids.ts';
+import {
+  blank,
+  documentOf,
+  field,
+  matter,
+  person,
+  programOf,
+  readerFor,
+  text,
+  withFacts,
+} from '../tests/fixtures.ts';
+import { latestOfCategory, orderShelf, readinessOf } from './index.ts';
+import type { Readiness } from './index.ts';
+
+const what = { key: 'what', label: 'What', kind: 'text', required: true } as const;
+const due = {
+  key: 'due',
+  label: 'By',
+  kind: 'date',
+  required: true,
+  defaultFrom: { path: 'calculated.reportDue', shift: null },
+} as const;
+
+describe('readiness', () => {
+  it('is known before a template is opened', () => {
+    const bare = readerFor({ record: withFacts({}) });
+    expect(readinessOf(programOf([[text('x')]]), readerFor())).toEqual({ kind: 'ready' });
+    expect(
+      readinessOf(programOf([[blank('what'), blank('due')]], { blanks: [what, due] }), readerFor()),
+    ).toEqual({ kind: 'blanks', count: 1 });
+    expect(readinessOf(programOf([[field('fact.vessel')]]), bare)).toEqual({ kind: 'blanks', count: 1 });
+    expect(readinessOf(programOf([[field('greeting.hour')]]), readerFor())).toEqual({ kind: 'ready' });
+  });
+
+  it('says why a template is not here', () => {
+    const barred = person('Odd Mann', { doNotWriteTo: true });
+    const reasons = (readiness: Readiness) =>
+      readiness.kind === 'unavailable' ? readiness.reasons.map(({ code }) => code) : [];
+    const to = (role: string) => ({ recipients: { to: [{ role }], cc: [], bcc: [] } });
+    const withBarred = readerFor({ record: { ...matter, parties: [{ role: 'owner', contact: barred }] } });
+    expect(reasons(readinessOf(programOf([], to('underwriter')), readerFor()))).toEqual(['roleUnknown']);
+    expect(reasons(readinessOf(programOf([], to('yard')), withBarred))).toEqual(['roleEmpty']);
+    expect(reasons(readinessOf(programOf([]), withBarred))).toEqual(['doNotWriteTo']);
+    expect(
+      reasons(readinessOf(programOf([], { documents: [{ category: 'Plan', required: true }] }), readerFor())),
+    ).toEqual(['documentMissing']);
+    expect(reasons(readinessOf(programOf([[field('fact.hull')]]), readerFor()))).toEqual(['templateFaulty']);
+  });
+});
+
+describe('order', () => {
+  const never = { followed: 0, followedOf: 10, usedByPerson: 0, daysSinceUse: undefined, sentHere: false };
+  const item = (
+    name: string,
+    use: Partial<typeof never> | { daysSinceUse: number },
+    kind: Readiness = { kind: 'ready' },
+  ) => ({
+    templateId: asId<never>(name),
+    name,
+    readiness: kind,
+    use: { ...never, ...use },
+  });
+
+  it('puts what usually comes next first, then habit, and what cannot start last', () => {
+    const items = [
+      item('absent', { followed: 10 }, { kind: 'unavailable', reasons: [] }),
+      item('b never', {}),
+      item('habit', { usedByPerson: 12, daysSinceUse: 3 }),
+      item('next', { followed: 8 }, { kind: 'blanks', count: 2 }),
+      item('a never', {}),
+      item('old habit', { usedByPerson: 12, daysSinceUse: 300 }),
+    ];
+    expect(orderShelf(items).map(({ name }) => name)).toEqual([
+      'next',
+      'habit',
+      'old habit',
+      'a never',
+      'b never',
+      'absent',
+    ]);
+  });
+
+  it('finds the latest of a category by day, then by version', () => {
+    const documents = [
+      documentOf('r', 'Report', '2026-11-20', 9),
+      documentOf('r', 'Report', '2026-11-23', 1),
+      documentOf('r', 'Report', '2026-11-23', 2),
+      documentOf('i', 'Invoice', '2026-11-24'),
+    ];
+    expect(latestOfCategory(documents, 'Report')).toMatchObject({ addedOn: '2026-11-23', version: 2 });
+    expect(latestOfCategory(documents, 'Plan')).toBeUndefined();
+  });
+});

@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['**/*.test.ts', '**/*.test.tsx'],
+    exclude: ['node_modules/**', 'dist/**', 'e2e/**'],
+    testTimeout: 20_000,
+    reporters: process.env['CI'] ? ['dot'] : ['default'],
+  },
+});
