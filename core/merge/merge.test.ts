@@ -108,13 +108,11 @@ describe('merging', () => {
       [{ type: 'link' as const, attrs: { href: 'https://x.example/' } }],
     );
     const node: fc.Arbitrary<InlineNode> = fc.oneof(
-      fc
-        .tuple(word, marks)
-        .map(([t, m]): InlineNode => ({
-          type: 'text',
-          text: t.replace(/[\u0000-\u001f\u007f]/g, ' '),
-          marks: m,
-        })),
+      fc.tuple(word, marks).map(([t, m]): InlineNode => ({
+        type: 'text',
+        text: t.replace(/[\u0000-\u001f\u007f]/g, ' '),
+        marks: m,
+      })),
       fc
         .constantFrom('fact.vessel', 'fact.notes', 'fact.price', 'greeting.hour', 'calculated.fee')
         .chain((path) =>

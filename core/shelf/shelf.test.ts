@@ -12,7 +12,7 @@ import {
   withFacts,
 } from '../tests/fixtures.ts';
 import { latestOfCategory, orderShelf, readinessOf } from './index.ts';
-import type { Readiness } from './index.ts';
+import type { Readiness, TemplateUse } from './index.ts';
 
 const what = { key: 'what', label: 'What', kind: 'text', required: true } as const;
 const due = {
@@ -51,12 +51,14 @@ describe('readiness', () => {
 });
 
 describe('order', () => {
-  const never = { followed: 0, followedOf: 10, usedByPerson: 0, daysSinceUse: undefined, sentHere: false };
-  const item = (
-    name: string,
-    use: Partial<typeof never> | { daysSinceUse: number },
-    kind: Readiness = { kind: 'ready' },
-  ) => ({
+  const never = {
+    followed: 0,
+    followedOf: 10,
+    usedByPerson: 0,
+    daysSinceUse: undefined,
+    sentHere: false,
+  } satisfies TemplateUse;
+  const item = (name: string, use: Partial<TemplateUse>, kind: Readiness = { kind: 'ready' }) => ({
     templateId: asId<never>(name),
     name,
     readiness: kind,

@@ -1,0 +1,34 @@
+import { Type } from 'typebox';
+import type { TSchema } from 'typebox';
+
+/** RFC 9457 problem details, with a `code` that stays the same however the wording changes. */
+export const ProblemDetails = Type.Object({
+  type: Type.String(),
+  title: Type.String(),
+  status: Type.Integer(),
+  code: Type.String(),
+  detail: Type.Optional(Type.String()),
+  /** What a request body or query had wrong, each with where. */
+  errors: Type.Optional(Type.Array(Type.Object({ where: Type.String(), message: Type.String() }))),
+});
+
+/** Ids are ours and short; anything longer is refused before it reaches a query. */
+export const Id = Type.String({ minLength: 1, maxLength: 64 });
+export const DateText = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
+/** Milliseconds since 1970-01-01T00:00Z. */
+export const Instant = Type.Integer();
+
+/** The most rows one request is given. */
+export const MAX_PAGE = 200;
+
+/** Lists are paged by key: `after` is the `next` of the page before. */
+export const PageQuery = Type.Object({
+  limit: Type.Optional(Type.Integer({ minimum: 1, maximum: MAX_PAGE })),
+  after: Type.Optional(Type.String({ maxLength: 400 })),
+});
+
+export const page = <Item extends TSchema>(item: Item) =>
+  Type.Object({ items: Type.Array(item), next: Type.Union([Type.String(), Type.Null()]) });
+
+export const ById = Type.Object({ id: Id });
+export const Nothing = Type.Object({});

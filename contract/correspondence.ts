@@ -1,0 +1,59 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { Id, Instant, page } from './common.ts';
+
+export const Awaiting = Type.Union([
+  Type.Object({ kind: Type.Literal('theirAnswer'), days: Type.Integer() }),
+  Type.Object({ kind: Type.Literal('ourAnswer'), days: Type.Integer() }),
+  Type.Object({ kind: Type.Literal('nothing') }),
+]);
+
+export const EntrySummary = Type.Object({
+  id: Id,
+  direction: Type.Union([Type.Literal('out'), Type.Literal('in'), Type.Literal('note')]),
+  channel: Type.String(),
+  occurredAtUtc: Instant,
+  subject: Type.String(),
+  /** The first words of the text. */
+  opening: Type.String(),
+  /** Whom it went to, or who wrote it: names as the directory has them. */
+  who: Type.Array(Type.String()),
+  conversationId: Id,
+  attachmentCount: Type.Integer(),
+  category: Type.String(),
+  awaiting: Awaiting,
+});
+export type EntrySummary = Static<typeof EntrySummary>;
+export const EntryPage = page(EntrySummary);
+export type EntryPage = Static<typeof EntryPage>;
+
+export const EntryAddress = Type.Object({ name: Type.String(), address: Type.String() });
+
+export const EntryDetail = Type.Object({
+  ...EntrySummary.properties,
+  matterId: Id,
+  matterReference: Type.String(),
+  from: EntryAddress,
+  to: Type.Array(EntryAddress),
+  cc: Type.Array(EntryAddress),
+  bcc: Type.Array(EntryAddress),
+  /** Cleaned HTML, to be shown in a sandboxed frame alone; null where the message had only text. */
+  html: Type.Union([Type.String(), Type.Null()]),
+  text: Type.String(),
+  attachments: Type.Array(
+    Type.Object({
+      index: Type.Integer(),
+      name: Type.String(),
+      mediaType: Type.String(),
+      sizeBytes: Type.Integer(),
+    }),
+  ),
+  sentBy: Type.Union([Type.String(), Type.Null()]),
+  templateName: Type.Union([Type.String(), Type.Null()]),
+  /** Recipients whom the host refused, in its own words. */
+  refusals: Type.Array(Type.Object({ address: Type.String(), reply: Type.String() })),
+  cautionsOverridden: Type.Array(Type.String()),
+  rawBytes: Type.Integer(),
+  seal: Type.String(),
+});
+export type EntryDetail = Static<typeof EntryDetail>;

@@ -1,0 +1,11 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { Id } from './common.ts';
+
+/** What changed, by id; who is interested asks for it. */
+export const ChangeEvent = Type.Object({
+  kind: Type.Union([Type.Literal('message'), Type.Literal('entry'), Type.Literal('matter')]),
+  id: Id,
+  matterId: Id,
+});
+export type ChangeEvent = Static<typeof ChangeEvent>;

@@ -1,0 +1,129 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { DateText, Id, Instant, PageQuery, page } from './common.ts';
+import { EntryPage } from './correspondence.ts';
+import { MessageSummary } from './messages.ts';
+
+export const MatterSort = Type.Enum(['recent', 'reference', 'title', 'stage']);
+export type MatterSort = 'recent' | 'reference' | 'title' | 'stage';
+
+export const MatterQuery = Type.Object({
+  ...PageQuery.properties,
+  query: Type.Optional(Type.String({ maxLength: 200 })),
+  sort: Type.Optional(MatterSort),
+});
+
+export const MatterSummary = Type.Object({
+  id: Id,
+  reference: Type.String(),
+  title: Type.String(),
+  type: Type.String(),
+  stage: Type.String(),
+  responsible: Type.String(),
+  /** The parties that say whose it is, in the type's order of roles. */
+  parties: Type.Array(Type.String()),
+  lastEntryAtUtc: Type.Union([Instant, Type.Null()]),
+  entryCount: Type.Integer(),
+  restricted: Type.Boolean(),
+});
+export type MatterSummary = Static<typeof MatterSummary>;
+export const MatterPage = page(MatterSummary);
+export type MatterPage = Static<typeof MatterPage>;
+
+const LabelledValue = Type.Object({
+  path: Type.String(),
+  label: Type.String(),
+  kind: Type.String(),
+  /** As people write it. */
+  text: Type.String(),
+  date: Type.Optional(DateText),
+});
+export type LabelledValue = Static<typeof LabelledValue>;
+
+export const PartyView = Type.Object({
+  role: Type.String(),
+  roleLabel: Type.String(),
+  contactId: Id,
+  name: Type.String(),
+  kind: Type.Union([Type.Literal('person'), Type.Literal('organisation')]),
+  organisation: Type.Optional(Type.String()),
+  address: Type.Optional(Type.String()),
+  phone: Type.Optional(Type.String()),
+  doNotWriteTo: Type.Boolean(),
+  bounced: Type.Boolean(),
+});
+export type PartyView = Static<typeof PartyView>;
+
+export const DocumentView = Type.Object({
+  id: Id,
+  name: Type.String(),
+  fileName: Type.String(),
+  category: Type.String(),
+  version: Type.Integer(),
+  mediaType: Type.String(),
+  sizeBytes: Type.Integer(),
+  addedOn: DateText,
+});
+export type DocumentView = Static<typeof DocumentView>;
+
+export const MatterDetail = Type.Object({
+  id: Id,
+  reference: Type.String(),
+  title: Type.String(),
+  type: Type.String(),
+  stage: Type.String(),
+  responsible: Type.String(),
+  restricted: Type.Boolean(),
+  parties: Type.Array(PartyView),
+  values: Type.Array(LabelledValue),
+  documents: Type.Array(DocumentView),
+  drafts: Type.Array(MessageSummary),
+  counts: Type.Object({ all: Type.Integer(), out: Type.Integer(), in: Type.Integer(), note: Type.Integer() }),
+  correspondence: EntryPage,
+  dateline: Type.Object({
+    today: DateText,
+    keyDates: Type.Array(
+      Type.Object({ label: Type.String(), date: DateText, workingDaysLeft: Type.Integer() }),
+    ),
+    ticks: Type.Array(Type.Object({ date: DateText, out: Type.Integer(), in: Type.Integer() })),
+  }),
+});
+export type MatterDetail = Static<typeof MatterDetail>;
+
+const Reason = Type.Object({
+  code: Type.String(),
+  where: Type.String(),
+  params: Type.Record(Type.String(), Type.Union([Type.String(), Type.Number()])),
+});
+
+export const ShelfItem = Type.Object({
+  templateId: Id,
+  name: Type.String(),
+  channel: Type.String(),
+  category: Type.String(),
+  readiness: Type.Enum(['ready', 'blanks', 'unavailable']),
+  blanks: Type.Integer(),
+  reasons: Type.Array(Reason),
+  /** Words of the template, folded, so that typing filters by what is inside too. */
+  words: Type.String(),
+  to: Type.Array(Type.String()),
+  use: Type.Object({ followed: Type.Integer(), followedOf: Type.Integer(), sentHere: Type.Boolean() }),
+});
+export type ShelfItem = Static<typeof ShelfItem>;
+export const Shelf = Type.Object({
+  items: Type.Array(ShelfItem),
+  /** What was last sent on this matter, which the order goes by. */
+  lastSent: Type.Union([Type.String(), Type.Null()]),
+});
+export type Shelf = Static<typeof Shelf>;
+
+export const ShelfPreview = Type.Object({
+  to: Type.Array(Type.String()),
+  cc: Type.Array(Type.String()),
+  subjectNodes: Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true })),
+  body: Type.Object({ type: Type.Literal('doc') }, { additionalProperties: true }),
+  blanks: Type.Array(Type.Object({ key: Type.String(), label: Type.String() })),
+  answers: Type.Record(Type.String(), Type.String()),
+  documents: Type.Array(Type.String()),
+});
+export type ShelfPreview = Static<typeof ShelfPreview>;

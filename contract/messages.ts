@@ -1,0 +1,201 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { Id, Instant, page } from './common.ts';
+
+/** The most recipients of one line: more is a round, not a letter. */
+export const MAX_RECIPIENTS = 100;
+/** The most enclosures of one message. */
+export const MAX_ENCLOSURES = 50;
+
+export const Recipient = Type.Object({
+  name: Type.String(),
+  address: Type.String(),
+  contactId: Type.Optional(Id),
+  roles: Type.Array(Type.String()),
+});
+export type Recipient = Static<typeof Recipient>;
+
+/** A recipient as asked for: an address alone, or a contact's, whose name and roles the record knows. */
+export const RecipientInput = Type.Object({
+  address: Type.String({ minLength: 1, maxLength: 254 }),
+  name: Type.Optional(Type.String({ maxLength: 200 })),
+  contactId: Type.Optional(Id),
+});
+
+const RecipientLine = Type.Array(RecipientInput, { maxItems: MAX_RECIPIENTS });
+
+export const Enclosure = Type.Object({
+  documentId: Id,
+  fileName: Type.String(),
+  category: Type.String(),
+  mediaType: Type.String(),
+  sizeBytes: Type.Integer(),
+});
+export type Enclosure = Static<typeof Enclosure>;
+
+const NoteWhere = Type.Union([
+  Type.Object({
+    part: Type.Enum(['to', 'cc', 'bcc', 'subject', 'enclosures']),
+  }),
+  Type.Object({ part: Type.Literal('body'), block: Type.Integer(), words: Type.String() }),
+]);
+
+const Remedy = Type.Union([
+  Type.Object({ kind: Type.Literal('enclose'), documentId: Id, name: Type.String() }),
+  Type.Object({ kind: Type.Literal('removeRecipient'), address: Type.String() }),
+  Type.Object({
+    kind: Type.Literal('replaceWords'),
+    block: Type.Integer(),
+    words: Type.String(),
+    by: Type.String(),
+  }),
+  Type.Object({ kind: Type.Literal('goToBlank'), key: Type.String() }),
+]);
+
+export const Note = Type.Object({
+  code: Type.String(),
+  severity: Type.Union([Type.Literal('stop'), Type.Literal('caution')]),
+  where: NoteWhere,
+  params: Type.Record(Type.String(), Type.Union([Type.String(), Type.Number()])),
+  remedies: Type.Array(Remedy),
+});
+
+const Blank = Type.Object({
+  key: Type.String(),
+  label: Type.String(),
+  kind: Type.Enum(['text', 'longText', 'number', 'money', 'date', 'yesNo', 'choice']),
+  required: Type.Boolean(),
+  help: Type.Optional(Type.String()),
+  choices: Type.Optional(Type.Array(Type.Object({ key: Type.String(), label: Type.String() }))),
+});
+
+export const StateKind = Type.Enum([
+  'draft',
+  'held',
+  'queued',
+  'sending',
+  'deferred',
+  'sent',
+  'failed',
+  'may-have-gone',
+]);
+
+/** What a person may know of a state: when it goes on, and the host's words. */
+const StateDetail = Type.Object({
+  leavesAtUtc: Type.Optional(Instant),
+  nextAttemptUtc: Type.Optional(Instant),
+  sentAtUtc: Type.Optional(Instant),
+  sinceUtc: Type.Optional(Instant),
+  entryId: Type.Optional(Id),
+  reply: Type.Optional(Type.String()),
+  attempts: Type.Optional(Type.Integer()),
+});
+
+/** The editor's JSON; the server reads it node by node and refuses what it does not know. */
+const DocumentJson = Type.Object({ type: Type.Literal('doc') }, { additionalProperties: true });
+const InlineJson = Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true }), {
+  maxItems: 500,
+});
+const Answers = Type.Record(Type.String({ maxLength: 200 }), Type.String({ maxLength: 50_000 }));
+
+export const Message = Type.Object({
+  id: Id,
+  matterId: Id,
+  matterReference: Type.String(),
+  matterTitle: Type.String(),
+  state: StateKind,
+  stateDetail: StateDetail,
+  revision: Type.Integer(),
+  templateId: Type.Union([Id, Type.Null()]),
+  templateName: Type.Union([Type.String(), Type.Null()]),
+  from: Type.Object({ name: Type.String(), address: Type.String() }),
+  to: Type.Array(Recipient),
+  cc: Type.Array(Recipient),
+  bcc: Type.Array(Recipient),
+  /** The subject and body as they stand, filled in: what a recipient would read now. */
+  subject: Type.String(),
+  html: Type.String(),
+  text: Type.String(),
+  subjectNodes: InlineJson,
+  body: DocumentJson,
+  blanks: Type.Array(Blank),
+  answers: Answers,
+  enclosures: Type.Array(Enclosure),
+  notes: Type.Array(Note),
+  createdAtUtc: Instant,
+  updatedAtUtc: Instant,
+});
+export type Message = Static<typeof Message>;
+
+export const StartMessage = Type.Object(
+  {
+    templateId: Type.Optional(Id),
+    answers: Type.Optional(Answers),
+    documentIds: Type.Optional(Type.Array(Id, { maxItems: MAX_ENCLOSURES })),
+    /** The entry that this answers: its sender is written to and its thread is kept. */
+    inReplyTo: Type.Optional(Id),
+  },
+  { additionalProperties: false },
+);
+export type StartMessage = Static<typeof StartMessage>;
+
+export const ChangeMessage = Type.Object(
+  {
+    /** The revision this change was made on; where the draft has moved on, nothing is overwritten. */
+    revision: Type.Optional(Type.Integer()),
+    to: Type.Optional(RecipientLine),
+    cc: Type.Optional(RecipientLine),
+    bcc: Type.Optional(RecipientLine),
+    subject: Type.Optional(Type.Union([Type.String({ maxLength: 2_000 }), InlineJson])),
+    body: Type.Optional(DocumentJson),
+    answers: Type.Optional(Answers),
+    enclosures: Type.Optional(
+      Type.Array(
+        Type.Object({
+          documentId: Id,
+          fileName: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
+        }),
+        { maxItems: MAX_ENCLOSURES },
+      ),
+    ),
+  },
+  { additionalProperties: false },
+);
+export type ChangeMessage = Static<typeof ChangeMessage>;
+
+/** A year: nobody schedules further, and a mistyped century should say so. */
+const MAX_HOLD_SECONDS = 31_536_000;
+
+export const SendMessage = Type.Object(
+  {
+    acknowledged: Type.Optional(Type.Array(Type.String({ maxLength: 80 }), { maxItems: 100 })),
+    sendAt: Type.Optional(Type.String({ format: 'date-time' })),
+    holdSeconds: Type.Optional(Type.Integer({ minimum: 0, maximum: MAX_HOLD_SECONDS })),
+  },
+  { additionalProperties: false },
+);
+export type SendMessage = Static<typeof SendMessage>;
+
+/** A person's word on a message that may have gone. */
+export const DecideMessage = Type.Object({
+  decision: Type.Union([Type.Literal('gone'), Type.Literal('send-again')]),
+});
+
+export const CheckedMessage = Type.Object({ notes: Type.Array(Note) });
+
+export const MessageSummary = Type.Object({
+  id: Id,
+  matterId: Id,
+  matterReference: Type.String(),
+  matterTitle: Type.String(),
+  state: StateKind,
+  stateDetail: StateDetail,
+  subject: Type.String(),
+  to: Type.Array(Type.String()),
+  author: Type.String(),
+  enclosureCount: Type.Integer(),
+  updatedAtUtc: Instant,
+});
+export type MessageSummary = Static<typeof MessageSummary>;
+export const MessagePage = page(MessageSummary);
+export type MessagePage = Static<typeof MessagePage>;

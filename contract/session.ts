@@ -1,0 +1,30 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { Id } from './common.ts';
+
+export const SignIn = Type.Object({
+  email: Type.String({ minLength: 3, maxLength: 254 }),
+  password: Type.Optional(Type.String({ maxLength: 400 })),
+});
+
+export type SignIn = Static<typeof SignIn>;
+
+export const User = Type.Object({
+  id: Id,
+  name: Type.String(),
+  email: Type.String(),
+  position: Type.String(),
+  mayChange: Type.Boolean(),
+});
+export type User = Static<typeof User>;
+
+export const Session = Type.Object({
+  user: User,
+  practice: Type.Object({ name: Type.String(), timeZone: Type.String() }),
+  /** In the demo: everybody of the practice, to look at the work through their eyes. */
+  others: Type.Array(User),
+  /** Where the stand-in mail host shows its mailboxes, when one is running. */
+  mailboxesUrl: Type.Union([Type.String(), Type.Null()]),
+  holdSeconds: Type.Integer(),
+});
+export type Session = Static<typeof Session>;

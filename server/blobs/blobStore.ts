@@ -1,0 +1,70 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+
+/** Files kept by their content: the same bytes are stored once, and a name that fits them cannot lie. */
+export interface BlobStore {
+  /** Writes bytes durably (fsync of file and folder) before anything refers to them; gives their SHA-256 in hex. */
+  readonly put: (bytes: Buffer) => Promise<string>;
+  /** Reads bytes and makes sure they still are what their name says. Throws {@link BrokenBlob}. */
+  readonly get: (sha256: string) => Promise<Buffer>;
+}
+
+export class BrokenBlob extends Error {
+  readonly sha256: string;
+  constructor(sha256: string, what: string) {
+    super(`blob ${sha256}: ${what}`);
+    this.sha256 = sha256;
+  }
+}
+
+export const sha256Hex = (bytes: Buffer | string): string => createHash('sha256').update(bytes).digest('hex');
+
+export function blobStore(folder: string): BlobStore {
+  const pathOf = (sha256: string): string => {
+    if (!/^[0-9a-f]{64}$/.test(sha256)) throw new BrokenBlob(sha256, 'is no SHA-256');
+    return join(folder, sha256.slice(0, 2), sha256);
+  };
+
+  return {
+    async put(bytes) {
+      const sha256 = sha256Hex(bytes);
+      const path = pathOf(sha256);
+      const known = await stat(path).catch(() => undefined);
+      if (known?.size === bytes.length) return sha256;
+      await mkdir(dirname(path), { recursive: true });
+      const temporary = `${path}.${randomUUID()}.part`;
+      await writeDurably(temporary, bytes);
+      await rename(temporary, path);
+      await syncFolder(dirname(path));
+      return sha256;
+    },
+    async get(sha256) {
+      const bytes = await readFile(pathOf(sha256)).catch((error: unknown) => {
+        throw new BrokenBlob(sha256, error instanceof Error ? error.message : 'cannot be read');
+      });
+      if (sha256Hex(bytes) !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
+      return bytes;
+    },
+  };
+}
+
+async function writeDurably(path: string, bytes: Buffer): Promise<void> {
+  const file = await open(path, 'wx');
+  try {
+    await file.writeFile(bytes);
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+}
+
+/** A rename is only on disk once its folder is. */
+async function syncFolder(folder: string): Promise<void> {
+  const handle = await open(folder, 'r');
+  try {
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}

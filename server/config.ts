@@ -1,0 +1,63 @@
+import { join } from 'node:path';
+
+/** Everything that is set from outside. Read once, at the start; nothing else looks at the environment. */
+export interface Config {
+  readonly host: string;
+  readonly port: number;
+  readonly dataFolder: string;
+  /** The built web application; absent while it is served by the development server. */
+  readonly webFolder: string | undefined;
+  /** Signs in the principal at once and offers everybody else. Never set where real people work. */
+  readonly demo: boolean;
+  /** Further host names under which browsers reach the server (a proxy's). */
+  readonly hostNames: readonly string[];
+  readonly smtp: SmtpSettings;
+  /** Where the stand-in mail host shows its mailboxes. */
+  readonly mailboxesUrl: string | undefined;
+  readonly logLevel: string;
+}
+
+export interface SmtpSettings {
+  readonly host: string;
+  readonly port: number;
+  /** TLS from the first byte (port 465); otherwise STARTTLS when the host offers it. */
+  readonly secure: boolean;
+  readonly user: string | undefined;
+  readonly password: string | undefined;
+}
+
+export class ConfigError extends Error {}
+
+type Environment = Readonly<Record<string, string | undefined>>;
+
+function portOf(text: string | undefined, name: string, fallback: number): number {
+  if (text === undefined || text === '') return fallback;
+  const port = Number(text);
+  if (Number.isInteger(port) && port > 0 && port < 65_536) return port;
+  throw new ConfigError(`${name} must be a port between 1 and 65535, not "${text}".`);
+}
+
+const filled = (text: string | undefined): string | undefined => (text === '' ? undefined : text);
+
+export function readConfig(env: Environment): Config {
+  return {
+    host: filled(env['OFFICIUM_HOST']) ?? '127.0.0.1',
+    port: portOf(env['OFFICIUM_PORT'], 'OFFICIUM_PORT', 4100),
+    dataFolder: filled(env['OFFICIUM_DATA']) ?? join(process.cwd(), 'data', 'practice'),
+    webFolder: filled(env['OFFICIUM_WEB']),
+    demo: env['OFFICIUM_DEMO'] === '1',
+    hostNames: (env['OFFICIUM_HOST_NAMES'] ?? '')
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean),
+    smtp: {
+      host: filled(env['OFFICIUM_SMTP_HOST']) ?? '127.0.0.1',
+      port: portOf(env['OFFICIUM_SMTP_PORT'], 'OFFICIUM_SMTP_PORT', 4125),
+      secure: env['OFFICIUM_SMTP_SECURE'] === '1',
+      user: filled(env['OFFICIUM_SMTP_USER']),
+      password: filled(env['OFFICIUM_SMTP_PASSWORD']),
+    },
+    mailboxesUrl: filled(env['OFFICIUM_MAILBOXES_URL']),
+    logLevel: filled(env['OFFICIUM_LOG']) ?? 'info',
+  };
+}

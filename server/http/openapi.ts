@@ -1,0 +1,55 @@
+import { ProblemDetails } from '../../contract/common.ts';
+import type { Endpoint } from './endpoint.ts';
+
+/** The OpenAPI 3.1 description of the API, made from the schemas that validate it. */
+export function openApi(endpoints: readonly Endpoint[], version: string): Readonly<Record<string, unknown>> {
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const endpoint of endpoints) {
+    const path = `/api/v1${endpoint.path.replace(/:(\w+)/g, '{$1}')}`;
+    paths[path] = { ...paths[path], [endpoint.method]: operation(endpoint) };
+  }
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Officium',
+      version,
+      description: 'Matters, templates, messages and correspondence of one practice.',
+    },
+    servers: [{ url: '/' }],
+    paths,
+    components: { schemas: { Problem: ProblemDetails } },
+  };
+}
+
+function operation({
+  summary,
+  params,
+  query,
+  body,
+  status,
+  answers,
+}: Endpoint): Readonly<Record<string, unknown>> {
+  const answer =
+    typeof answers === 'string' ? { [answers]: {} } : { 'application/json': { schema: answers } };
+  const problem = { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } };
+  return {
+    summary,
+    parameters: [...parametersOf(params, 'path'), ...parametersOf(query, 'query')],
+    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } } : {}),
+    responses: {
+      [status]: { description: summary, ...(status === 204 ? {} : { content: answer }) },
+      default: { description: 'A problem, with its code', content: problem },
+    },
+  };
+}
+
+function parametersOf(schema: Endpoint['params'], where: 'path' | 'query'): readonly unknown[] {
+  const properties = schema && 'properties' in schema ? (schema.properties as Record<string, unknown>) : {};
+  const required = schema && 'required' in schema ? (schema.required as readonly string[]) : [];
+  return Object.entries(properties).map(([name, property]) => ({
+    name,
+    in: where,
+    required: where === 'path' || required.includes(name),
+    schema: property,
+  }));
+}

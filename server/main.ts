@@ -1,0 +1,71 @@
+import { randomUUID } from 'node:crypto';
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { blobStore } from './blobs/blobStore.ts';
+import { ConfigError, readConfig } from './config.ts';
+import type { Config } from './config.ts';
+import { changeFeed } from './events/changeFeed.ts';
+import { lockFolder } from './folderLock.ts';
+import type { Office } from './office.ts';
+import { startRunner } from './outgoing/runner.ts';
+import type { Runner } from './outgoing/runner.ts';
+import { smtpTransport } from './outgoing/smtpTransport.ts';
+import { openDatabase } from './repositories/database.ts';
+import { programCache } from './usecases/programCache.ts';
+
+async function start(config: Config): Promise<void> {
+  const log = pino({ level: config.logLevel });
+  await mkdir(config.dataFolder, { recursive: true });
+  const unlock = await lockFolder(config.dataFolder);
+  const db = await openDatabase(join(config.dataFolder, 'officium.sqlite'));
+  let runner: Runner | undefined;
+  const office: Office = {
+    config,
+    db,
+    blobs: blobStore(join(config.dataFolder, 'blobs')),
+    changes: changeFeed(),
+    programs: programCache(),
+    log,
+    now: Date.now,
+    newId: randomUUID,
+    wakeRunner: () => runner?.wake(),
+  };
+  runner = await startRunner(office, smtpTransport(config.smtp));
+  const app = await createApp(office);
+  const server = app.listen(config.port, config.host, (error?: Error) => {
+    if (error) fail(error);
+    else log.info({ host: config.host, port: config.port }, 'listening');
+  });
+
+  let stopping = false;
+  const stop = async (): Promise<void> => {
+    if (stopping) return;
+    stopping = true;
+    server.close();
+    server.closeAllConnections();
+    await runner.stop();
+    await db.destroy();
+    await unlock();
+    process.exit(0);
+  };
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());
+}
+
+/** Says what hinders the start, in words, and ends. */
+function fail(error: unknown): never {
+  const { code, message } = error as { code?: string; message?: string };
+  const words =
+    code === 'EADDRINUSE' ? 'The port is in use. Choose another with --port, or stop what uses it.' : message;
+  console.error(
+    error instanceof ConfigError ? error.message : `Officium could not start: ${words ?? String(error)}`,
+  );
+  process.exit(1);
+}
+
+try {
+  await start(readConfig(process.env));
+} catch (error) {
+  fail(error);
+}

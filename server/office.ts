@@ -1,0 +1,21 @@
+import type { Logger } from 'pino';
+import type { BlobStore } from './blobs/blobStore.ts';
+import type { Config } from './config.ts';
+import type { ChangeFeed } from './events/changeFeed.ts';
+import type { Database } from './repositories/database.ts';
+import type { ProgramCache } from './usecases/programCache.ts';
+
+/** What use cases work with; made once in app.ts and handed to each. */
+export interface Office {
+  readonly config: Config;
+  readonly db: Database;
+  readonly blobs: BlobStore;
+  readonly changes: ChangeFeed;
+  readonly programs: ProgramCache;
+  readonly log: Logger;
+  /** Milliseconds since 1970; the one clock, so that tests can set it. */
+  readonly now: () => number;
+  readonly newId: () => string;
+  /** Tells the runner that something may be due. */
+  readonly wakeRunner: () => void;
+}

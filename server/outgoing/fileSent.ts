@@ -1,0 +1,99 @@
+import { asId } from '../../core/model/ids.ts';
+import type { EntryId } from '../../core/model/ids.ts';
+import type { Office } from '../office.ts';
+import { insertEntry } from '../repositories/correspondence.ts';
+import type { NewEntry } from '../repositories/correspondence.ts';
+import type { Database } from '../repositories/database.ts';
+import { touchMatter } from '../repositories/matters.ts';
+import type { FrozenMessage, StoredMessage } from '../repositories/messages.ts';
+import { countUse, findVersion, lastTemplateOnMatter } from '../repositories/templates.ts';
+import { openingOf } from '../usecases/opening.ts';
+import { advance } from './advance.ts';
+
+type Refusals = NewEntry['refusals'];
+
+/** Records that a message has gone and files it, in one transaction: there is never one without the other. */
+export async function recordSent(
+  office: Office,
+  message: StoredMessage,
+  refusals: Refusals,
+  personId: string | null = null,
+): Promise<void> {
+  const { frozen } = message;
+  if (!frozen) throw new Error(`message ${message.id} was sent without having been frozen`);
+  const sentAtUtc = office.now();
+  const entryId = asId<EntryId>(office.newId());
+  const version = message.templateVersionId
+    ? await findVersion(office.db, message.templateVersionId)
+    : undefined;
+  const entry = entryFor(
+    message,
+    frozen,
+    entryId,
+    sentAtUtc,
+    refusals,
+    version?.content.category ?? 'Letter',
+  );
+  const along = async (tx: Database): Promise<void> => {
+    const before = await lastTemplateOnMatter(tx, message.matterId);
+    await insertEntry(tx, entry);
+    await touchMatter(tx, message.matterId, sentAtUtc);
+    if (version) {
+      const typeId = await typeOf(tx, message.matterId);
+      await countUse(tx, {
+        typeId,
+        after: before?.id,
+        templateId: version.templateId,
+        personId: message.authorId,
+        atUtc: sentAtUtc,
+      });
+    }
+  };
+  await advance(office, message, { to: { kind: 'sent', sentAtUtc, entryId }, personId, along });
+  office.changes.tell({ kind: 'entry', id: entryId, matterId: message.matterId });
+}
+
+async function typeOf(tx: Database, matterId: string): Promise<string> {
+  const row = await tx('matters').where({ id: matterId }).first<{ type_id: string }>('type_id');
+  return row.type_id;
+}
+
+function entryFor(
+  message: StoredMessage,
+  frozen: FrozenMessage,
+  id: EntryId,
+  sentAtUtc: number,
+  refusals: Refusals,
+  category: string,
+): NewEntry {
+  const shown = (line: StoredMessage['recipients']['to']) =>
+    line.map(({ name, address }) => ({ name, address }));
+  const { to, cc, bcc } = message.recipients;
+  return {
+    id,
+    matterId: message.matterId,
+    direction: 'out',
+    channel: 'email',
+    occurredAtUtc: sentAtUtc,
+    filedAtUtc: sentAtUtc,
+    subject: frozen.subject,
+    opening: openingOf(frozen.text),
+    category,
+    people: { from: frozen.from, to: shown(to), cc: shown(cc), bcc: shown(bcc) },
+    attachments: message.enclosures.map(({ fileName, mediaType, sizeBytes, blob }) => ({
+      name: fileName,
+      mediaType,
+      sizeBytes,
+      blob,
+    })),
+    rawBlob: frozen.blob,
+    rawBytes: frozen.sizeBytes,
+    internetMessageId: frozen.internetMessageId,
+    references: message.references,
+    messageId: message.id,
+    templateVersionId: message.templateVersionId,
+    authorId: message.authorId,
+    refusals,
+    cautionsOverridden: frozen.cautions,
+  };
+}

@@ -1,0 +1,119 @@
+import { groupBy } from '../../core/model/groupBy.ts';
+import type { Contact, ContactAddress } from '../../core/model/contact.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { ContactId } from '../../core/model/ids.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import type { Database } from './database.ts';
+
+interface ContactRow {
+  id: string;
+  kind: 'person' | 'organisation';
+  name: string;
+  title: string | null;
+  given_name: string | null;
+  family_name: string | null;
+  organisation: string | null;
+  position: string | null;
+  do_not_write_to: number;
+  own_formal_greeting: string | null;
+  own_familiar_greeting: string | null;
+  couple_with_id: string | null;
+  couple_greeting: string | null;
+}
+
+interface AddressRow {
+  contact_id: string;
+  kind: ContactAddress['kind'];
+  label: string;
+  value: string;
+  value_key: string;
+  preferred: number;
+  bounced: number;
+}
+
+/** A property only where there is something to say: absent and empty are the same to a reader. */
+const present = <K extends string>(key: K, value: string | null): { [P in K]?: string } =>
+  value === null ? {} : ({ [key]: value } as { [P in K]: string });
+
+function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
+  const base = {
+    id: asId<ContactId>(row.id),
+    name: row.name,
+    addresses: addresses.map(({ kind, label, value, preferred, bounced }) => ({
+      kind,
+      label,
+      value,
+      preferred: preferred === 1,
+      bounced: bounced === 1,
+    })),
+    doNotWriteTo: row.do_not_write_to === 1,
+    ...present('ownFormalGreeting', row.own_formal_greeting),
+    ...present('ownFamiliarGreeting', row.own_familiar_greeting),
+  };
+  if (row.kind === 'organisation') return { kind: 'organisation', ...base };
+  return {
+    kind: 'person',
+    ...base,
+    givenName: row.given_name ?? '',
+    familyName: row.family_name ?? '',
+    ...present('title', row.title),
+    ...present('organisation', row.organisation),
+    ...present('position', row.position),
+    ...(row.couple_with_id === null
+      ? {}
+      : {
+          couple: {
+            withId: asId<ContactId>(row.couple_with_id),
+            ...present('greeting', row.couple_greeting),
+          },
+        }),
+  };
+}
+
+/** Reads contacts whole, in two queries however many there are. */
+export async function findContacts(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<ContactId, Contact>> {
+  const rows = await db<ContactRow>('contacts').whereIn('id', ids);
+  const addresses = await db<AddressRow>('contact_addresses').whereIn('contact_id', ids).orderBy('seq');
+  const byContact = groupBy(addresses, ({ contact_id }) => contact_id);
+  return new Map(rows.map((row) => [asId<ContactId>(row.id), toContact(row, byContact.get(row.id) ?? [])]));
+}
+
+/** The contacts who hold any of these mail addresses. */
+export async function findContactsByAddress(
+  db: Database,
+  addresses: readonly string[],
+): Promise<ReadonlyMap<ContactId, Contact>> {
+  const keys = addresses.map(addressKey);
+  const rows = await db<AddressRow>('contact_addresses').where({ kind: 'email' }).whereIn('value_key', keys);
+  return findContacts(db, [...new Set(rows.map(({ contact_id }) => contact_id))]);
+}
+
+export async function insertContact(db: Database, contact: Contact): Promise<void> {
+  const person = contact.kind === 'person' ? contact : undefined;
+  await db<ContactRow>('contacts').insert({
+    id: contact.id,
+    kind: contact.kind,
+    name: contact.name,
+    title: person?.title ?? null,
+    given_name: person?.givenName ?? null,
+    family_name: person?.familyName ?? null,
+    organisation: person?.organisation ?? null,
+    position: person?.position ?? null,
+    do_not_write_to: contact.doNotWriteTo ? 1 : 0,
+    own_formal_greeting: contact.ownFormalGreeting ?? null,
+    own_familiar_greeting: contact.ownFamiliarGreeting ?? null,
+    couple_with_id: person?.couple?.withId ?? null,
+    couple_greeting: person?.couple?.greeting ?? null,
+  });
+  const rows = contact.addresses.map((address) => ({
+    ...address,
+    contact_id: contact.id,
+    value_key: addressKey(address.value),
+    preferred: address.preferred ? 1 : 0,
+    bounced: address.bounced ? 1 : 0,
+  }));
+  if (rows.length > 0) await db<AddressRow>('contact_addresses').insert(rows);
+}

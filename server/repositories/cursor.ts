@@ -1,0 +1,31 @@
+/** A place in a list: the sort value of the last row shown and what tells it from its equals. */
+export type Cursor = readonly [sortValue: string | number, tieBreak: number];
+
+export const writeCursor = (cursor: Cursor): string =>
+  Buffer.from(JSON.stringify(cursor)).toString('base64url');
+
+/** Reads a cursor that a client hands back; undefined where it is not one of ours. */
+export function readCursor(text: string | undefined): Cursor | undefined {
+  if (text === undefined) return undefined;
+  try {
+    const parsed: unknown = JSON.parse(Buffer.from(text, 'base64url').toString('utf8'));
+    if (!Array.isArray(parsed) || parsed.length !== 2) return undefined;
+    const [value, tie]: unknown[] = parsed;
+    const sortable = typeof value === 'string' || typeof value === 'number';
+    return sortable && typeof tie === 'number' ? [value, tie] : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Cuts the one row too many that tells whether there is a next page. */
+export function toPage<Row, Item>(
+  rows: readonly Row[],
+  limit: number,
+  item: (row: Row) => Item,
+  cursorOf: (row: Row) => Cursor,
+): { readonly items: Item[]; readonly next: string | null } {
+  const shown = rows.slice(0, limit);
+  const last = shown.at(-1);
+  return { items: shown.map(item), next: rows.length > limit && last ? writeCursor(cursorOf(last)) : null };
+}

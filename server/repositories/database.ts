@@ -1,0 +1,56 @@
+import { knex } from 'knex';
+import type { Knex } from 'knex';
+import * as foundation from '../migrations/20261124090000_foundation.ts';
+
+export type Database = Knex;
+
+interface Migration {
+  readonly name: string;
+  readonly up: (knex: Knex) => Promise<void>;
+  readonly down: (knex: Knex) => Promise<void>;
+}
+
+/** Every migration, oldest first. Listed by hand, so that a built application needs no folder to be read. */
+const MIGRATIONS: readonly Migration[] = [{ name: '20261124090000_foundation', ...foundation }];
+
+const migrationSource = {
+  getMigrations: () => Promise.resolve([...MIGRATIONS]),
+  getMigrationName: (migration: Migration) => migration.name,
+  getMigration: (migration: Migration) => Promise.resolve({ up: migration.up, down: migration.down }),
+};
+
+interface RawConnection {
+  pragma: (statement: string) => unknown;
+}
+
+/** How long a statement waits for another process that holds the file (a backup, say) before it gives up. */
+const BUSY_TIMEOUT_MS = 5_000;
+
+/**
+ * Opens the practice's database and brings it up to date. One connection: SQLite writes one at a time anyway, and a
+ * transaction is then never mixed with another's statements. FULL, since what is sent and filed must survive a power cut.
+ */
+export async function openDatabase(fileName: string): Promise<Database> {
+  const database = knex({
+    client: 'better-sqlite3',
+    connection: { filename: fileName },
+    useNullAsDefault: true,
+    pool: {
+      min: 1,
+      max: 1,
+      afterCreate: (
+        connection: RawConnection,
+        done: (error: Error | null, connection: RawConnection) => void,
+      ) => {
+        connection.pragma('journal_mode = WAL');
+        connection.pragma('synchronous = FULL');
+        connection.pragma('foreign_keys = ON');
+        connection.pragma(`busy_timeout = ${BUSY_TIMEOUT_MS}`);
+        done(null, connection);
+      },
+    },
+    migrations: { migrationSource },
+  });
+  await database.migrate.latest();
+  return database;
+}

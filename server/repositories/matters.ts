@@ -1,0 +1,356 @@
+import { groupBy } from '../../core/model/groupBy.ts';
+import { foldName } from '../../core/checks/words.ts';
+import type { Elsewhere } from '../../core/checks/checkInput.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { DocumentId, MatterId, MatterTypeId, PersonId } from '../../core/model/ids.ts';
+import type { MatterDocument, MatterRecord, MatterType, Person, Row } from '../../core/model/matter.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
+import type { Value } from '../../core/model/value.ts';
+import { findContacts } from './contacts.ts';
+import { readCursor, toPage } from './cursor.ts';
+import type { Database } from './database.ts';
+import { fromJson } from './json.ts';
+import { findPerson } from './people.ts';
+
+interface MatterRow {
+  seq: number;
+  id: string;
+  reference: string;
+  title: string;
+  type_id: string;
+  stage: string;
+  responsible_id: string;
+  facts: string;
+  dates: string;
+  tables: string;
+  restricted: number;
+  recent_utc: number;
+  last_entry_utc: number | null;
+  entry_count: number;
+}
+
+interface DocumentRow {
+  id: string;
+  matter_id: string;
+  name: string;
+  file_name: string;
+  category: string;
+  version: number;
+  media_type: string;
+  size_bytes: number;
+  blob: string;
+  added_on: string;
+}
+
+/** A document as the store keeps it: what core knows, and where the bytes are. */
+export interface StoredDocument extends MatterDocument {
+  readonly fileName: string;
+  readonly blob: string;
+}
+
+export interface StoredMatter extends MatterRecord {
+  readonly documents: readonly StoredDocument[];
+  readonly restricted: boolean;
+}
+
+const toDocument = (row: DocumentRow): StoredDocument => ({
+  id: asId<DocumentId>(row.id),
+  name: row.name,
+  fileName: row.file_name,
+  category: row.category,
+  version: row.version,
+  mediaType: row.media_type,
+  sizeBytes: row.size_bytes,
+  blob: row.blob,
+  addedOn: row.added_on as PlainDate,
+});
+
+/** Restricted matters do not exist for those who may not see them. Every query of matters goes through this. */
+const visible = (db: Database, personId: string) =>
+  db<MatterRow>('matters').where((query) =>
+    query
+      .where('matters.restricted', 0)
+      .orWhere('matters.responsible_id', personId)
+      .orWhereIn('matters.id', db('matter_access').select('matter_id').where({ person_id: personId })),
+  );
+
+export async function isVisible(db: Database, matterId: string, personId: string): Promise<boolean> {
+  return (await visible(db, personId).where('matters.id', matterId).first('matters.seq')) !== undefined;
+}
+
+/** Reads a matter with all that a message can draw on; undefined where there is none for this person. */
+export async function findMatter(
+  db: Database,
+  id: string,
+  personId: string,
+): Promise<StoredMatter | undefined> {
+  const row = await visible(db, personId).where('matters.id', id).first<MatterRow | undefined>('matters.*');
+  if (!row) return undefined;
+  const type = await findMatterType(db, row.type_id);
+  const responsible = await findPerson(db, row.responsible_id);
+  if (!type || !responsible) throw new Error(`matter ${id} lacks its type or its person`);
+  const parties = await db('parties')
+    .where({ matter_id: id })
+    .orderBy('seq')
+    .select<{ contact_id: string; role: string }[]>('contact_id', 'role');
+  const contacts = await findContacts(
+    db,
+    parties.map(({ contact_id }) => contact_id),
+  );
+  const documents = await db<DocumentRow>('documents')
+    .where({ matter_id: id })
+    .orderBy([{ column: 'added_on', order: 'desc' }, { column: 'name' }]);
+  return {
+    id: asId<MatterId>(row.id),
+    reference: row.reference,
+    title: row.title,
+    type,
+    stage: row.stage,
+    responsible: responsible satisfies Person,
+    parties: parties.flatMap(({ contact_id, role }) => {
+      const contact = contacts.get(asId(contact_id));
+      return contact ? [{ role, contact }] : [];
+    }),
+    facts: fromJson<Record<string, Value>>(row.facts),
+    dates: fromJson<Record<string, PlainDate>>(row.dates),
+    tables: fromJson<Record<string, readonly Row[]>>(row.tables),
+    documents: documents.map(toDocument),
+    restricted: row.restricted === 1,
+  };
+}
+
+export interface MatterListItem {
+  readonly id: string;
+  readonly reference: string;
+  readonly title: string;
+  readonly type: string;
+  readonly stage: string;
+  readonly responsible: string;
+  readonly parties: string[];
+  readonly lastEntryAtUtc: number | null;
+  readonly entryCount: number;
+  readonly restricted: boolean;
+}
+
+export interface MatterListQuery {
+  readonly personId: string;
+  readonly query: string;
+  readonly sort: 'recent' | 'reference' | 'title' | 'stage';
+  readonly limit: number;
+  readonly after: string | undefined;
+}
+
+const SORTS = {
+  recent: { column: 'matters.recent_utc', order: 'desc', value: (row: MatterRow) => row.recent_utc },
+  reference: { column: 'matters.reference', order: 'asc', value: (row: MatterRow) => row.reference },
+  title: { column: 'matters.title', order: 'asc', value: (row: MatterRow) => row.title },
+  stage: { column: 'matters.stage', order: 'asc', value: (row: MatterRow) => row.stage },
+} as const;
+
+/** A page of matters whose reference, title or parties have words that begin with each word typed. */
+export async function listMatters(
+  db: Database,
+  { personId, query, sort, limit, after }: MatterListQuery,
+): Promise<{ readonly items: MatterListItem[]; readonly next: string | null }> {
+  const { column, order, value } = SORTS[sort];
+  const cursor = readCursor(after);
+  const found = visible(db, personId)
+    .select<MatterRow[]>('matters.*')
+    .orderBy(column, order)
+    .orderBy('matters.seq', order)
+    .limit(limit + 1);
+  const words = matchWords(query);
+  if (words)
+    void found.whereRaw('matters.seq IN (SELECT rowid FROM matter_words WHERE matter_words MATCH ?)', [
+      words,
+    ]);
+  if (cursor)
+    void found.whereRaw(`(${column}, matters.seq) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...cursor]);
+  const rows = await found;
+  const page = toPage(
+    rows,
+    limit,
+    (row) => row,
+    (row) => [value(row), row.seq],
+  );
+  return { items: await describe(db, page.items), next: page.next };
+}
+
+/** Each word typed becomes a quoted prefix, so that no sign of the query language can be typed by accident. */
+function matchWords(query: string): string | undefined {
+  const words = query.normalize('NFC').match(/[\p{L}\p{N}]+/gu) ?? [];
+  return words.length > 0
+    ? words
+        .slice(0, 8)
+        .map((word) => `"${word}"*`)
+        .join(' ')
+    : undefined;
+}
+
+async function describe(db: Database, rows: readonly MatterRow[]): Promise<MatterListItem[]> {
+  const ids = rows.map(({ id }) => id);
+  const types = await listMatterTypes(db);
+  const typeById = new Map(types.map((type) => [type.id as string, type]));
+  const people = await db('people').select<{ id: string; name: string }[]>('id', 'name');
+  const personById = new Map(people.map(({ id, name }) => [id, name]));
+  const parties = await db('parties')
+    .join('contacts', 'contacts.id', 'parties.contact_id')
+    .whereIn('parties.matter_id', ids)
+    .orderBy('parties.seq')
+    .select<{ matter_id: string; name: string }[]>('parties.matter_id', 'contacts.name');
+  const byMatter = groupBy(parties, ({ matter_id }) => matter_id);
+  return rows.map((row) => {
+    const type = typeById.get(row.type_id);
+    return {
+      id: row.id,
+      reference: row.reference,
+      title: row.title,
+      type: type?.name ?? '',
+      stage: type?.stages.find(({ key }) => key === row.stage)?.label ?? '',
+      responsible: personById.get(row.responsible_id) ?? '',
+      parties: [...new Set((byMatter.get(row.id) ?? []).map(({ name }) => name))],
+      lastEntryAtUtc: row.last_entry_utc,
+      entryCount: row.entry_count,
+      restricted: row.restricted === 1,
+    };
+  });
+}
+
+interface TypeRow {
+  id: string;
+  name: string;
+  definition: string;
+}
+
+const toType = ({ id, name, definition }: TypeRow): MatterType => ({
+  ...fromJson<Omit<MatterType, 'id' | 'name'>>(definition),
+  id: asId<MatterTypeId>(id),
+  name,
+});
+
+async function findMatterType(db: Database, id: string): Promise<MatterType | undefined> {
+  const row = await db<TypeRow>('matter_types').where({ id }).first();
+  return row && toType(row);
+}
+
+export async function listMatterTypes(db: Database): Promise<readonly MatterType[]> {
+  return (await db<TypeRow>('matter_types').orderBy('name')).map(toType);
+}
+
+export async function insertMatterType(db: Database, type: MatterType): Promise<void> {
+  const { id, name, ...definition } = type;
+  await db<TypeRow>('matter_types').insert({ id, name, definition: JSON.stringify(definition) });
+}
+
+export interface NewMatter extends StoredMatter {
+  readonly openedAtUtc: number;
+  readonly accessFor: readonly PersonId[];
+}
+
+/** Keeps a new matter with its parties and documents, its words for finding and its names for checking. */
+export async function insertMatter(db: Database, matter: NewMatter): Promise<void> {
+  const [seq] = await db<MatterRow>('matters').insert({
+    id: matter.id,
+    reference: matter.reference,
+    title: matter.title,
+    type_id: matter.type.id,
+    stage: matter.stage,
+    responsible_id: matter.responsible.id,
+    facts: JSON.stringify(matter.facts),
+    dates: JSON.stringify(matter.dates),
+    tables: JSON.stringify(matter.tables),
+    restricted: matter.restricted ? 1 : 0,
+    recent_utc: matter.openedAtUtc,
+  });
+  const names = matter.parties.map(({ contact }) => contact.name);
+  await db('matter_words').insert({
+    rowid: seq,
+    reference: matter.reference,
+    title: matter.title,
+    parties: names.join(' '),
+  });
+  const parties = matter.parties.map(({ role, contact }) => ({
+    matter_id: matter.id,
+    contact_id: contact.id,
+    role,
+  }));
+  if (parties.length > 0) await db('parties').insert(parties);
+  const access = matter.accessFor.map((personId) => ({ matter_id: matter.id, person_id: personId }));
+  if (access.length > 0) await db('matter_access').insert(access);
+  const keys = namesToGuard(matter).map((name) => ({ name_key: foldName(name), matter_id: matter.id }));
+  if (keys.length > 0) await db('matter_names').insert(keys).onConflict().ignore();
+  for (const document of matter.documents) await insertDocument(db, matter.id, document);
+}
+
+/** What must not stray into another matter's letters: what this one is about, and its people. */
+function namesToGuard({ type, facts, parties }: MatterRecord): readonly string[] {
+  const subject = type.nameFact === undefined ? undefined : facts[type.nameFact];
+  const people = parties.flatMap(({ contact }) => (contact.kind === 'person' ? [contact.name] : []));
+  return subject?.kind === 'text' ? [subject.text, ...people] : people;
+}
+
+async function insertDocument(db: Database, matterId: string, document: StoredDocument): Promise<void> {
+  await db<DocumentRow>('documents').insert({
+    id: document.id,
+    matter_id: matterId,
+    name: document.name,
+    file_name: document.fileName,
+    category: document.category,
+    version: document.version,
+    media_type: document.mediaType,
+    size_bytes: document.sizeBytes,
+    blob: document.blob,
+    added_on: document.addedOn,
+  });
+}
+
+/** A name on more matters than this (a broker, a yard's manager) says nothing about which one a text belongs to. */
+const COMMON_NAME_MATTERS = 3;
+
+/**
+ * Which of a text's candidates belong to other matters and not to this one. Only the candidates are looked up, so that
+ * the cost is the text's, however large the practice is. `names` maps folded names to the words as written.
+ */
+export async function findElsewhere(
+  db: Database,
+  personId: string,
+  matterId: string,
+  references: readonly string[],
+  names: ReadonlyMap<string, string>,
+): Promise<readonly Elsewhere[]> {
+  const others = await visible(db, personId)
+    .whereIn('matters.reference', [...references])
+    .whereNot('matters.id', matterId)
+    .select<{ reference: string }[]>('matters.reference');
+  const rows = await db('matter_names')
+    .join('matters', 'matters.id', 'matter_names.matter_id')
+    .whereIn('name_key', [...names.keys()])
+    .whereIn('matters.id', visible(db, personId).select('matters.id'))
+    .select<{ name_key: string; id: string; reference: string }[]>(
+      'name_key',
+      'matters.id',
+      'matters.reference',
+    );
+  const found: Elsewhere[] = others.map(({ reference }) => ({
+    words: reference,
+    kind: 'reference',
+    matterReference: reference,
+  }));
+  for (const [key, matters] of groupBy(rows, ({ name_key }) => name_key)) {
+    const [first] = matters;
+    if (!first || matters.length > COMMON_NAME_MATTERS || matters.some(({ id }) => id === matterId)) continue;
+    found.push({ words: names.get(key) ?? key, kind: 'name', matterReference: first.reference });
+  }
+  return found;
+}
+
+/** Moves a matter up in the list of recent ones, and counts what was filed on it. */
+export async function touchMatter(db: Database, matterId: string, entryAtUtc: number): Promise<void> {
+  await db('matters')
+    .where({ id: matterId })
+    .update({
+      recent_utc: db.raw('max(recent_utc, ?)', [entryAtUtc]),
+      last_entry_utc: db.raw('max(coalesce(last_entry_utc, 0), ?)', [entryAtUtc]),
+      entry_count: db.raw('entry_count + 1'),
+    });
+}

@@ -1,0 +1,46 @@
+import type { WorkingCalendar } from '../../core/dates/workingDays.ts';
+import type { Practice } from '../../core/model/matter.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
+import type { Database } from './database.ts';
+import { fromJson } from './json.ts';
+
+/** What the practice decides once for everybody. */
+export interface PracticeSettings {
+  readonly practice: Practice;
+  /** IANA name, for example `Europe/London`. */
+  readonly timeZone: string;
+  readonly weekdays: readonly number[];
+  readonly holidays: readonly PlainDate[];
+  /** How long a message can be called back after Send. */
+  readonly holdSeconds: number;
+  /** The most the sender's host takes for one message, encoded. */
+  readonly maxMessageBytes: number;
+}
+
+const KEY = 'practice';
+
+export const DEFAULT_SETTINGS: PracticeSettings = {
+  practice: { name: 'Our practice', phone: '', addressLines: [], website: '' },
+  timeZone: 'Europe/London',
+  weekdays: [1, 2, 3, 4, 5],
+  holidays: [],
+  holdSeconds: 15,
+  maxMessageBytes: 25_000_000,
+};
+
+export async function readSettings(db: Database): Promise<PracticeSettings> {
+  const row = await db<{ key: string; value: string }>('settings').where({ key: KEY }).first();
+  return row ? { ...DEFAULT_SETTINGS, ...fromJson<Partial<PracticeSettings>>(row.value) } : DEFAULT_SETTINGS;
+}
+
+export async function writeSettings(db: Database, settings: PracticeSettings): Promise<void> {
+  await db('settings')
+    .insert({ key: KEY, value: JSON.stringify(settings) })
+    .onConflict('key')
+    .merge();
+}
+
+export const calendarOf = ({ weekdays, holidays }: PracticeSettings): WorkingCalendar => ({
+  weekdays: new Set(weekdays),
+  holidays: new Set(holidays),
+});

@@ -1,0 +1,42 @@
+import { Type } from 'typebox';
+import { ById, Id } from '../../contract/common.ts';
+import { EntryDetail } from '../../contract/correspondence.ts';
+import { endpoint } from '../http/endpoint.ts';
+import { sendFile } from '../http/sendFile.ts';
+import { entryAttachment, rawEntry, readEntry } from '../usecases/correspondence.ts';
+
+export const correspondenceRoutes = [
+  endpoint({
+    method: 'get',
+    path: '/correspondence/:id',
+    summary: 'An entry in full',
+    params: ById,
+    status: 200,
+    answers: EntryDetail,
+    handle: ({ office, person, params }) => readEntry(office, person, params.id),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/correspondence/:id/raw',
+    summary: 'An entry’s exact bytes',
+    params: ById,
+    status: 200,
+    answers: 'message/rfc822',
+    handle: async ({ office, person, params, response }) => {
+      const { bytes, fileName } = await rawEntry(office, person, params.id);
+      sendFile(response, bytes, 'message/rfc822', fileName);
+    },
+  }),
+  endpoint({
+    method: 'get',
+    path: '/correspondence/:id/attachments/:index',
+    summary: 'An attachment of an entry',
+    params: Type.Object({ id: Id, index: Type.String({ pattern: '^\\d{1,3}$' }) }),
+    status: 200,
+    answers: 'application/octet-stream',
+    handle: async ({ office, person, params, response }) => {
+      const { attachment, bytes } = await entryAttachment(office, person, params.id, Number(params.index));
+      sendFile(response, bytes, attachment.mediaType, attachment.name);
+    },
+  }),
+];

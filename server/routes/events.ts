@@ -1,0 +1,32 @@
+import type { Request, Response } from 'express';
+import type { Office } from '../office.ts';
+import type { Account } from '../repositories/people.ts';
+import { maySeeMatter } from '../usecases/maySeeMatter.ts';
+
+/** Keeps proxies from closing a quiet line. */
+const HEARTBEAT_MS = 20_000;
+
+/** Server-sent events: what changed on matters this person may see, by id (WHATWG HTML, server-sent events). */
+export function streamEvents(office: Office, person: Account, request: Request, response: Response): void {
+  response.writeHead(200, {
+    'Content-Type': 'text/event-stream',
+    'Cache-Control': 'no-store',
+    Connection: 'keep-alive',
+  });
+  response.write('retry: 1000\n: ready\n\n');
+  const stop = office.changes.listen((event) => {
+    maySeeMatter(office, person, event.matterId).then(
+      (seen) => {
+        if (seen) response.write(`event: change\ndata: ${JSON.stringify(event)}\n\n`);
+      },
+      (error: unknown) => {
+        office.log.error({ err: error }, 'an event could not be told');
+      },
+    );
+  });
+  const heartbeat = setInterval(() => response.write(': here\n\n'), HEARTBEAT_MS);
+  request.on('close', () => {
+    clearInterval(heartbeat);
+    stop();
+  });
+}

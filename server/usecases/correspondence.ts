@@ -1,0 +1,156 @@
+import { simpleParser } from 'mailparser';
+import sanitizeHtml from 'sanitize-html';
+import type { EntryDetail, EntryPage, EntrySummary } from '../../contract/correspondence.ts';
+import { awaiting } from '../../core/correspondence/answers.ts';
+import { notFound } from '../http/httpProblem.ts';
+import type { Office } from '../office.ts';
+import { findEntry, listEntries } from '../repositories/correspondence.ts';
+import type { EntryAttachment, EntryListItem } from '../repositories/correspondence.ts';
+import { findMatter, isVisible } from '../repositories/matters.ts';
+import type { StoredMatter } from '../repositories/matters.ts';
+import { findPerson } from '../repositories/people.ts';
+import type { Account } from '../repositories/people.ts';
+import { findVersion } from '../repositories/templates.ts';
+
+const DEFAULT_PAGE = 60;
+
+export async function listCorrespondence(
+  office: Office,
+  person: Account,
+  matterId: string,
+  { limit = DEFAULT_PAGE, after }: { readonly limit?: number; readonly after?: string },
+): Promise<EntryPage> {
+  if (!(await isVisible(office.db, matterId, person.id))) throw notFound('matter');
+  const { items, next } = await listEntries(office.db, { matterId, limit, after });
+  return { items: items.map((item) => viewEntry(item, office.now())), next };
+}
+
+function viewEntry(entry: EntryListItem, nowUtc: number): EntrySummary {
+  const { from, to } = entry.people;
+  const shown = entry.direction === 'out' ? to : [from];
+  return {
+    id: entry.id,
+    direction: entry.direction,
+    channel: entry.channel,
+    occurredAtUtc: entry.occurredAtUtc,
+    subject: entry.subject,
+    opening: entry.opening,
+    who: shown.map(({ name, address }) => name || address),
+    conversationId: entry.conversationId,
+    attachmentCount: entry.attachments.length,
+    category: entry.category,
+    awaiting: entry.endOfConversation ? awaiting(entry.endOfConversation, nowUtc) : { kind: 'nothing' },
+  };
+}
+
+async function visibleEntry(
+  office: Office,
+  person: Account,
+  id: string,
+): Promise<{ entry: EntryListItem; matter: StoredMatter }> {
+  const entry = await findEntry(office.db, id);
+  const matter = entry && (await findMatter(office.db, entry.matterId, person.id));
+  if (!entry || !matter) throw notFound('entry');
+  return { entry, matter };
+}
+
+/** An entry in full. Its text is read from the exact bytes that were filed, each time: there is no second copy to differ. */
+export async function readEntry(office: Office, person: Account, id: string): Promise<EntryDetail> {
+  const { entry, matter } = await visibleEntry(office, person, id);
+  const parsed = await simpleParser(await office.blobs.get(entry.rawBlob), {
+    skipImageLinks: true,
+    maxHtmlLengthToParse: 2_000_000,
+  });
+  const author = entry.authorId === null ? undefined : await findPerson(office.db, entry.authorId);
+  const template =
+    entry.templateVersionId === null ? undefined : await findVersion(office.db, entry.templateVersionId);
+  const { from, to, cc, bcc } = entry.people;
+  return {
+    ...viewEntry(entry, office.now()),
+    matterId: matter.id,
+    matterReference: matter.reference,
+    from,
+    to: [...to],
+    cc: [...cc],
+    bcc: [...bcc],
+    html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
+    text: parsed.text ?? '',
+    attachments: entry.attachments.map(({ name, mediaType, sizeBytes }, index) => ({
+      index,
+      name,
+      mediaType,
+      sizeBytes,
+    })),
+    sentBy: author?.name ?? null,
+    templateName: template?.name ?? null,
+    refusals: [...entry.refusals],
+    cautionsOverridden: [...entry.cautionsOverridden],
+    rawBytes: entry.rawBytes,
+    seal: entry.seal,
+  };
+}
+
+/** The exact bytes that went or came, as `message/rfc822`. */
+export async function rawEntry(
+  office: Office,
+  person: Account,
+  id: string,
+): Promise<{ readonly bytes: Buffer; readonly fileName: string }> {
+  const { entry, matter } = await visibleEntry(office, person, id);
+  const day = new Date(entry.occurredAtUtc).toISOString().slice(0, 10);
+  return {
+    bytes: await office.blobs.get(entry.rawBlob),
+    fileName: `${matter.reference} ${day} ${entry.direction}.eml`,
+  };
+}
+
+export async function entryAttachment(
+  office: Office,
+  person: Account,
+  id: string,
+  index: number,
+): Promise<{ readonly attachment: EntryAttachment; readonly bytes: Buffer }> {
+  const { entry } = await visibleEntry(office, person, id);
+  const attachment = entry.attachments[index];
+  if (!attachment) throw notFound('attachment');
+  return { attachment, bytes: await office.blobs.get(attachment.blob) };
+}
+
+/**
+ * What came from outside is cleaned before it is shown: no script, no form, no frame, no picture from afar, and styles
+ * only where they colour, weigh or space text. It is shown in a sandboxed frame besides.
+ */
+export const cleanHtml = (html: string): string =>
+  sanitizeHtml(html, {
+    allowedTags: [...sanitizeHtml.defaults.allowedTags, 'u', 's', 'font'].filter((tag) => tag !== 'img'),
+    allowedAttributes: {
+      '*': ['style', 'align', 'dir', 'lang'],
+      a: ['href', 'title'],
+      td: ['colspan', 'rowspan'],
+      th: ['colspan', 'rowspan'],
+    },
+    allowedSchemes: ['http', 'https', 'mailto', 'tel'],
+    allowedStyles: { '*': SAFE_STYLES },
+    transformTags: {
+      a: sanitizeHtml.simpleTransform('a', { target: '_blank', rel: 'noopener noreferrer nofollow' }, true),
+    },
+  });
+
+/** No value may hold a bracket, so that none can fetch (`url(…)`). */
+const PLAIN = [/^[^()<>]{1,120}$/];
+const SAFE_STYLES = Object.fromEntries(
+  [
+    'color',
+    'background-color',
+    'font-family',
+    'font-size',
+    'font-weight',
+    'font-style',
+    'line-height',
+    'text-align',
+    'text-decoration',
+    'margin',
+    'padding',
+    'padding-left',
+  ].map((name) => [name, PLAIN]),
+);

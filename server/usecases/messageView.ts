@@ -1,0 +1,108 @@
+import type { Message, MessageSummary } from '../../contract/messages.ts';
+import { finishLetter } from '../../core/merge/finish.ts';
+import type { Note } from '../../core/checks/index.ts';
+import type { MessageState } from '../../core/model/message.ts';
+import { writeAnswer } from '../../core/template/blanks.ts';
+import type { InlineNode } from '../../core/template/document.ts';
+import type { Office } from '../office.ts';
+import type { MessageListItem } from '../repositories/messages.ts';
+import type { Account } from '../repositories/people.ts';
+import { findVersion } from '../repositories/templates.ts';
+import { checkDeskMessage } from './desk.ts';
+import type { DeskMessage } from './desk.ts';
+
+/** A message as the API shows it, with what a recipient would read now and what the checks say of it. */
+export async function viewMessage(office: Office, person: Account, desk: DeskMessage): Promise<Message> {
+  const { message, matter, sender, reader } = desk;
+  const finished = finishLetter(message, reader);
+  const template = message.templateVersionId
+    ? await findVersion(office.db, message.templateVersionId)
+    : undefined;
+  const notes = message.state.kind === 'draft' ? await checkDeskMessage(office, person, desk) : [];
+  return {
+    id: message.id,
+    matterId: matter.id,
+    matterReference: matter.reference,
+    matterTitle: matter.title,
+    state: message.state.kind,
+    stateDetail: stateDetail(message.state),
+    revision: message.revision,
+    templateId: template?.templateId ?? null,
+    templateName: template?.name ?? null,
+    from: { name: sender.name, address: sender.email },
+    to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
+    cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
+    bcc: message.recipients.bcc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
+    subject: finished.subject,
+    html: finished.html,
+    text: finished.text,
+    subjectNodes: message.subject.map((node) => ({ ...node })),
+    body: { ...message.body },
+    blanks: message.blanks.map(({ key, label, kind, required, help, choices }) => ({
+      key,
+      label,
+      kind,
+      required,
+      ...(help === undefined ? {} : { help }),
+      choices: [...(choices ?? [])],
+    })),
+    answers: { ...message.answers },
+    enclosures: message.enclosures.map(({ blob: _blob, ...shown }) => shown),
+    notes: viewNotes(notes),
+    createdAtUtc: message.createdUtc,
+    updatedAtUtc: message.updatedUtc,
+  };
+}
+
+export const viewNotes = (notes: readonly Note[]): Message['notes'] =>
+  notes.map((note) => ({
+    ...note,
+    params: { ...note.params },
+    remedies: note.remedies.map((remedy) => ({ ...remedy })),
+  }));
+
+/** What people may know of a state. Leases and owners are the server's own affair. */
+export function stateDetail(state: MessageState): Message['stateDetail'] {
+  switch (state.kind) {
+    case 'draft':
+    case 'queued':
+    case 'sending':
+      return {};
+    case 'held':
+      return { leavesAtUtc: state.leavesAtUtc };
+    case 'deferred':
+      return { nextAttemptUtc: state.nextAttemptUtc, reply: state.reply, attempts: state.attempts };
+    case 'sent':
+      return { sentAtUtc: state.sentAtUtc, entryId: state.entryId };
+    case 'failed':
+      return { reply: state.reply, attempts: state.attempts };
+    case 'may-have-gone':
+      return { sinceUtc: state.sinceUtc };
+    default:
+      return state satisfies never;
+  }
+}
+
+/** A line of a list of messages; a draft's subject shows its answers, and an open blank as an ellipsis. */
+export function viewSummary(item: MessageListItem): MessageSummary {
+  return {
+    id: item.id,
+    matterId: item.matterId,
+    matterReference: item.matterReference,
+    matterTitle: item.matterTitle,
+    state: item.state.kind,
+    stateDetail: stateDetail(item.state),
+    subject: item.frozen?.subject ?? item.subject.map((node) => subjectWords(node, item)).join(''),
+    to: item.recipients.to.map(({ name, address }) => name || address),
+    author: item.author,
+    enclosureCount: item.enclosureCount,
+    updatedAtUtc: item.updatedUtc,
+  };
+}
+
+function subjectWords(node: InlineNode, { answers, blanks }: MessageListItem): string {
+  if (node.type === 'text') return node.text;
+  if (node.type !== 'blank') return ' ';
+  const blank = blanks.find(({ key }) => key === node.attrs.key);
+  return (blank && writeAnswer(blank, answers[blank.key], '')) ?? '…';
+}

@@ -1,0 +1,91 @@
+import type { Shelf, ShelfItem, ShelfPreview } from '../../contract/matters.ts';
+import { merge } from '../../core/merge/merge.ts';
+import { resolveRecipients } from '../../core/recipients/recipients.ts';
+import { latestOfCategory, orderShelf, readinessOf } from '../../core/shelf/index.ts';
+import type { Readiness, TemplateUse } from '../../core/shelf/index.ts';
+import { notFound } from '../http/httpProblem.ts';
+import type { Office } from '../office.ts';
+import { findMatter } from '../repositories/matters.ts';
+import type { StoredMatter } from '../repositories/matters.ts';
+import type { Account } from '../repositories/people.ts';
+import { readSettings } from '../repositories/settings.ts';
+import { lastTemplateOnMatter, templateUses } from '../repositories/templates.ts';
+import { contactsBehind, greetedOf, readerFor } from './desk.ts';
+import type { CompiledTemplate } from './programCache.ts';
+
+/** What can be started on a matter, best first, each with its readiness worked out from the matter's own data. */
+export async function readShelf(office: Office, person: Account, matterId: string): Promise<Shelf> {
+  const matter = await findMatter(office.db, matterId, person.id);
+  if (!matter) throw notFound('matter');
+  const settings = await readSettings(office.db);
+  const templates = await office.programs.current(office.db);
+  const last = await lastTemplateOnMatter(office.db, matterId);
+  const useOf = await templateUses(office.db, {
+    personId: person.id,
+    matterId,
+    typeId: matter.type.id,
+    after: last?.id,
+    nowUtc: office.now(),
+  });
+  // Readiness asks whether values are there, not how they read: one reader serves all templates.
+  const reader = readerFor(matter, person, settings, [], office.now());
+  const items = templates.map((template) => ({
+    ...template,
+    readiness: readinessOf(template.program, reader),
+    use: useOf(template.templateId),
+  }));
+  return { items: orderShelf(items).map((item) => viewItem(item, matter)), lastSent: last?.name ?? null };
+}
+
+function viewItem(
+  item: CompiledTemplate & { readonly readiness: Readiness; readonly use: TemplateUse },
+  matter: StoredMatter,
+): ShelfItem {
+  const { readiness, use } = item;
+  const { recipients } = resolveRecipients(item.content.recipients, matter);
+  return {
+    templateId: item.templateId,
+    name: item.name,
+    channel: item.channel,
+    category: item.content.category,
+    readiness: readiness.kind,
+    blanks: readiness.kind === 'blanks' ? readiness.count : 0,
+    reasons:
+      readiness.kind === 'unavailable'
+        ? readiness.reasons.map((reason) => ({ ...reason, params: { ...reason.params } }))
+        : [],
+    words: item.words,
+    to: recipients.to.map(({ name }) => name),
+    use: { followed: use.followed, followedOf: use.followedOf, sentHere: use.sentHere },
+  };
+}
+
+/** A template filled in for a matter, to be seen before it is chosen. Nothing is kept. */
+export async function previewTemplate(
+  office: Office,
+  person: Account,
+  matterId: string,
+  templateId: string,
+): Promise<ShelfPreview> {
+  const matter = await findMatter(office.db, matterId, person.id);
+  const template = await office.programs.find(office.db, templateId);
+  if (!matter || !template) throw notFound('template on this matter');
+  const settings = await readSettings(office.db);
+  const { recipients } = resolveRecipients(template.content.recipients, matter);
+  const contacts = await contactsBehind(office, recipients, matter);
+  const reader = readerFor(matter, person, settings, greetedOf(recipients, contacts), office.now());
+  const letter = merge(template.program, reader);
+  return {
+    to: recipients.to.map(({ name }) => name),
+    cc: recipients.cc.map(({ name }) => name),
+    subjectNodes: letter.subject.map((node) => ({ ...node })),
+    body: { ...letter.body },
+    blanks: letter.blanks.map(({ key, label }) => ({ key, label })),
+    answers: { ...letter.proposed },
+    documents: template.content.documents.map(
+      ({ category }) =>
+        latestOfCategory(matter.documents, category)?.name ??
+        `no ${category.toLowerCase()} on this matter yet`,
+    ),
+  };
+}
