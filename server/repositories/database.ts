@@ -1,4 +1,4 @@
-import { knex } from 'knex';
+import knex from 'knex';
 import type { Knex } from 'knex';
 import * as foundation from '../migrations/20261124090000_foundation.ts';
 
@@ -31,7 +31,7 @@ const BUSY_TIMEOUT_MS = 5_000;
  * transaction is then never mixed with another's statements. FULL, since what is sent and filed must survive a power cut.
  */
 export async function openDatabase(fileName: string): Promise<Database> {
-  const database = knex({
+  const database = knex.knex({
     client: 'better-sqlite3',
     connection: { filename: fileName },
     useNullAsDefault: true,

@@ -1,0 +1,258 @@
+import { compile } from '../core/merge/compile.ts';
+import type { Program } from '../core/merge/compile.ts';
+import { finishLetter } from '../core/merge/finish.ts';
+import { merge } from '../core/merge/merge.ts';
+import { planMessage } from '../core/mime/plan.ts';
+import type { Contact } from '../core/model/contact.ts';
+import { asId } from '../core/model/ids.ts';
+import type { EntryId } from '../core/model/ids.ts';
+import { addDays } from '../core/model/plainDate.ts';
+import type { PlainDate } from '../core/model/plainDate.ts';
+import { chooseAddress, contactsOf, resolveRecipients } from '../core/recipients/recipients.ts';
+import type { Recipients } from '../core/recipients/recipients.ts';
+import { latestOfCategory } from '../core/shelf/index.ts';
+import type { BlobStore } from '../server/blobs/blobStore.ts';
+import { assemble } from '../server/outgoing/assemble.ts';
+import type { NewEntry } from '../server/repositories/correspondence.ts';
+import type { StoredDocument } from '../server/repositories/matters.ts';
+import type { TemplateVersion } from '../server/repositories/templates.ts';
+import { readerFor } from '../server/usecases/desk.ts';
+import { openingOf } from '../server/usecases/opening.ts';
+import type { DemoMatter } from './generate.ts';
+import { DOMAIN } from './people.ts';
+import { demoSettings } from './practice.ts';
+import type { Chance } from './random.ts';
+import { TEMPLATES } from './templates.ts';
+import { ANSWERS, BLANK_ANSWERS, OPENINGS } from './wording.ts';
+
+const programs: ReadonlyMap<string, { readonly template: TemplateVersion; readonly program: Program }> =
+  new Map(
+    TEMPLATES.map((template) => [
+      template.templateId.replace('template-', ''),
+      { template, program: compile(template.content) },
+    ]),
+  );
+
+/** An entry to be filed, with what came before it in its matter's sequence of templates. */
+export interface DemoEntry {
+  readonly entry: NewEntry;
+  readonly templateId?: string;
+}
+
+interface Desk {
+  readonly demo: DemoMatter;
+  readonly today: PlainDate;
+  readonly luck: Chance;
+  readonly blobs: BlobStore;
+}
+
+const instant = (on: PlainDate, luck: Chance): number =>
+  Date.parse(
+    `${on}T${String(luck.between(8, 16)).padStart(2, '0')}:${String(luck.between(0, 59)).padStart(2, '0')}:00Z`,
+  );
+const messageId = (luck: Chance, domain: string): string => `<${luck.id()}@${domain}>`;
+
+/** A matter's correspondence: what was sent in its course, answered by people, and what came unasked. */
+export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]> {
+  const { demo, today, luck } = desk;
+  const entries: DemoEntry[] = [];
+  const opening = await unasked(desk, OPENINGS[0], demo.openedOn);
+  if (opening) entries.push(opening);
+  for (const { step, on } of demo.story) {
+    const sent = await sentFrom(desk, step, on);
+    if (!sent) continue;
+    entries.push(sent);
+    const answeredOn = addDays(on, luck.between(1, 4));
+    const answers = luck.next() < 0.74 && answeredOn < today;
+    const answer = answers ? await answerTo(desk, sent.entry, step, answeredOn) : undefined;
+    if (answer) entries.push(answer);
+    if (luck.next() < 0.28 && addDays(on, 5) < today) {
+      const extra = await unasked(desk, luck.pick(OPENINGS.slice(1)), addDays(on, 5));
+      if (extra) entries.push(extra);
+    }
+  }
+  return entries.sort((a, b) => a.entry.occurredAtUtc - b.entry.occurredAtUtc);
+}
+
+async function sentFrom(
+  { demo, today, luck, blobs }: Desk,
+  step: string,
+  on: PlainDate,
+): Promise<DemoEntry | undefined> {
+  const known = programs.get(step);
+  if (!known) throw new Error(`no template ${step}`);
+  const { template, program } = known;
+  const { matter } = demo;
+  const { recipients } = resolveRecipients(template.content.recipients, matter);
+  if (recipients.to.length === 0) return undefined;
+  const occurredAtUtc = instant(on, luck);
+  const reader = readerFor(
+    matter,
+    matter.responsible,
+    demoSettings(today),
+    contactsOf(recipients.to, matter),
+    occurredAtUtc,
+  );
+  const letter = merge(program, reader);
+  const answers = Object.fromEntries(
+    letter.blanks.map(({ key }) => [
+      key,
+      letter.proposed[key] ?? luck.pick(BLANK_ANSWERS[key] ?? ['as agreed']),
+    ]),
+  );
+  const finished = finishLetter({ ...letter, answers }, reader);
+  const documents = template.content.documents.flatMap(
+    ({ category }) => (latestOfCategory(matter.documents, category) as StoredDocument | undefined) ?? [],
+  );
+  const internetMessageId = messageId(luck, DOMAIN);
+  const from = { name: matter.responsible.name, address: matter.responsible.email };
+  const plan = planMessage({
+    messageId: internetMessageId,
+    dateUtc: occurredAtUtc,
+    from,
+    recipients,
+    letter: finished,
+    references: [],
+    attachments: documents,
+  });
+  const bytes = await assemble(plan, blobs);
+  const entry: NewEntry = {
+    ...base(demo, luck, occurredAtUtc),
+    direction: 'out',
+    subject: plan.subject,
+    opening: openingOf(finished.text),
+    category: template.content.category,
+    people: { from, ...addressesOf(recipients) },
+    attachments: documents.map(({ fileName, mediaType, sizeBytes, blob }) => ({
+      name: fileName,
+      mediaType,
+      sizeBytes,
+      blob,
+    })),
+    rawBlob: await blobs.put(bytes),
+    rawBytes: bytes.length,
+    internetMessageId,
+    references: [],
+    templateVersionId: template.versionId,
+    authorId: matter.responsible.id,
+  };
+  return { entry, templateId: template.templateId };
+}
+
+const base = (demo: DemoMatter, luck: Chance, occurredAtUtc: number) => ({
+  id: asId<EntryId>(luck.id()),
+  matterId: demo.matter.id,
+  channel: 'email',
+  occurredAtUtc,
+  filedAtUtc: occurredAtUtc,
+  messageId: null,
+  refusals: [],
+  cautionsOverridden: [],
+});
+
+const addressesOf = ({ to, cc, bcc }: Recipients) => {
+  const bare = (line: Recipients['to']) => line.map(({ name, address }) => ({ name, address }));
+  return { to: bare(to), cc: bare(cc), bcc: bare(bcc) };
+};
+
+async function answerTo(
+  desk: Desk,
+  sent: NewEntry,
+  step: string,
+  on: PlainDate,
+): Promise<DemoEntry | undefined> {
+  const answer = ANSWERS[step];
+  const writer = desk.luck.pick(sent.people.to);
+  if (!answer || !sent.internetMessageId) return undefined;
+  const picture = answer.brings ? desk.demo.matter.documents[0] : undefined;
+  return received(desk, {
+    from: writer,
+    subject: `Re: ${sent.subject}`,
+    text: desk.luck.pick(answer.text),
+    on,
+    references: [sent.internetMessageId],
+    brings: picture,
+  });
+}
+
+async function unasked(
+  desk: Desk,
+  letter: { subject: string; text: string } | undefined,
+  on: PlainDate,
+): Promise<DemoEntry | undefined> {
+  const writers = desk.demo.matter.parties
+    .map(({ contact }) => contact)
+    .filter((contact) => chooseAddress(contact));
+  if (!letter || writers.length === 0) return undefined;
+  const contact: Contact =
+    letter === OPENINGS[0] ? (writers[0] ?? desk.luck.pick(writers)) : desk.luck.pick(writers);
+  const vessel = desk.demo.matter.title.split(',')[0] ?? '';
+  const pictures =
+    letter.subject === 'Photographs'
+      ? desk.demo.matter.documents.find(({ category }) => category === 'Picture')
+      : undefined;
+  return received(desk, {
+    from: { name: contact.name, address: chooseAddress(contact)?.value ?? '' },
+    subject: `${letter.subject}: ${vessel}`,
+    text: letter.text,
+    on,
+    references: [],
+    brings: pictures,
+  });
+}
+
+interface Incoming {
+  readonly from: { readonly name: string; readonly address: string };
+  readonly subject: string;
+  readonly text: string;
+  readonly on: PlainDate;
+  readonly references: readonly string[];
+  readonly brings: StoredDocument | undefined;
+}
+
+async function received(
+  { demo, luck, blobs }: Desk,
+  { from, subject, text, on, references, brings }: Incoming,
+): Promise<DemoEntry> {
+  const { responsible } = demo.matter;
+  const occurredAtUtc = instant(on, luck);
+  const internetMessageId = messageId(luck, from.address.split('@')[1] ?? 'mail.example');
+  const body = `Dear ${responsible.name.split(' ')[0]},\n\n${text}\n\n${from.name}\n`;
+  const html = `<p>${body.trim().replaceAll('\n\n', '</p><p>')}</p>`;
+  const us = { name: responsible.name, address: responsible.email, roles: [] };
+  const plan = planMessage({
+    messageId: internetMessageId,
+    dateUtc: occurredAtUtc,
+    from,
+    recipients: { to: [us], cc: [], bcc: [] },
+    letter: { subject, text: body, html, open: [] },
+    references,
+    attachments: brings ? [brings] : [],
+  });
+  const bytes = await assemble(plan, blobs);
+  const entry: NewEntry = {
+    ...base(demo, luck, occurredAtUtc),
+    direction: 'in',
+    subject,
+    opening: openingOf(body),
+    category: 'Received',
+    people: { from, to: [{ name: us.name, address: us.address }], cc: [], bcc: [] },
+    attachments: brings
+      ? [
+          {
+            name: brings.fileName,
+            mediaType: brings.mediaType,
+            sizeBytes: brings.sizeBytes,
+            blob: brings.blob,
+          },
+        ]
+      : [],
+    rawBlob: await blobs.put(bytes),
+    rawBytes: bytes.length,
+    internetMessageId,
+    references,
+    templateVersionId: null,
+    authorId: null,
+  };
+  return { entry };
+}

@@ -1,0 +1,435 @@
+import type { Contact } from '../core/model/contact.ts';
+import { asId } from '../core/model/ids.ts';
+import type { DocumentId, MatterId } from '../core/model/ids.ts';
+import type { MatterType, Party, Row } from '../core/model/matter.ts';
+import { money } from '../core/model/money.ts';
+import { addDays, addMonths, daysBetween } from '../core/model/plainDate.ts';
+import type { PlainDate } from '../core/model/plainDate.ts';
+import { addWorkingDays } from '../core/dates/workingDays.ts';
+import { dateValue, moneyValue, textValue } from '../core/model/value.ts';
+import type { Value } from '../core/model/value.ts';
+import { formatMoney } from '../core/model/money.ts';
+import { formatDate } from '../core/dates/formatDate.ts';
+import type { BlobStore } from '../server/blobs/blobStore.ts';
+import type { NewMatter, StoredDocument } from '../server/repositories/matters.ts';
+import { CONTACTS, OWNERS } from './contacts.ts';
+import { makePdf, makePicture } from './files.ts';
+import { certificateRenewal, conditionSurvey, damageClaim } from './matterTypes.ts';
+import { PEOPLE } from './people.ts';
+import { demoCalendar } from './practice.ts';
+import type { Chance } from './random.ts';
+import { BERTHS, CAUSES, CERTIFICATES, RECOMMENDATIONS, VESSELS } from './wording.ts';
+
+export type StepKey = string;
+
+/** A matter with the story that its correspondence tells. */
+export interface DemoMatter {
+  readonly matter: NewMatter;
+  readonly openedOn: PlainDate;
+  /** Templates sent so far, in order, each with its day. */
+  readonly story: readonly { readonly step: StepKey; readonly on: PlainDate }[];
+}
+
+interface Course {
+  readonly type: MatterType;
+  readonly prefix: string;
+  /** What is sent in the course of such a matter, with the days since what came before. */
+  readonly steps: readonly (readonly [step: StepKey, days: number])[];
+}
+
+const SURVEY: Course = {
+  type: conditionSurvey,
+  prefix: 'SV',
+  steps: [
+    ['instructions', 1],
+    ['terms', 3],
+    ['survey-day', 9],
+    ['report-when', 12],
+    ['report', 6],
+    ['cover', 4],
+    ['lift-out', 5],
+    ['chaser', 14],
+    ['invoice-reminder', 21],
+    ['closing', 30],
+  ],
+};
+const CLAIM: Course = {
+  type: damageClaim,
+  prefix: 'DC',
+  steps: [
+    ['instructions', 1],
+    ['loss', 2],
+    ['estimates', 16],
+    ['chaser', 12],
+    ['closing', 40],
+  ],
+};
+const RENEWAL: Course = {
+  type: certificateRenewal,
+  prefix: 'CR',
+  steps: [
+    ['instructions', 2],
+    ['window', 4],
+    ['chaser', 20],
+    ['invoice-reminder', 25],
+    ['closing', 20],
+  ],
+};
+const COURSES = [SURVEY, SURVEY, CLAIM, SURVEY, RENEWAL];
+
+/** Owners with something the work has to cope with, on the first matters; everyone after them is plain. */
+const NOTABLE: readonly (readonly Contact[])[] = [
+  [CONTACTS.ines, CONTACTS.aksel],
+  [CONTACTS.paulVane, CONTACTS.maryVane],
+  [CONTACTS.tomBraeSenior],
+  [CONTACTS.siobhan],
+  [CONTACTS.torbjorn],
+  [CONTACTS.colmDrury, CONTACTS.niamhDrury],
+  [CONTACTS.captain],
+  [CONTACTS.jurgen],
+  [CONTACTS.yulia],
+  [CONTACTS.tomBraeJunior],
+  [CONTACTS.bounced],
+  [CONTACTS.odd],
+  [CONTACTS.refused],
+  [CONTACTS.lowTide],
+  [CONTACTS.noMail],
+  [CONTACTS.sandbank],
+];
+
+export interface GenerateOptions {
+  readonly today: PlainDate;
+  readonly matters: number;
+  readonly luck: Chance;
+  readonly blobs: BlobStore;
+}
+
+/** Makes the practice's matters with their documents, the same from the same seed and day. */
+export async function generateMatters({
+  today,
+  matters,
+  luck,
+  blobs,
+}: GenerateOptions): Promise<readonly DemoMatter[]> {
+  const made: DemoMatter[] = [];
+  for (let n = 0; n < matters; n += 1) made.push(await makeMatter(n, today, luck, blobs));
+  return made;
+}
+
+async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: BlobStore): Promise<DemoMatter> {
+  const course = n === 0 ? SURVEY : (COURSES[n % COURSES.length] ?? SURVEY);
+  // The first is in the middle of its course today; the others are anywhere in the last year and a half.
+  const openedOn = addDays(today, n === 0 ? -33 : -luck.between(12, 430));
+  const story = tell(course, openedOn, today, n === 0 ? 4 : undefined);
+  const owners = NOTABLE[n] ?? [luck.pick(OWNERS)];
+  const [vessel, kind] = vesselOf(n);
+  const dates = datesOf(course, openedOn, story);
+  const facts = factsOf(course, vessel, kind, luck);
+  const tables = tablesOf(course, dates, openedOn, luck);
+  const reference = `${course.prefix}-${2041 + n * 3}`;
+  const parties = partiesOf(course, n, owners);
+  const documents = await documentsFor({
+    course,
+    vessel,
+    reference,
+    dates,
+    tables,
+    story,
+    openedOn,
+    today,
+    luck,
+    blobs,
+  });
+  const restricted = n === 6;
+  const matter: NewMatter = {
+    id: asId<MatterId>(luck.id()),
+    reference,
+    title: `${vessel}, ${kind}`,
+    type: course.type,
+    stage: stageOf(course, story.length),
+    responsible: luck.pick([PEOPLE.maud, PEOPLE.jonas, PEOPLE.petra]),
+    parties,
+    facts,
+    dates,
+    tables,
+    documents,
+    restricted,
+    accessFor: restricted ? [PEOPLE.maud.id, PEOPLE.idris.id] : [],
+    openedAtUtc: Date.parse(`${openedOn}T09:00:00Z`),
+  };
+  return { matter, openedOn, story };
+}
+
+function vesselOf(n: number): readonly [string, string] {
+  const vessel = VESSELS[n % VESSELS.length];
+  if (!vessel) throw new Error('no vessels');
+  const [name, kind] = vessel;
+  return n < VESSELS.length ? vessel : [`${name} ${Math.floor(n / VESSELS.length) + 1}`, kind];
+}
+
+function tell(
+  { steps }: Course,
+  openedOn: PlainDate,
+  today: PlainDate,
+  most = steps.length,
+): DemoMatter['story'] {
+  const story: { step: StepKey; on: PlainDate }[] = [];
+  let on = openedOn;
+  for (const [step, days] of steps.slice(0, most)) {
+    on = addWorkingDays(demoCalendar(today), addDays(on, days - 1), 1);
+    if (daysBetween(on, today) < 1) break;
+    story.push({ step, on });
+  }
+  return story;
+}
+
+function stageOf({ type, steps }: Course, told: number): string {
+  const at =
+    told >= steps.length
+      ? type.stages.length - 1
+      : Math.min(type.stages.length - 2, Math.floor((told / steps.length) * type.stages.length));
+  return type.stages[at]?.key ?? '';
+}
+
+function datesOf(
+  { type }: Course,
+  openedOn: PlainDate,
+  story: DemoMatter['story'],
+): Readonly<Record<string, PlainDate>> {
+  const on = (step: StepKey): PlainDate | undefined => story.find((one) => one.step === step)?.on;
+  if (type === conditionSurvey)
+    return {
+      surveyDay: on('report-when') ? addDays(on('report-when') ?? openedOn, -1) : addDays(openedOn, 21),
+    };
+  if (type === damageClaim)
+    return { loss: addDays(openedOn, -6), notice: addDays(openedOn, -2), inspection: addDays(openedOn, 5) };
+  return { expiry: addMonths(openedOn, 4) };
+}
+
+const pounds = (amount: number): Value => moneyValue(money(amount * 100, 'GBP'));
+
+function factsOf(
+  { type }: Course,
+  vessel: string,
+  kind: string,
+  luck: Chance,
+): Readonly<Record<string, Value>> {
+  const common = { vessel: textValue(vessel), kind: textValue(kind), berth: textValue(luck.pick(BERTHS)) };
+  if (type === conditionSurvey)
+    return { ...common, purpose: { kind: 'choice', key: 'OWN', label: 'for the owners’ own use' } };
+  if (type === damageClaim) {
+    return {
+      ...common,
+      policy: textValue(`CM/${luck.between(10_000, 99_999)}`),
+      cause: textValue(luck.pick(CAUSES)),
+      excess: pounds(luck.pick([250, 500, 1000])),
+    };
+  }
+  return {
+    ...common,
+    certificate: textValue(luck.pick(CERTIFICATES)),
+    number: textValue(`PS ${luck.between(1000, 9999)}`),
+  };
+}
+
+function tablesOf(
+  { type }: Course,
+  dates: Readonly<Record<string, PlainDate>>,
+  openedOn: PlainDate,
+  luck: Chance,
+): Readonly<Record<string, readonly Row[]>> {
+  const fees: readonly Row[] = [
+    { what: textValue('Attendance and report'), amount: pounds(luck.between(45, 110) * 10) },
+    { what: textValue('Travelling'), amount: pounds(luck.between(4, 14) * 10) },
+  ];
+  if (type === conditionSurvey) {
+    const due = addMonths(dates['surveyDay'] ?? openedOn, 2);
+    const start = luck.between(0, RECOMMENDATIONS.length - 4);
+    const recommendations = RECOMMENDATIONS.slice(start, start + luck.between(2, 4)).map(
+      ([grade, item], n): Row => ({
+        ref: textValue(`${grade}${n + 1}`),
+        item: textValue(item),
+        grade: { kind: 'choice', key: grade, label: grade },
+        due: dateValue(due),
+        closed: { kind: 'yesNo', value: false },
+      }),
+    );
+    return { fees, recommendations };
+  }
+  if (type !== damageClaim) return { fees };
+  const estimates = ['Planking and frames', 'Paint and making good'].map((item): Row => ({
+    yard: textValue('Copper Cove Marine Repairs'),
+    item: textValue(item),
+    amount: pounds(luck.between(80, 640) * 10),
+  }));
+  return { fees, estimates };
+}
+
+function partiesOf({ type }: Course, n: number, owners: readonly Contact[]): readonly Party[] {
+  const owner = owners.map((contact): Party => ({ role: 'owner', contact }));
+  const [first] = owners;
+  if (type === conditionSurvey) {
+    const yard = n % 2 === 0 ? CONTACTS.hallamSlip : CONTACTS.thorneQuay;
+    const client: readonly Party[] = first ? [{ role: 'client', contact: first }] : [];
+    const broker: readonly Party[] = n < 15 ? [{ role: 'broker', contact: CONTACTS.verity }] : [];
+    return [
+      ...client,
+      ...owner,
+      ...broker,
+      { role: 'insurer', contact: CONTACTS.bligh },
+      { role: 'yard', contact: yard },
+    ];
+  }
+  if (type === damageClaim) {
+    return [
+      { role: 'client', contact: n % 2 === 0 ? CONTACTS.hamish : CONTACTS.odile },
+      ...owner,
+      { role: 'repairer', contact: CONTACTS.copperCove },
+      { role: 'adjuster', contact: CONTACTS.pilar },
+    ];
+  }
+  return [...owner, { role: 'registry', contact: CONTACTS.registry }];
+}
+
+interface DocumentContext {
+  readonly course: Course;
+  readonly vessel: string;
+  readonly reference: string;
+  readonly dates: Readonly<Record<string, PlainDate>>;
+  readonly tables: Readonly<Record<string, readonly Row[]>>;
+  readonly story: DemoMatter['story'];
+  readonly openedOn: PlainDate;
+  readonly today: PlainDate;
+  readonly luck: Chance;
+  readonly blobs: BlobStore;
+}
+
+async function documentsFor(context: DocumentContext): Promise<readonly StoredDocument[]> {
+  const { course, openedOn, story, today, luck } = context;
+  const documents = [
+    await pdf(context, 'Terms of engagement', 'Terms', openedOn, [
+      'These terms say what we do, what we do not, and what it costs. Work begins when a signed copy is with us.',
+    ]),
+  ];
+  const surveyDay = context.dates['surveyDay'];
+  const seen = surveyDay !== undefined && surveyDay < today;
+  const told = new Set(story.map(({ step }) => step));
+  if (course === SURVEY && seen) {
+    documents.push(
+      await picture(
+        context,
+        luck.pick(['Keel bolts, port side', 'Chainplate, starboard', 'Stern gland', 'Garboard seam']),
+        surveyDay,
+      ),
+    );
+    documents.push(await report(context, surveyDay));
+    documents.push(await invoice(context, surveyDay));
+  }
+  if (course === CLAIM && told.has('loss')) {
+    documents.push(await picture(context, 'Damage, as found', addDays(openedOn, 5)));
+    documents.push(await estimate(context));
+  }
+  if (course === RENEWAL && story.length > 1) documents.push(await invoice(context, openedOn));
+  return documents;
+}
+
+async function stored(
+  context: DocumentContext,
+  name: string,
+  category: string,
+  on: PlainDate,
+  bytes: Buffer,
+  mediaType: string,
+  ending: string,
+): Promise<StoredDocument> {
+  const addedOn = on > context.today ? context.today : on;
+  return {
+    id: asId<DocumentId>(context.luck.id()),
+    name,
+    category,
+    version: 1,
+    mediaType,
+    sizeBytes: bytes.length,
+    addedOn,
+    fileName: `${name}${ending}`,
+    blob: await context.blobs.put(bytes),
+  };
+}
+
+async function pdf(
+  context: DocumentContext,
+  name: string,
+  category: string,
+  on: PlainDate,
+  lines: readonly string[],
+  rows?: readonly (readonly string[])[],
+): Promise<StoredDocument> {
+  const heading = `${context.vessel}, reference ${context.reference}. Port Sennet, ${formatDate(on, 'long')}.`;
+  const bytes = await makePdf({
+    title: name,
+    lines: [heading, ...lines],
+    day: on,
+    ...(rows ? { rows } : {}),
+  });
+  return stored(context, name, category, on, bytes, 'application/pdf', '.pdf');
+}
+
+const picture = (context: DocumentContext, name: string, on: PlainDate): Promise<StoredDocument> =>
+  stored(context, name, 'Picture', on, makePicture(context.luck), 'image/jpeg', '.jpg');
+
+const words = (value: Value | undefined): string => {
+  if (value?.kind === 'money') return formatMoney(value.money);
+  if (value?.kind === 'date') return formatDate(value.date, 'long');
+  return value?.kind === 'text' ? value.text : '';
+};
+
+function report(context: DocumentContext, surveyDay: PlainDate): Promise<StoredDocument> {
+  const rows = (context.tables['recommendations'] ?? []).map((row) => [
+    words(row['ref']),
+    words(row['item']),
+    words(row['due']),
+  ]);
+  return pdf(
+    context,
+    'Survey report',
+    'Survey report',
+    addDays(surveyDay, 4),
+    [
+      'She was seen ashore, on a dry day, with the owners present. The hull was sounded throughout with a light hammer and opened at four places.',
+      'What we found is in good order for her age but for the items below. Those graded A are to be closed before she next goes to sea.',
+    ],
+    [['Item', 'What was found', 'Close by'], ...rows],
+  );
+}
+
+function invoice(context: DocumentContext, on: PlainDate): Promise<StoredDocument> {
+  const rows = (context.tables['fees'] ?? []).map((row, n) => [
+    String(n + 1),
+    words(row['what']),
+    words(row['amount']),
+  ]);
+  return pdf(
+    context,
+    `Invoice ${context.luck.between(1100, 1999)}`,
+    'Invoice',
+    addDays(on, 4),
+    ['With thanks for your instructions. Payable within thirty days.'],
+    [['No.', 'For', 'Amount'], ...rows],
+  );
+}
+
+function estimate(context: DocumentContext): Promise<StoredDocument> {
+  const rows = (context.tables['estimates'] ?? []).map((row, n) => [
+    String(n + 1),
+    words(row['item']),
+    words(row['amount']),
+  ]);
+  return pdf(
+    context,
+    'Repair estimate, Copper Cove',
+    'Estimate',
+    addDays(context.openedOn, 12),
+    ['Our figure for making good the damage, good for thirty days.'],
+    [['No.', 'Item', 'Amount'], ...rows],
+  );
+}

@@ -1,0 +1,106 @@
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { groupBy } from '../core/model/groupBy.ts';
+import { zonedTime } from '../core/dates/zonedClock.ts';
+import { blobStore } from '../server/blobs/blobStore.ts';
+import { insertContact } from '../server/repositories/contacts.ts';
+import { insertEntry } from '../server/repositories/correspondence.ts';
+import { openDatabase } from '../server/repositories/database.ts';
+import type { Database } from '../server/repositories/database.ts';
+import { insertMatter, insertMatterType, touchMatter } from '../server/repositories/matters.ts';
+import { insertPerson, listPeople } from '../server/repositories/people.ts';
+import { writeSettings } from '../server/repositories/settings.ts';
+import { countUse, insertTemplate } from '../server/repositories/templates.ts';
+import { ALL_CONTACTS } from './contacts.ts';
+import { correspondenceOf } from './correspondence.ts';
+import type { DemoEntry } from './correspondence.ts';
+import { generateMatters } from './generate.ts';
+import type { DemoMatter } from './generate.ts';
+import { MATTER_TYPES } from './matterTypes.ts';
+import { PEOPLE } from './people.ts';
+import { demoSettings } from './practice.ts';
+import { chance } from './random.ts';
+import { TEMPLATES } from './templates.ts';
+
+const SEED = 2041;
+
+export interface DemoSize {
+  readonly matters: number;
+}
+
+/** Fills an empty practice with the demo: everything made from one seed, its days counted from today. */
+export async function loadDemo(
+  folder: string,
+  nowUtc: number,
+  { matters: count }: DemoSize,
+): Promise<{ readonly matters: number; readonly entries: number }> {
+  await mkdir(folder, { recursive: true });
+  const db = await openDatabase(join(folder, 'officium.sqlite'));
+  try {
+    if ((await listPeople(db)).length > 0) return { matters: 0, entries: 0 };
+    const blobs = blobStore(join(folder, 'blobs'));
+    const { date: today } = zonedTime('Europe/London', nowUtc);
+    const luck = chance(SEED);
+    const matters = await generateMatters({ today, matters: count, luck, blobs });
+    const stories: { demo: DemoMatter; entries: readonly DemoEntry[] }[] = [];
+    for (const demo of matters)
+      stories.push({ demo, entries: await correspondenceOf({ demo, today, luck, blobs }) });
+    await db.transaction(async (tx) => {
+      await writeSettings(tx, demoSettings(today));
+      for (const person of Object.values(PEOPLE)) await insertPerson(tx, person);
+      for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
+      for (const type of MATTER_TYPES) await insertMatterType(tx, type);
+      for (const template of TEMPLATES)
+        await insertTemplate(tx, template, { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' });
+      for (const { matter } of matters) await insertMatter(tx, matter);
+      await fileAll(tx, stories);
+    });
+    return {
+      matters: matters.length,
+      entries: stories.reduce((sum, { entries }) => sum + entries.length, 0),
+    };
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Files in the order of time across all matters, as it happened; the chain of seals is laid in that order. */
+async function fileAll(
+  tx: Database,
+  stories: readonly { readonly demo: DemoMatter; readonly entries: readonly DemoEntry[] }[],
+): Promise<void> {
+  const typeOf = new Map(stories.map(({ demo }) => [demo.matter.id, demo.matter.type.id]));
+  const all = stories
+    .flatMap(({ entries }) => entries)
+    .sort((a, b) => a.entry.occurredAtUtc - b.entry.occurredAtUtc);
+  for (const { entry } of all) {
+    await insertEntry(tx, entry);
+    await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
+  }
+  for (const [matterId, entries] of groupBy(all, ({ entry }) => entry.matterId)) {
+    let after: string | undefined;
+    for (const { entry, templateId } of entries) {
+      if (templateId === undefined) continue;
+      await countUse(tx, {
+        typeId: typeOf.get(matterId) ?? '',
+        after,
+        templateId,
+        personId: entry.authorId ?? '',
+        atUtc: entry.occurredAtUtc,
+      });
+      after = templateId;
+    }
+  }
+}
+
+const { values } = parseArgs({
+  options: { folder: { type: 'string' }, matters: { type: 'string', default: '28' } },
+});
+if (values.folder !== undefined) {
+  const made = await loadDemo(values.folder, Date.now(), { matters: Number(values.matters) });
+  if (made.matters > 0)
+    console.log(
+      `Made the demo practice: ${made.matters} matters, ${made.entries} entries of correspondence.`,
+    );
+}

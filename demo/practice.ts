@@ -1,0 +1,31 @@
+import type { WorkingCalendar } from '../core/dates/workingDays.ts';
+import { dayParts, plainDate } from '../core/model/plainDate.ts';
+import type { PlainDate } from '../core/model/plainDate.ts';
+import { calendarOf } from '../server/repositories/settings.ts';
+import type { PracticeSettings } from '../server/repositories/settings.ts';
+
+/** Fixed holidays of the year before to the year after: enough for every date the demo shows. */
+function holidaysAround(today: PlainDate): readonly PlainDate[] {
+  const { year } = dayParts(today);
+  return [year - 2, year - 1, year, year + 1].flatMap((one) => [
+    plainDate(one, 1, 1),
+    plainDate(one, 12, 25),
+    plainDate(one, 12, 26),
+  ]);
+}
+
+export const demoSettings = (today: PlainDate): PracticeSettings => ({
+  practice: {
+    name: 'Tidewell & Roe',
+    phone: '01632 960100',
+    addressLines: ['4 Quay Row', 'Port Sennet'],
+    website: 'https://tidewell-roe.example',
+  },
+  timeZone: 'Europe/London',
+  weekdays: [1, 2, 3, 4, 5],
+  holidays: holidaysAround(today),
+  holdSeconds: 10,
+  maxMessageBytes: 25_000_000,
+});
+
+export const demoCalendar = (today: PlainDate): WorkingCalendar => calendarOf(demoSettings(today));

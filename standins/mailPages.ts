@@ -1,0 +1,117 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { simpleParser } from 'mailparser';
+import type { AddressObject } from 'mailparser';
+import type { DeliveredMail, MailStore } from './mailStore.ts';
+
+const STYLE = `body{font:15px/1.5 system-ui,sans-serif;margin:2rem auto;max-width:52rem;padding:0 1rem;color:#222;background:#fff}
+table{border-collapse:collapse;width:100%}td,th{text-align:left;padding:.3rem .8rem .3rem 0;border-bottom:1px solid #ddd;vertical-align:top}
+iframe{width:100%;height:26rem;border:1px solid #ddd}pre{white-space:pre-wrap;background:#f6f6f6;padding:1rem}small{color:#595959}a{color:#1b5e9b}`;
+
+const escape = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+const page = (title: string, body: string): string =>
+  `<!doctype html><html lang="en"><meta charset="utf-8"><title>${escape(title)}</title><style>${STYLE}</style><h1>${escape(title)}</h1>${body}</html>`;
+const mailboxLink = (address: string): string =>
+  `<a href="/?mailbox=${encodeURIComponent(address)}">${escape(address)}</a>`;
+const textOf = (addresses: AddressObject | AddressObject[] | undefined): string =>
+  [addresses ?? []]
+    .flat()
+    .map(({ text }) => text)
+    .join(', ');
+
+/** A plain view of what recipients got: mailboxes, a mailbox, a message, and its bytes. For people and for tests. */
+export async function answerPage(
+  store: MailStore,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
+  const url = new URL(request.url ?? '/', 'http://localhost');
+  const match = /^\/messages\/(\d+)(\/raw|\/attachments\/(\d+))?$/.exec(url.pathname);
+  response.setHeader('X-Content-Type-Options', 'nosniff');
+  try {
+    if (url.pathname === '/messages.json') send(response, 'application/json', JSON.stringify(store.list()));
+    else if (match?.[2] === '/raw') send(response, 'message/rfc822', await store.bytes(Number(match[1])));
+    else if (match?.[3] !== undefined)
+      await sendAttachment(response, await store.bytes(Number(match[1])), Number(match[3]));
+    else if (match) send(response, 'text/html; charset=utf-8', await messagePage(store, Number(match[1])));
+    else send(response, 'text/html; charset=utf-8', await overview(store, url.searchParams.get('mailbox')));
+  } catch {
+    response.statusCode = 404;
+    send(
+      response,
+      'text/html; charset=utf-8',
+      page('Not here', '<p>There is no such message. <a href="/">All mailboxes</a></p>'),
+    );
+  }
+}
+
+function send(response: ServerResponse, type: string, body: string | Buffer): void {
+  response.setHeader('Content-Type', type);
+  response.setHeader(
+    'Content-Security-Policy',
+    "default-src 'none'; style-src 'unsafe-inline'; frame-src 'self'; img-src data:",
+  );
+  response.end(body);
+}
+
+async function overview(store: MailStore, mailbox: string | null): Promise<string> {
+  const mails = store.list();
+  if (mailbox !== null) {
+    const own = mails.filter(({ to }) => to.includes(mailbox));
+    return page(mailbox, `<p><a href="/">All mailboxes</a></p>${await table(store, own)}`);
+  }
+  const counts = new Map<string, number>();
+  for (const { to } of mails) for (const address of to) counts.set(address, (counts.get(address) ?? 0) + 1);
+  const rows = [...counts].sort().map(([address, count]) => `<tr><td>${mailboxLink(address)}<td>${count}`);
+  const list =
+    rows.length > 0
+      ? `<table><tr><th>Mailbox<th>Messages${rows.join('')}</table>`
+      : '<p>Nothing has been delivered yet. What the application sends appears here as its recipients get it.</p>';
+  return page('Mailboxes of the stand-in mail host', list);
+}
+
+async function table(store: MailStore, mails: readonly DeliveredMail[]): Promise<string> {
+  const rows = await Promise.all(
+    mails.map(async (mail) => {
+      const { subject, from } = await simpleParser(await store.bytes(mail.number));
+      return `<tr><td>${new Date(mail.receivedAtUtc).toLocaleString('en-GB')}<td>${escape(from?.text ?? '')}<td><a href="/messages/${mail.number}">${escape(subject ?? '(no subject)')}</a>`;
+    }),
+  );
+  return `<table><tr><th>Received<th>From<th>Subject${rows.join('')}</table>`;
+}
+
+async function messagePage(store: MailStore, number: number): Promise<string> {
+  const mail = store.list().find((one) => one.number === number);
+  const parsed = await simpleParser(await store.bytes(number));
+  if (!mail) throw new Error('not here');
+  const headers = [
+    ['From', escape(parsed.from?.text ?? '')],
+    ['To', escape(textOf(parsed.to))],
+    ['Cc', escape(textOf(parsed.cc))],
+    ['Delivered to', mail.to.map(mailboxLink).join(', ')],
+    ['Date', escape(parsed.date?.toUTCString() ?? '')],
+    ['Message-ID', escape(parsed.messageId ?? '')],
+  ].filter(([, value]) => value !== '');
+  const files = parsed.attachments.map(
+    ({ filename, contentType, size }, n) =>
+      `<li><a href="/messages/${number}/attachments/${n}">${escape(filename ?? 'unnamed')}</a> <small>${escape(contentType)}, ${size} bytes</small>`,
+  );
+  const html =
+    typeof parsed.html === 'string'
+      ? `<h2>As HTML</h2><iframe sandbox title="Message as HTML" srcdoc="${escape(parsed.html)}"></iframe>`
+      : '';
+  return page(
+    parsed.subject ?? '(no subject)',
+    `<p><a href="/">All mailboxes</a> · <a href="/messages/${number}/raw">exact bytes</a></p><table>${headers.map(([name, value]) => `<tr><th>${name}<td>${value}`).join('')}</table>` +
+      `${files.length > 0 ? `<h2>Attachments</h2><ul>${files.join('')}</ul>` : ''}${html}<h2>As text</h2><pre>${escape(parsed.text ?? '')}</pre>`,
+  );
+}
+
+async function sendAttachment(response: ServerResponse, bytes: Buffer, index: number): Promise<void> {
+  const attachment = (await simpleParser(bytes)).attachments[index];
+  if (!attachment) throw new Error('not here');
+  response.setHeader(
+    'Content-Disposition',
+    `attachment; filename*=UTF-8''${encodeURIComponent(attachment.filename ?? 'unnamed')}`,
+  );
+  send(response, attachment.contentType, attachment.content);
+}
