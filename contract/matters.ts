@@ -124,6 +124,7 @@ export const ShelfPreview = Type.Object({
   body: Type.Object({ type: Type.Literal('doc') }, { additionalProperties: true }),
   blanks: Type.Array(Type.Object({ key: Type.String(), label: Type.String() })),
   answers: Type.Record(Type.String(), Type.String()),
+  late: Type.Record(Type.String(), Type.String()),
   documents: Type.Array(Type.String()),
 });
 export type ShelfPreview = Static<typeof ShelfPreview>;

@@ -120,6 +120,8 @@ export const Message = Type.Object({
   body: DocumentJson,
   blanks: Type.Array(Blank),
   answers: Answers,
+  /** What late values would say if it left now, by path and format. */
+  late: Type.Record(Type.String(), Type.String()),
   enclosures: Type.Array(Enclosure),
   notes: Type.Array(Note),
   createdAtUtc: Instant,

@@ -146,6 +146,11 @@ export const CONTACTS = {
     'sandbanksociety.example',
   ),
   braeAndSon: organisation('Brae & Son Ferries', 'braeandson.example'),
+  harbourOffice: organisation('Port Sennet Harbour Office', 'sennetharbour.example'),
+  netLoft: organisation('Net Loft Sailmakers', 'netloft.example'),
+  ludo: person('Dr', 'Ludo', 'Achterberg', 'achterberg.example', {
+    organisation: 'Achterberg Naval Architects',
+  }),
   lowTide: organisation('Low Tide Charters', 'lowtidecharters.example'),
 } as const satisfies Record<string, Contact>;
 

@@ -56,6 +56,7 @@ const messageId = (luck: Chance, domain: string): string => `<${luck.id()}@${dom
 export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]> {
   const { demo, today, luck } = desk;
   const entries: DemoEntry[] = [];
+  const left = OPENINGS.slice(1);
   const opening = await unasked(desk, OPENINGS[0], demo.openedOn);
   if (opening) entries.push(opening);
   for (const { step, on } of demo.story) {
@@ -67,7 +68,7 @@ export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]
     const answer = answers ? await answerTo(desk, sent.entry, step, answeredOn) : undefined;
     if (answer) entries.push(answer);
     if (luck.next() < 0.28 && addDays(on, 5) < today) {
-      const extra = await unasked(desk, luck.pick(OPENINGS.slice(1)), addDays(on, 5));
+      const extra = await unasked(desk, left.splice(luck.between(0, left.length - 1), 1)[0], addDays(on, 5));
       if (extra) entries.push(extra);
     }
   }

@@ -5,7 +5,7 @@ import type { MatterType, Party, Row } from '../core/model/matter.ts';
 import { money } from '../core/model/money.ts';
 import { addDays, addMonths, daysBetween } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
-import { addWorkingDays } from '../core/dates/workingDays.ts';
+import { addWorkingDays, rollToWorkingDay } from '../core/dates/workingDays.ts';
 import { dateValue, moneyValue, textValue } from '../core/model/value.ts';
 import type { Value } from '../core/model/value.ts';
 import { formatMoney } from '../core/model/money.ts';
@@ -119,11 +119,11 @@ export async function generateMatters({
 async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: BlobStore): Promise<DemoMatter> {
   const course = n === 0 ? SURVEY : (COURSES[n % COURSES.length] ?? SURVEY);
   // The first is in the middle of its course today; the others are anywhere in the last year and a half.
-  const openedOn = addDays(today, n === 0 ? -33 : -luck.between(12, 430));
+  const openedOn = addDays(today, n === 0 ? -33 : -luck.between(8, luck.pick([60, 110, 220, 430])));
   const story = tell(course, openedOn, today, n === 0 ? 4 : undefined);
   const owners = NOTABLE[n] ?? [luck.pick(OWNERS)];
   const [vessel, kind] = vesselOf(n);
-  const dates = datesOf(course, openedOn, story);
+  const dates = workedDates(datesOf(course, openedOn, story), today);
   const facts = factsOf(course, vessel, kind, luck);
   const tables = tablesOf(course, dates, openedOn, luck);
   const reference = `${course.prefix}-${2041 + n * 3}`;
@@ -204,6 +204,20 @@ function datesOf(
   if (type === damageClaim)
     return { loss: addDays(openedOn, -6), notice: addDays(openedOn, -2), inspection: addDays(openedOn, 5) };
   return { expiry: addMonths(openedOn, 4) };
+}
+
+/** Nobody is surveyed on a Sunday, and certificates run out whenever they do. */
+function workedDates(
+  dates: Readonly<Record<string, PlainDate>>,
+  today: PlainDate,
+): Readonly<Record<string, PlainDate>> {
+  const worked = Object.entries(dates).map(([key, date]) => [
+    key,
+    key === 'surveyDay' || key === 'inspection'
+      ? rollToWorkingDay(demoCalendar(today), date, 'previous')
+      : date,
+  ]);
+  return Object.fromEntries(worked) as Readonly<Record<string, PlainDate>>;
 }
 
 const pounds = (amount: number): Value => moneyValue(money(amount * 100, 'GBP'));

@@ -33,6 +33,7 @@ const lineBreak: InlineNode = { type: 'hardBreak' };
 
 const vessel = field('fact.vessel');
 const greeting = para(field('greeting.formal'), ',');
+const byTheHour = para(field('greeting.hour'), ',');
 const signature: readonly BlockNode[] = [
   para('With kind regards,'),
   para(
@@ -52,6 +53,7 @@ interface TemplateText {
   readonly to: readonly string[];
   readonly cc?: readonly string[];
   readonly subject: readonly Words[];
+  readonly opens?: BlockNode;
   readonly body: readonly BlockNode[];
   readonly blanks?: readonly BlankDefinition[];
   readonly documents?: readonly string[];
@@ -66,6 +68,7 @@ function template({
   to,
   cc = [],
   subject,
+  opens = greeting,
   body,
   blanks = [],
   documents = [],
@@ -74,7 +77,7 @@ function template({
   const content: TemplateContent = {
     recipients: { to: rules(to), cc: rules(cc), bcc: [] },
     subject: inline(subject),
-    body: { type: 'doc', version: DOCUMENT_VERSION, content: [greeting, ...body, ...signature] },
+    body: { type: 'doc', version: DOCUMENT_VERSION, content: [opens, ...body, ...signature] },
     blanks,
     documents: documents.map((one) => ({ category: one, required: true })),
     category,
@@ -276,6 +279,7 @@ export const TEMPLATES: readonly TemplateVersion[] = [
     name: 'Yard: access and lift-out',
     to: ['yard'],
     subject: [vessel, ': access and lift-out'],
+    opens: byTheHour,
     category: 'Yard',
     blanks: [
       date('liftOut', 'Day of lift-out', 'day.today', 5),

@@ -8,7 +8,7 @@ import { checkTemplate } from '../template/checkTemplate.ts';
 import { latestOfCategory } from './documents.ts';
 
 export type UnavailableReason = Problem<
-  'roleUnknown' | 'roleEmpty' | 'noAddress' | 'documentMissing' | 'doNotWriteTo' | 'templateFaulty'
+  'roleUnknown' | 'roleEmpty' | 'noAddress' | 'documentMissing' | 'doNotWriteTo' | 'notForThisType'
 >;
 
 /** Whether a template can be started on a matter, known before it is opened. */
@@ -19,11 +19,9 @@ export type Readiness =
 
 export function readinessOf(program: Program, reader: FieldReader): Readiness {
   const { record } = reader.context;
-  const reasons = [
-    ...recipientReasons(program, record),
-    ...documentReasons(program, record),
-    ...faults(program, record),
-  ];
+  const faults = typeFaults(program, record);
+  const reasons =
+    faults.length > 0 ? faults : [...recipientReasons(program, record), ...documentReasons(program, record)];
   if (reasons.length > 0) return { kind: 'unavailable', reasons };
   const toFill = program.content.blanks.filter(
     ({ required, defaultFrom }) => required && !(defaultFrom && reader.read(defaultFrom.path)),
@@ -50,8 +48,8 @@ function documentReasons({ content }: Program, record: MatterRecord): readonly U
     .map(({ category }) => ({ code: 'documentMissing', where: 'documents', params: { category } }));
 }
 
-/** A template that does not hold on this type is not offered on it, rather than failing once it is open. */
-function faults({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
-  const own = checkTemplate(content, record.type).find(({ code }) => code !== 'unknownRole');
-  return own ? [{ code: 'templateFaulty', where: 'template', params: { code: own.code } }] : [];
+/** A template that does not hold on this type of matter is not offered on it, rather than failing once it is open. */
+function typeFaults({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
+  const fault = checkTemplate(content, record.type).find(({ code }) => code !== 'unknownRole');
+  return fault ? [{ code: 'notForThisType', where: 'template', params: { type: record.type.name } }] : [];
 }

@@ -46,7 +46,7 @@ describe('readiness', () => {
     expect(
       reasons(readinessOf(programOf([], { documents: [{ category: 'Plan', required: true }] }), readerFor())),
     ).toEqual(['documentMissing']);
-    expect(reasons(readinessOf(programOf([[field('fact.hull')]]), readerFor()))).toEqual(['templateFaulty']);
+    expect(reasons(readinessOf(programOf([[field('fact.hull')]]), readerFor()))).toEqual(['notForThisType']);
   });
 });
 

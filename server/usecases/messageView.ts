@@ -1,5 +1,6 @@
 import type { Message, MessageSummary } from '../../contract/messages.ts';
 import { finishLetter } from '../../core/merge/finish.ts';
+import { lateTexts } from '../../core/merge/late.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { MessageState } from '../../core/model/message.ts';
 import { writeAnswer } from '../../core/template/blanks.ts';
@@ -47,6 +48,7 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
       choices: [...(choices ?? [])],
     })),
     answers: { ...message.answers },
+    late: { ...lateTexts(message, reader) },
     enclosures: message.enclosures.map(({ blob: _blob, ...shown }) => shown),
     notes: viewNotes(notes),
     createdAtUtc: message.createdUtc,

@@ -1,4 +1,5 @@
 import type { Shelf, ShelfItem, ShelfPreview } from '../../contract/matters.ts';
+import { lateTexts } from '../../core/merge/late.ts';
 import { merge } from '../../core/merge/merge.ts';
 import { resolveRecipients } from '../../core/recipients/recipients.ts';
 import { latestOfCategory, orderShelf, readinessOf } from '../../core/shelf/index.ts';
@@ -82,6 +83,7 @@ export async function previewTemplate(
     body: { ...letter.body },
     blanks: letter.blanks.map(({ key, label }) => ({ key, label })),
     answers: { ...letter.proposed },
+    late: { ...lateTexts(letter, reader) },
     documents: template.content.documents.map(
       ({ category }) =>
         latestOfCategory(matter.documents, category)?.name ??

@@ -1,0 +1,58 @@
+// npm run demo [-- --port N --mail-port N --data DIR --fresh]: the whole application with a made-up practice.
+import { rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import {
+  answers,
+  build,
+  builtDemo,
+  builtMailHost,
+  builtServer,
+  builtWeb,
+  install,
+  root,
+  run,
+  together,
+} from './steps.mjs';
+
+const { values } = parseArgs({
+  options: {
+    port: { type: 'string', default: '4100' },
+    'mail-port': { type: 'string', default: '4125' },
+    data: { type: 'string', default: join(root, 'data', 'demo') },
+    fresh: { type: 'boolean', default: false },
+  },
+});
+const data = resolve(values.data);
+const mailPort = Number(values['mail-port']);
+const url = `http://localhost:${values.port}`;
+
+install();
+build();
+if (values.fresh)
+  for (const name of ['practice', 'mailhost']) rmSync(join(data, name), { recursive: true, force: true });
+run(process.execPath, [builtDemo, '--folder', join(data, 'practice')]);
+
+const children = together();
+children.start('The stand-in mail host', [
+  builtMailHost,
+  '--smtp-port',
+  String(mailPort),
+  '--web-port',
+  String(mailPort + 1),
+  '--folder',
+  join(data, 'mailhost'),
+]);
+children.start('The server', [builtServer], {
+  OFFICIUM_PORT: values.port,
+  OFFICIUM_DATA: join(data, 'practice'),
+  OFFICIUM_WEB: builtWeb,
+  OFFICIUM_DEMO: '1',
+  OFFICIUM_SMTP_PORT: String(mailPort),
+  OFFICIUM_MAILBOXES_URL: `http://localhost:${mailPort + 1}`,
+  OFFICIUM_LOG: process.env.OFFICIUM_LOG ?? 'warn',
+});
+if (await answers(`http://127.0.0.1:${values.port}/api/v1/health`)) {
+  console.log(`Officium is ready at ${url}`);
+  console.log(`What recipients get is shown at http://localhost:${mailPort + 1}`);
+}

@@ -1,0 +1,30 @@
+import { Modal } from '@mantine/core';
+import classes from './KeysCard.module.css';
+
+const KEYS: readonly (readonly [keys: string, what: string])[] = [
+  ['Ctrl K', 'find a matter'],
+  ['↑ ↓', 'go along a list'],
+  ['Enter', 'open what is marked, start what is shown'],
+  ['N', 'start a message on the matter'],
+  ['Tab', 'in a sheet: the next blank'],
+  ['Ctrl Enter', 'in a sheet: send'],
+  ['Esc', 'step back; what is written is kept'],
+  ['?', 'this card'],
+];
+
+export function KeysCard({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
+  return (
+    <Modal opened={opened} onClose={onClose} title="Keys" size="sm">
+      <dl className={classes.keys}>
+        {KEYS.map(([keys, what]) => (
+          <div key={keys} className={classes.line}>
+            <dt>
+              <kbd>{keys}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Modal>
+  );
+}

@@ -1,0 +1,55 @@
+import { useEffect } from 'react';
+import type { ChangeEvent } from '../../contract/events.ts';
+import { api } from './api.ts';
+import { useAppDispatch } from './store.ts';
+
+type Tags = Parameters<typeof api.util.invalidateTags>[0];
+
+/** Changes come in bursts (a message moves three times in a second); what they make stale is asked for once. */
+const GATHER_MS = 150;
+
+function staleTags({ kind, id, matterId }: ChangeEvent): Tags {
+  switch (kind) {
+    case 'message':
+      return [{ type: 'Message', id }, { type: 'OnItsWay', id: matterId }, 'OutTray'];
+    case 'entry':
+      return [{ type: 'Matter', id: matterId }, { type: 'Shelf', id: matterId }, 'Matters', 'OutTray'];
+    case 'matter':
+      return [{ type: 'Matter', id: matterId }, 'Matters'];
+    default:
+      return kind satisfies never;
+  }
+}
+
+/** Listens for what changed and renews just that. After a lost line everything shown is asked for again. */
+export function useLiveChanges(): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const source = new EventSource('/api/v1/events');
+    let gathered: NonNullable<Tags>[number][] = [];
+    let timer: number | undefined;
+    let lost = false;
+    const renew = (tags: Tags): void => {
+      gathered.push(...tags);
+      timer ??= window.setTimeout(() => {
+        dispatch(api.util.invalidateTags(gathered));
+        gathered = [];
+        timer = undefined;
+      }, GATHER_MS);
+    };
+    source.addEventListener('change', (event) => {
+      renew(staleTags(JSON.parse(event.data as string) as ChangeEvent));
+    });
+    source.onerror = () => {
+      lost = true;
+    };
+    source.onopen = () => {
+      if (lost) renew(['Matters', 'Matter', 'OnItsWay', 'Shelf', 'OutTray', 'Session']);
+      lost = false;
+    };
+    return () => {
+      source.close();
+      window.clearTimeout(timer);
+    };
+  }, [dispatch]);
+}

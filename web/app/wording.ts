@@ -1,0 +1,214 @@
+import type { EntrySummary } from '../../contract/correspondence.ts';
+import type { ShelfItem } from '../../contract/matters.ts';
+import type { Message } from '../../contract/messages.ts';
+import { formatDate } from '../../core/dates/formatDate.ts';
+import { parsePlainDate } from '../../core/model/plainDate.ts';
+import { listDay, dayOf, timeOfDay, today } from './dates.ts';
+
+/** All that problems, notes and states say to people, made from their codes in this one place. */
+
+type Note = Message['notes'][number];
+type Params = Note['params'];
+
+export interface NoteWords {
+  readonly title: string;
+  readonly detail: string;
+}
+
+const text = (params: Params, key: string): string => String(params[key] ?? '');
+const size = (params: Params, key: string): string => fileSize(Number(params[key] ?? 0));
+
+/** `410 kB`, `2.1 MB`: decimal units, as mail hosts count. */
+export function fileSize(bytes: number): string {
+  if (bytes < 1_000) return `${bytes} bytes`;
+  if (bytes < 1_000_000) return `${Math.round(bytes / 1_000)} kB`;
+  return `${(bytes / 1_000_000).toFixed(1)} MB`;
+}
+
+export const plural = (count: number, one: string, many = `${one}s`): string =>
+  `${count} ${count === 1 ? one : many}`;
+
+const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
+  blankUnfilled: (p) => ({ title: 'Only you know this', detail: `“${text(p, 'label')}” is still open.` }),
+  noRecipient: () => ({ title: 'Nobody to send it to', detail: 'Put in who should get it.' }),
+  malformedAddress: (p) => ({
+    title: 'This address cannot be reached',
+    detail: `“${text(p, 'address')}” is not a whole mail address.`,
+  }),
+  doNotWriteTo: (p) => ({
+    title: 'Not to be written to',
+    detail: `${text(p, 'name')} asked not to get letters from us.`,
+  }),
+  overSizeLimit: (p) => ({
+    title: 'Too large for the mail host',
+    detail: `${size(p, 'bytes')} on its way, the host takes ${size(p, 'limitBytes')}. Remove an enclosure.`,
+  }),
+  spokenNotEnclosed: (p) => ({
+    title: `The ${text(p, 'category').toLowerCase()} is not enclosed`,
+    detail: `${text(p, 'name')} of ${shortDay(text(p, 'addedOn'))} is on the matter.`,
+  }),
+  noneEnclosed: () => ({ title: 'Nothing is enclosed', detail: 'The text speaks of an enclosure.' }),
+  enclosedNotSpoken: (p) => ({
+    title: 'Enclosed without a word',
+    detail: `The text does not mention ${text(p, 'name')}.`,
+  }),
+  greetingNamesOther: (p) => ({
+    title: 'The greeting names somebody else',
+    detail: `“${text(p, 'words')}” does not fit who gets it.`,
+  }),
+  greetingLeavesOut: (p) => ({
+    title: `${text(p, 'name')} is not greeted`,
+    detail: 'but is among those it goes to.',
+  }),
+  otherMatterReference: (p) => ({
+    title: 'Another matter’s reference',
+    detail: `${text(p, 'words')} is not this matter.`,
+  }),
+  otherMatterName: (p) => ({
+    title: 'A name from another matter',
+    detail: `“${text(p, 'words')}” belongs to ${text(p, 'reference')}.`,
+  }),
+  noSubject: () => ({ title: 'No subject', detail: 'It would arrive without one.' }),
+};
+
+export const noteWords = ({ code, params }: Note): NoteWords =>
+  NOTES[code]?.(params) ?? { title: 'Please look at this', detail: '' };
+
+const shortDay = (day: string): string => {
+  const date = parsePlainDate(day);
+  return date ? listDay(date, today()) : '';
+};
+
+/** What a remedy's button says. */
+export function remedyWords(remedy: Note['remedies'][number]): string {
+  switch (remedy.kind) {
+    case 'enclose':
+      return 'Enclose it';
+    case 'removeRecipient':
+      return 'Take out';
+    case 'replaceWords':
+      return `Write “${remedy.by}”`;
+    case 'goToBlank':
+      return 'Go to it';
+    default:
+      return remedy satisfies never;
+  }
+}
+
+type Reason = ShelfItem['reasons'][number];
+
+const REASONS: Readonly<Record<string, (params: Reason['params']) => string>> = {
+  roleUnknown: () => 'this kind of matter has no such party',
+  roleEmpty: (p) => `no ${String(p['role'])} on this matter`,
+  noAddress: (p) => `no mail address for ${String(p['name'])}`,
+  documentMissing: (p) => `no ${String(p['category']).toLowerCase()} on this matter yet`,
+  doNotWriteTo: (p) => `${String(p['name'])} is not to be written to`,
+  notForThisType: () => 'for another kind of matter',
+};
+
+export const reasonWords = ({ code, params }: Reason): string =>
+  REASONS[code]?.(params) ?? 'not possible here';
+
+export function readinessWords({ readiness, blanks }: ShelfItem): string {
+  switch (readiness) {
+    case 'ready':
+      return 'ready';
+    case 'blanks':
+      return plural(blanks, 'blank');
+    case 'unavailable':
+      return 'not here';
+    default:
+      return readiness satisfies never;
+  }
+}
+
+/** Why a template stands where it does, in the words of the practice's own history. */
+export function usualWords({ use }: ShelfItem, lastSent: string | null): string | undefined {
+  if (use.followed === 0) return undefined;
+  const times = `${use.followed} of ${plural(use.followedOf, 'time')}`;
+  return lastSent === null ? `first on such matters, ${times}` : `after “${lastSent}”, ${times}`;
+}
+
+export function awaitingWords({
+  awaiting,
+}: EntrySummary): { readonly words: string; readonly late: boolean } | undefined {
+  switch (awaiting.kind) {
+    case 'nothing':
+      return undefined;
+    case 'theirAnswer':
+      return {
+        words: awaiting.days === 0 ? 'Sent today' : `No answer · ${plural(awaiting.days, 'day')}`,
+        late: awaiting.days >= 5,
+      };
+    case 'ourAnswer':
+      return {
+        words: awaiting.days === 0 ? 'Answer owed' : `Answer owed · ${plural(awaiting.days, 'day')}`,
+        late: awaiting.days >= 2,
+      };
+    default:
+      return awaiting satisfies never;
+  }
+}
+
+type Stated = Pick<Message, 'state' | 'stateDetail'>;
+
+/** Where a message is, in words; times of leaving are counted down elsewhere. */
+export function stateWords({ state, stateDetail }: Stated): string {
+  switch (state) {
+    case 'draft':
+      return 'Draft';
+    case 'held':
+      return `Leaves ${whenWords(stateDetail.leavesAtUtc)}`;
+    case 'queued':
+      return 'Waiting for the mail host';
+    case 'sending':
+      return 'Being handed over';
+    case 'deferred':
+      return `Put off by the host · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
+    case 'sent':
+      return 'Sent and filed';
+    case 'failed':
+      return 'Not sent: the host refused it';
+    case 'may-have-gone':
+      return 'May have gone: the host’s answer was lost';
+    default:
+      return state satisfies never;
+  }
+}
+
+function whenWords(utc: number | undefined): string {
+  if (utc === undefined) return 'soon';
+  const day = dayOf(utc);
+  return day === today()
+    ? `at ${timeOfDay(utc)}`
+    : `${formatDate(day, 'weekdayDayMonth')} at ${timeOfDay(utc)}`;
+}
+
+/** What to do about a host's refusal, from the first figures of its reply (RFC 3463). */
+export function refusalAdvice(reply: string): string {
+  if (/\b5\.1\.\d|no such|unknown|mailbox here/i.test(reply))
+    return 'The address does not exist there. Correct it, then send again.';
+  if (/\b5\.2\.2|full/i.test(reply)) return 'Their mailbox is full. Telephone, or use another address.';
+  if (/\b5\.3\.4|\b552\b|larger/i.test(reply))
+    return 'It is too large for their host. Take out an enclosure, then send again.';
+  return 'Call it back, mend what the host names, and send again. Nothing has gone.';
+}
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null;
+
+/** What an API error says to a person: the server's own words where it has any. */
+export function problemWords(error: unknown): string {
+  if (isObject(error)) {
+    if (error['status'] === 'FETCH_ERROR')
+      return 'The server cannot be reached. What you have written stays here; it will be kept as soon as it answers.';
+    const data = error['data'];
+    if (isObject(data) && typeof data['detail'] === 'string') return data['detail'];
+  }
+  return 'Something went wrong. Nothing was sent.';
+}
+
+export const problemCode = (error: unknown): string | undefined => {
+  const data = isObject(error) ? error['data'] : undefined;
+  return isObject(data) && typeof data['code'] === 'string' ? data['code'] : undefined;
+};

@@ -1,0 +1,147 @@
+import { IconCalendarEvent, IconFiles, IconUsers } from '@tabler/icons-react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { DocumentView, MatterDetail, PartyView } from '../../../contract/matters.ts';
+import { formatDate } from '../../../core/dates/formatDate.ts';
+import { groupBy } from '../../../core/model/groupBy.ts';
+import { listDay, readDay, today } from '../../app/dates.ts';
+import { fileSize } from '../../app/wording.ts';
+import { leftWords, nearness } from './dates.ts';
+import classes from './Folder.module.css';
+
+/** What lies in the matter's folder. Beside an open sheet it narrows to a strip that leads back to it. */
+export function Folder({ matter, narrow }: { readonly matter: MatterDetail; readonly narrow: boolean }) {
+  if (narrow) return <Strip matter={matter} />;
+  return (
+    <section className={classes.folder} aria-label="Folder">
+      <Part title="Parties" count={matter.parties.length}>
+        <Parties parties={matter.parties} />
+      </Part>
+      <Part title="Dates and figures">
+        <Values matter={matter} />
+      </Part>
+      <Part title="Documents" count={matter.documents.length}>
+        {matter.documents.map((document) => (
+          <DocumentLine key={document.id} document={document} matterId={matter.id} />
+        ))}
+        {matter.documents.length === 0 ? (
+          <p className={classes.none}>Reports, invoices and pictures of this matter stand here.</p>
+        ) : null}
+      </Part>
+    </section>
+  );
+}
+
+function Part({
+  title,
+  count,
+  children,
+}: {
+  readonly title: string;
+  readonly count?: number;
+  readonly children: ReactNode;
+}) {
+  return (
+    <details open className={classes.part}>
+      <summary>
+        <h2>{title}</h2>
+        {count === undefined ? null : <small>{count}</small>}
+      </summary>
+      {children}
+    </details>
+  );
+}
+
+function Parties({ parties }: { readonly parties: readonly PartyView[] }) {
+  if (parties.length === 0)
+    return <p className={classes.none}>Nobody yet. Whom the matter concerns stands here.</p>;
+  return [...groupBy(parties, ({ roleLabel }) => roleLabel)].map(([role, holders]) => (
+    <div key={role} className={classes.line}>
+      <span className={classes.label}>{role}</span>
+      <span>
+        {holders.map((party) => (
+          <span
+            key={party.contactId}
+            className={classes.party}
+            title={[party.organisation, party.address, party.phone].filter(Boolean).join(' · ')}
+          >
+            {party.name}
+            {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
+            {party.doNotWriteTo ? <em> not to be written to</em> : null}
+            {party.bounced ? <em> mail came back</em> : null}
+            {!party.doNotWriteTo && party.address === undefined ? <small> · no mail address</small> : null}
+          </span>
+        ))}
+      </span>
+    </div>
+  ));
+}
+
+function Values({ matter }: { readonly matter: MatterDetail }) {
+  const dates = new Map(matter.dateline.keyDates.map((keyDate) => [keyDate.label, keyDate]));
+  return matter.values.map(({ path, label, text, date }) => {
+    const keyDate = dates.get(label);
+    const left = keyDate ? leftWords(keyDate, matter.dateline.today) : '';
+    const near = keyDate && nearness(keyDate, matter.dateline.today) === 'near';
+    return (
+      <div key={path} className={classes.line}>
+        <span className={classes.label}>{label}</span>
+        <span
+          className={near ? classes.near : undefined}
+          title={date === undefined ? undefined : formatDate(readDay(date), 'longWeekday')}
+        >
+          {text}
+          {left === '' ? '' : ` · ${left}`}
+        </span>
+      </div>
+    );
+  });
+}
+
+const KINDS: Readonly<Record<string, string>> = {
+  'application/pdf': 'PDF',
+  'image/jpeg': 'JPG',
+  'image/png': 'PNG',
+  'text/plain': 'TXT',
+};
+
+function DocumentLine({
+  document,
+  matterId,
+}: {
+  readonly document: DocumentView;
+  readonly matterId: string;
+}) {
+  return (
+    <a
+      className={classes.document}
+      href={`/api/v1/matters/${matterId}/documents/${document.id}/content`}
+      target="_blank"
+      rel="noopener"
+      title={`${document.category}, ${fileSize(document.sizeBytes)}`}
+    >
+      <i>{KINDS[document.mediaType] ?? 'FILE'}</i>
+      <span>{document.name}</span>
+      <small>{listDay(readDay(document.addedOn), today()).replace(/^\p{L}+ /u, '')}</small>
+    </a>
+  );
+}
+
+function Strip({ matter }: { readonly matter: MatterDetail }) {
+  const parts = [
+    { name: 'Parties', count: matter.parties.length, Icon: IconUsers },
+    { name: 'Dates', count: matter.values.length, Icon: IconCalendarEvent },
+    { name: 'Documents', count: matter.documents.length, Icon: IconFiles },
+  ];
+  return (
+    <nav className={classes.strip} aria-label="Folder">
+      {parts.map(({ name, count, Icon }) => (
+        <Link key={name} to={`/matters/${matter.id}`} title={`${name}: open the folder. The sheet is kept.`}>
+          <Icon size={18} stroke={1.5} aria-hidden="true" />
+          <span className={classes.stripName}>{name}</span>
+          <b>{count}</b>
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,3 @@
+export { Crumb } from './Crumb.tsx';
+export { MatterPage } from './MatterPage.tsx';
+export type { MatterContext } from './MatterPage.tsx';

@@ -1,0 +1,80 @@
+import { Combobox, useCombobox } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useKeys } from '../../ui/keys.ts';
+import { useFindMattersQuery } from './api.ts';
+import classes from './FindAnything.module.css';
+
+/** The field that finds from anywhere: Ctrl+K, a few letters, Enter. */
+export function FindAnything() {
+  const [typed, setTyped] = useState('');
+  const [query] = useDebouncedValue(typed, 120);
+  const { data } = useFindMattersQuery(query, { skip: query.trim() === '' });
+  const found = query.trim() === '' ? [] : (data?.items ?? []);
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+  const combobox = useCombobox({
+    onDropdownClose: () => {
+      combobox.resetSelectedOption();
+    },
+  });
+  useKeys({
+    'Ctrl+k': () => {
+      input.current?.focus();
+      input.current?.select();
+    },
+  });
+
+  const open = (id: string): void => {
+    setTyped('');
+    combobox.closeDropdown();
+    input.current?.blur();
+    void navigate(`/matters/${id}`);
+  };
+
+  return (
+    <Combobox store={combobox} onOptionSubmit={open} withinPortal={false}>
+      <Combobox.Target>
+        <div className={classes.find}>
+          <input
+            ref={input}
+            value={typed}
+            placeholder="Find a matter"
+            aria-label="Find a matter"
+            onChange={(event) => {
+              setTyped(event.currentTarget.value);
+              combobox.openDropdown();
+              combobox.selectFirstOption();
+            }}
+            onFocus={() => {
+              combobox.openDropdown();
+            }}
+            onBlur={() => {
+              combobox.closeDropdown();
+            }}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') {
+                setTyped('');
+                event.currentTarget.blur();
+              }
+            }}
+          />
+          <kbd aria-hidden="true">Ctrl K</kbd>
+        </div>
+      </Combobox.Target>
+      <Combobox.Dropdown hidden={query.trim() === ''}>
+        <Combobox.Options aria-label="Matters found">
+          {found.map((matter) => (
+            <Combobox.Option key={matter.id} value={matter.id} className={classes.option}>
+              <span className={classes.reference}>{matter.reference}</span>
+              <span className={classes.title}>{matter.title}</span>
+              <span className={classes.parties}>{matter.parties[0] ?? ''}</span>
+            </Combobox.Option>
+          ))}
+          {data && found.length === 0 ? <Combobox.Empty>No matter has these words</Combobox.Empty> : null}
+        </Combobox.Options>
+      </Combobox.Dropdown>
+    </Combobox>
+  );
+}

@@ -1,0 +1,2 @@
+export { FindAnything } from './FindAnything.tsx';
+export { MattersPage } from './MattersPage.tsx';

@@ -1,0 +1,120 @@
+import { Popover } from '@mantine/core';
+import { useState } from 'react';
+import type { Message } from '../../../contract/messages.ts';
+import { fileSize, plural } from '../../app/wording.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { Keeping } from './useDraft.ts';
+import classes from './SendBar.module.css';
+
+interface SendBarProps {
+  readonly lines: Readonly<Record<'to' | 'cc' | 'bcc', Message['to']>>;
+  readonly enclosures: Message['enclosures'];
+  readonly reference: string;
+  readonly keeping: Keeping;
+  readonly problem: string | undefined;
+  /** Notes not dealt with yet, and how many of them cannot be left so. */
+  readonly waiting: number;
+  readonly stops: number;
+  readonly busy: boolean;
+  readonly onSend: () => void;
+  readonly onLater: (sendAt: string) => void;
+  readonly onPutAway: () => void;
+  readonly onDiscard: () => void;
+}
+
+const KEEPING: Readonly<Record<Keeping, string>> = {
+  kept: 'kept',
+  keeping: 'keeping…',
+  unkept: 'not kept yet',
+};
+
+/** Sends, and says in words what sending will do. */
+export function SendBar(props: SendBarProps) {
+  const { keeping, problem, waiting, stops, busy } = props;
+  return (
+    <footer className={classes.bar}>
+      <Button kind="go" hint="Ctrl ↵" disabled={busy} onClick={props.onSend}>
+        Send
+      </Button>
+      <span className={classes.what} role="status">
+        {problem === undefined ? <Doing {...props} /> : <span className={classes.problem}>{problem}</span>}
+        {waiting > 0 ? (
+          <span className={stops > 0 ? classes.stops : classes.cautions}>
+            {stops > 0
+              ? `${plural(stops, 'thing')} to settle first`
+              : `${plural(waiting, 'note')} to look at`}
+          </span>
+        ) : null}
+      </span>
+      <span className={classes.beside}>
+        <small className={classes.keeping} data-keeping={keeping}>
+          {KEEPING[keeping]}
+        </small>
+        <Later onLater={props.onLater} />
+        <Button onClick={props.onPutAway}>Put away</Button>
+        <Button onClick={props.onDiscard}>Discard</Button>
+      </span>
+    </footer>
+  );
+}
+
+function Doing({ lines, enclosures, reference }: SendBarProps) {
+  const copies = lines.cc.length + lines.bcc.length;
+  const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0);
+  return (
+    <>
+      to <b>{lines.to.length === 1 ? lines.to[0]?.name || lines.to[0]?.address : lines.to.length}</b>
+      {copies > 0 ? <>, copy to {copies}</> : null}
+      {enclosures.length > 0 ? (
+        <>
+          {' '}
+          · {plural(enclosures.length, 'enclosure')}, <b>{fileSize(bytes)}</b>
+        </>
+      ) : null}{' '}
+      · filed on <b>{reference}</b>
+    </>
+  );
+}
+
+/** Local wall-clock text for the field, an hour ahead and on the full hour: a time people would choose. */
+function inAnHour(): string {
+  const then = new Date(Date.now() + 3_600_000);
+  then.setMinutes(0, 0, 0);
+  const pad = (n: number): string => String(n).padStart(2, '0');
+  return `${then.getFullYear()}-${pad(then.getMonth() + 1)}-${pad(then.getDate())}T${pad(then.getHours())}:00`;
+}
+
+function Later({ onLater }: { readonly onLater: (sendAt: string) => void }) {
+  const [at, setAt] = useState(inAnHour);
+  return (
+    <Popover position="top-end" trapFocus>
+      <Popover.Target>
+        <Button>Later…</Button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <form
+          className={classes.later}
+          onSubmit={(event) => {
+            event.preventDefault();
+            onLater(new Date(at).toISOString());
+          }}
+        >
+          <label>
+            Leave at
+            <input
+              type="datetime-local"
+              required
+              value={at}
+              onChange={(event) => {
+                setAt(event.currentTarget.value);
+              }}
+            />
+          </label>
+          <Button kind="go" type="submit">
+            Send then
+          </Button>
+        </form>
+      </Popover.Dropdown>
+    </Popover>
+  );
+}

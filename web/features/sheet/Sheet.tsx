@@ -1,0 +1,256 @@
+import { EditorContent, useEditor } from '@tiptap/react';
+import type { Editor } from '@tiptap/react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { MatterDetail } from '../../../contract/matters.ts';
+import type { ChangeMessage, Message, SendMessage } from '../../../contract/messages.ts';
+import { problemWords } from '../../app/wording.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useKeys } from '../../ui/keys.ts';
+import { useDiscardMutation } from '../trays/index.ts';
+import { AddressBlock } from './AddressBlock.tsx';
+import { BlanksContext } from './blanksContext.ts';
+import { Enclosures } from './Enclosures.tsx';
+import { Margin } from './Margin.tsx';
+import { SendBar } from './SendBar.tsx';
+import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
+import { useSendMessageMutation } from './api.ts';
+import { findWords, notesKey } from './noteHighlights.ts';
+import { useDraft } from './useDraft.ts';
+import classes from './Sheet.module.css';
+
+interface SheetProps {
+  readonly initial: Message;
+  readonly matter: MatterDetail;
+  readonly onTakeTheirs: () => void;
+}
+
+type Remedy = Message['notes'][number]['remedies'][number];
+
+/** The sheet: address block, subject, body, enclosures at the foot, and notes in its margin. */
+export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
+  const navigate = useNavigate();
+  const [lines, setLines] = useState({ to: initial.to, cc: initial.cc, bcc: initial.bcc });
+  const [enclosures, setEnclosures] = useState(initial.enclosures);
+  const [answers, setAnswers] = useState(initial.answers);
+  const [acknowledged, setAcknowledged] = useState<ReadonlySet<string>>(new Set());
+  const [asked, setAsked] = useState(false);
+  const [send, sending] = useSendMessageMutation();
+  const [discard] = useDiscardMutation();
+  const touched = useRef(initial.revision > 1);
+  const page = useRef<HTMLDivElement>(null);
+
+  const draft = useDraft(initial, (renewed) => {
+    body?.commands.setContent(renewed.body, { emitUpdate: false });
+    subject?.commands.setContent(subjectContent(renewed.subjectNodes), { emitUpdate: false });
+  });
+  const change = (part: ChangeMessage): void => {
+    touched.current = true;
+    setAsked(false);
+    draft.change(part);
+  };
+
+  const subject = useEditor({
+    extensions: subjectExtensions,
+    content: subjectContent(initial.subjectNodes),
+    shouldRerenderOnTransaction: false,
+    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
+    onUpdate: ({ editor }) => {
+      change({ subject: subjectNodesOf(editor.getJSON()) });
+    },
+  });
+  const body = useEditor({
+    extensions: bodyExtensions,
+    content: initial.body,
+    shouldRerenderOnTransaction: false,
+    editorProps: {
+      attributes: {
+        'aria-label': 'Text of the message',
+        role: 'textbox',
+        'aria-multiline': 'true',
+        spellcheck: 'true',
+      },
+    },
+    onUpdate: ({ editor }) => {
+      change({ body: editor.getJSON() as Message['body'] });
+    },
+  });
+
+  const { notes } = draft.message;
+  useEffect(() => {
+    body?.view.dispatch(body.state.tr.setMeta(notesKey, notes));
+  }, [body, notes]);
+  useEffect(() => startPlace(body, page.current), [body]);
+
+  const shownNotes = notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
+  const stops = shownNotes.filter(({ severity }) => severity === 'stop').length;
+
+  const go = async (order: SendMessage = {}): Promise<void> => {
+    if (sending.isLoading || !(await draft.flush())) return;
+    setAsked(true);
+    const sent = await send({ id: initial.id, order: { ...order, acknowledged: [...acknowledged] } })
+      .unwrap()
+      .catch(() => undefined);
+    if (sent) await navigate(`/matters/${matter.id}`);
+    else page.current?.parentElement?.querySelector<HTMLElement>('[data-note-card] button')?.focus();
+  };
+
+  const putAway = async (): Promise<void> => {
+    if (touched.current) await draft.flush();
+    else
+      await discard(initial.id)
+        .unwrap()
+        .catch(() => null);
+    await navigate(`/matters/${matter.id}`);
+  };
+  const throwAway = async (): Promise<void> => {
+    await draft.flush();
+    await discard(initial.id)
+      .unwrap()
+      .catch(() => null);
+    await navigate(`/matters/${matter.id}`, { state: { discarded: initial.id } });
+  };
+  useKeys({ 'Ctrl+Enter': () => void go(), Escape: () => void putAway() });
+
+  const answer = (key: string, text: string): void => {
+    const next = { ...answers, [key]: text };
+    setAnswers(next);
+    change({ answers: next });
+  };
+  const setLine = (part: 'to' | 'cc' | 'bcc', recipients: Message['to']): void => {
+    setLines((known) => ({ ...known, [part]: recipients }));
+    change({
+      [part]: recipients.map(({ address, name, contactId }) => ({
+        address,
+        name,
+        ...(contactId === undefined ? {} : { contactId }),
+      })),
+    });
+  };
+  const enclose = (next: Message['enclosures']): void => {
+    setEnclosures(next);
+    change({ enclosures: next.map(({ documentId, fileName }) => ({ documentId, fileName })) });
+  };
+  const remedy = (one: Remedy): void => {
+    switch (one.kind) {
+      case 'enclose': {
+        const document = matter.documents.find(({ id }) => id === one.documentId);
+        if (document)
+          enclose([
+            ...enclosures,
+            {
+              documentId: document.id,
+              fileName: document.fileName,
+              category: document.category,
+              mediaType: document.mediaType,
+              sizeBytes: document.sizeBytes,
+            },
+          ]);
+        return;
+      }
+      case 'removeRecipient':
+        for (const part of ['to', 'cc', 'bcc'] as const) {
+          const left = lines[part].filter(({ address }) => address !== one.address);
+          if (left.length < lines[part].length) setLine(part, left);
+        }
+        return;
+      case 'replaceWords':
+        replaceWords(body, one.block, one.words, one.by);
+        return;
+      case 'goToBlank':
+        page.current
+          ?.querySelector<HTMLElement>(`[data-blank-key="${CSS.escape(one.key)}"] [data-blank-field]`)
+          ?.focus();
+        return;
+      default:
+        one satisfies never;
+    }
+  };
+
+  const blanks = useMemo(
+    () => ({ blanks: draft.message.blanks, late: draft.message.late }),
+    [draft.message.blanks, draft.message.late],
+  );
+  return (
+    <BlanksContext value={{ ...blanks, answers, onAnswer: answer }}>
+      {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void draft.keepMine()} /> : null}
+      <div className={classes.scroller}>
+        <article className={classes.sheet} ref={page} aria-label="Sheet">
+          <AddressBlock from={initial.from} lines={lines} matter={matter} onChange={setLine} />
+          <div className={classes.subject} data-part="subject">
+            <EditorContent editor={subject} />
+          </div>
+          <div className={classes.body}>
+            <EditorContent editor={body} />
+          </div>
+          <Enclosures
+            enclosures={enclosures}
+            documents={matter.documents}
+            matterId={matter.id}
+            onChange={enclose}
+          />
+        </article>
+        <Margin
+          page={page}
+          notes={shownNotes}
+          pressing={asked}
+          onRemedy={remedy}
+          onLeave={(code) => {
+            setAcknowledged((known) => new Set([...known, code]));
+          }}
+        />
+      </div>
+      <SendBar
+        lines={lines}
+        enclosures={enclosures}
+        reference={matter.reference}
+        keeping={draft.keeping}
+        problem={
+          draft.problem ??
+          (sending.error && !stops && shownNotes.length === 0 ? problemWords(sending.error) : undefined)
+        }
+        waiting={shownNotes.length}
+        stops={stops}
+        busy={sending.isLoading}
+        onSend={() => void go()}
+        onLater={(sendAt) => void go({ sendAt })}
+        onPutAway={() => void putAway()}
+        onDiscard={() => void throwAway()}
+      />
+    </BlanksContext>
+  );
+}
+
+/** Where writing begins: the first open blank, or else the end of the first paragraph after the greeting. */
+function startPlace(editor: Editor | null, page: HTMLElement | null): void {
+  if (!editor || !page) return;
+  window.requestAnimationFrame(() => {
+    const open = page.querySelector<HTMLElement>('[data-blank-field][data-open="true"]');
+    if (open) open.focus();
+    else editor.commands.focus(emptyParagraph(editor) ?? 'start');
+  });
+}
+
+function emptyParagraph(editor: Editor): number | undefined {
+  let at: number | undefined;
+  editor.state.doc.descendants((node, pos) => {
+    if (at === undefined && node.isTextblock && node.content.size === 0) at = pos + 1;
+    return at === undefined;
+  });
+  return at;
+}
+
+function replaceWords(editor: Editor | null, block: number, words: string, by: string): void {
+  const place = editor && findWords(editor.state.doc, block, words);
+  if (place) editor.view.dispatch(editor.state.tr.insertText(by, place.from, place.to));
+}
+
+function Conflict({ onTheirs, onMine }: { readonly onTheirs: () => void; readonly onMine: () => void }) {
+  return (
+    <p className={classes.conflict} role="alert">
+      This draft was changed in another window. Yours is still here, the other is kept on the server.
+      <Button onClick={onMine}>Keep mine</Button>
+      <Button onClick={onTheirs}>Take the other</Button>
+    </p>
+  );
+}

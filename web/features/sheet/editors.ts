@@ -1,0 +1,104 @@
+import { Extension, Node } from '@tiptap/core';
+import { Link } from '@tiptap/extension-link';
+import { StarterKit } from '@tiptap/starter-kit';
+import type { JSONContent } from '@tiptap/core';
+import type { Message } from '../../../contract/messages.ts';
+import { isSafeHref } from '../../../core/template/parseDocument.ts';
+import { BlankNode } from './BlankNode.tsx';
+import { LateNode } from './LateNode.tsx';
+import { NoteHighlights } from './noteHighlights.ts';
+import { ValueMark } from './valueMark.ts';
+
+/** Moves to a blank of the sheet, from wherever one is; false where there is none that way. */
+export function goToBlank(from: Element | null, step: 1 | -1): boolean {
+  const fields = [...document.querySelectorAll<HTMLElement>('[data-blank-field]')];
+  const place = from ?? document.body;
+  const after = fields.filter(
+    (field) => (place.compareDocumentPosition(field) & globalThis.Node.DOCUMENT_POSITION_FOLLOWING) !== 0,
+  );
+  const next =
+    step === 1 ? after[0] : fields.filter((field) => !after.includes(field) && field !== place).at(-1);
+  next?.focus();
+  return next !== undefined;
+}
+
+/** Where the caret is, as an element. */
+function caret(): Element | null {
+  const node = window.getSelection()?.focusNode;
+  return node instanceof Element ? node : (node?.parentElement ?? null);
+}
+
+const TabToBlanks = Extension.create({
+  name: 'tabToBlanks',
+  priority: 1_000,
+  addKeyboardShortcuts: () => ({
+    Tab: () => goToBlank(caret(), 1),
+    'Shift-Tab': () => goToBlank(caret(), -1),
+    // Sending is the sheet's: here it must not break the line.
+    'Mod-Enter': () => true,
+  }),
+});
+
+const shared = [ValueMark, BlankNode, LateNode, TabToBlanks];
+
+/** The body: what a letter can hold, and no more. */
+export const bodyExtensions = [
+  StarterKit.configure({
+    link: false,
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    strike: false,
+    trailingNode: false,
+    heading: { levels: [1, 2, 3] },
+  }),
+  Link.configure({
+    openOnClick: false,
+    autolink: true,
+    defaultProtocol: 'https',
+    isAllowedUri: (href) => isSafeHref(href) || isSafeHref(`https://${href}`),
+  }),
+  NoteHighlights,
+  ...shared,
+];
+
+/** One line only: a document of a single paragraph, in which Enter does nothing. */
+const LineDocument = Node.create({ name: 'doc', topNode: true, content: 'paragraph' });
+const OneLine = Extension.create({
+  name: 'oneLine',
+  addKeyboardShortcuts: () => ({ Enter: () => true, 'Shift-Enter': () => true }),
+});
+
+export const subjectExtensions = [
+  StarterKit.configure({
+    document: false,
+    link: false,
+    blockquote: false,
+    bold: false,
+    italic: false,
+    underline: false,
+    bulletList: false,
+    orderedList: false,
+    listItem: false,
+    listKeymap: false,
+    code: false,
+    codeBlock: false,
+    hardBreak: false,
+    heading: false,
+    horizontalRule: false,
+    strike: false,
+    trailingNode: false,
+  }),
+  LineDocument,
+  OneLine,
+  ...shared,
+];
+
+export const subjectContent = (nodes: Message['subjectNodes']): JSONContent => ({
+  type: 'doc',
+  content: [{ type: 'paragraph', content: [...nodes] }],
+});
+
+export const subjectNodesOf = (json: JSONContent): Message['subjectNodes'] =>
+  (json.content?.[0]?.content ?? []) as Message['subjectNodes'];

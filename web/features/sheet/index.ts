@@ -1,0 +1,1 @@
+export { SheetPane } from './SheetPane.tsx';

@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import type { ShelfItem } from '../../../contract/matters.ts';
+import { filterShelf, groupShelf } from './filterShelf.ts';
+
+const item = (name: string, change: Partial<ShelfItem> = {}): ShelfItem => ({
+  templateId: name,
+  name,
+  channel: 'email',
+  category: 'Letter',
+  readiness: 'ready',
+  blanks: 0,
+  reasons: [],
+  words: '',
+  to: [],
+  use: { followed: 0, followedOf: 0, sentHere: false },
+  ...change,
+});
+
+describe('narrowing the shelf', () => {
+  const items = [
+    item('Closing', { words: 'thank you for your report' }),
+    item('Report with invoice'),
+    item('Unreported', { readiness: 'ready' }),
+    item('Report to underwriter', { readiness: 'unavailable' }),
+    item('Märchen', { category: 'Report' }),
+  ];
+  const names = (typed: string) => filterShelf(items, typed).map(({ name }) => name);
+
+  it('puts a word that begins the name before one within it, before one in the wording, and what cannot start last', () => {
+    expect(names('rep')).toEqual([
+      'Report with invoice',
+      'Unreported',
+      'Closing',
+      'Märchen',
+      'Report to underwriter',
+    ]);
+  });
+
+  it('finds every word typed, in any order, whatever the accents', () => {
+    expect(names('invoice rep')).toEqual(['Report with invoice']);
+    expect(names('marchen')).toEqual(['Märchen']);
+    expect(names('nothing of the kind')).toEqual([]);
+    expect(names('  ')).toHaveLength(5);
+  });
+});
+
+describe('the headings of the shelf', () => {
+  it('set apart what usually comes next, and what cannot start', () => {
+    const usual = ['a', 'b', 'c', 'd'].map((name) =>
+      item(name, { use: { followed: 3, followedOf: 9, sentHere: false } }),
+    );
+    const groups = groupShelf([...usual, item('e', { readiness: 'unavailable' })]);
+    expect(groups.map(({ title, items }) => [title, items.map(({ name }) => name).join('')])).toEqual([
+      ['Usually next here', 'abc'],
+      ['Can start now', 'd'],
+      ['Not here', 'e'],
+    ]);
+  });
+});

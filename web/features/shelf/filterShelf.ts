@@ -1,0 +1,44 @@
+import type { ShelfItem } from '../../../contract/matters.ts';
+import { foldName } from '../../../core/checks/words.ts';
+
+/** Where the words typed were found, best first. */
+function matchRank(item: ShelfItem, words: readonly string[]): number | undefined {
+  const name = foldName(item.name);
+  if (words.every((word) => name.includes(word)))
+    return words.every((word) => name.startsWith(word) || name.includes(` ${word}`)) ? 0 : 1;
+  const inside = `${name} ${foldName(item.category)} ${item.words}`;
+  return words.every((word) => inside.includes(word)) ? 2 : undefined;
+}
+
+/** Narrows the shelf by words of the name, the category or the wording inside; the order within stays the shelf's own. */
+export function filterShelf(items: readonly ShelfItem[], typed: string): readonly ShelfItem[] {
+  const words = foldName(typed).split(/\s+/).filter(Boolean);
+  if (words.length === 0) return items;
+  return items
+    .flatMap((item) => {
+      const rank = matchRank(item, words);
+      return rank === undefined ? [] : [{ item, rank: rank + (item.readiness === 'unavailable' ? 10 : 0) }];
+    })
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ item }) => item);
+}
+
+export interface ShelfGroup {
+  readonly title: string;
+  readonly items: readonly ShelfItem[];
+}
+
+/** How many that usually come next stand apart at the top. */
+const USUAL = 3;
+
+/** The shelf under its headings: what usually comes next here, what else can start, and what cannot, with why. */
+export function groupShelf(items: readonly ShelfItem[]): readonly ShelfGroup[] {
+  const startable = items.filter(({ readiness }) => readiness !== 'unavailable');
+  const usual = startable.filter(({ use }) => use.followed > 0).slice(0, USUAL);
+  const groups = [
+    { title: 'Usually next here', items: usual },
+    { title: 'Can start now', items: startable.filter((item) => !usual.includes(item)) },
+    { title: 'Not here', items: items.filter(({ readiness }) => readiness === 'unavailable') },
+  ];
+  return groups.filter((group) => group.items.length > 0);
+}

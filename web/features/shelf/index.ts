@@ -1,0 +1,2 @@
+export { ShelfPane } from './ShelfPane.tsx';
+export { useStartMessageMutation } from './api.ts';

@@ -1,0 +1,4 @@
+export { OnItsWay } from './OnItsWay.tsx';
+export { OutTrayPage } from './OutTrayPage.tsx';
+export { TrayLink } from './TrayLink.tsx';
+export { useDiscardMutation, useRestoreMutation } from './api.ts';
