@@ -43,6 +43,8 @@ export type LabelledValue = Static<typeof LabelledValue>;
 export const PartyView = Type.Object({
   role: Type.String(),
   roleLabel: Type.String(),
+  /** For several in the role. */
+  rolePlural: Type.String(),
   contactId: Id,
   name: Type.String(),
   kind: Type.Union([Type.Literal('person'), Type.Literal('organisation')]),

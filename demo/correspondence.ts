@@ -23,7 +23,7 @@ import { DOMAIN } from './people.ts';
 import { demoSettings } from './practice.ts';
 import type { Chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
-import { ANSWERS, BLANK_ANSWERS, OPENINGS } from './wording.ts';
+import { ANSWERS, BLANK_ANSWERS, OPENINGS, OUR_ANSWERS } from './wording.ts';
 
 const programs: ReadonlyMap<string, { readonly template: TemplateVersion; readonly program: Program }> =
   new Map(
@@ -60,16 +60,20 @@ export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]
   const opening = await unasked(desk, OPENINGS[0], demo.openedOn);
   if (opening) entries.push(opening);
   for (const { step, on } of demo.story) {
-    const sent = await sentFrom(desk, step, on);
+    const answered = step === 'instructions' ? opening?.entry.internetMessageId : undefined;
+    const sent = await sentFrom(desk, step, on, answered ? [answered] : []);
     if (!sent) continue;
     entries.push(sent);
     const answeredOn = addDays(on, luck.between(1, 4));
     const answers = luck.next() < 0.74 && answeredOn < today;
     const answer = answers ? await answerTo(desk, sent.entry, step, answeredOn) : undefined;
     if (answer) entries.push(answer);
-    if (luck.next() < 0.28 && addDays(on, 5) < today) {
+    if (luck.next() < (demo.matter.reference === 'SV-2041' ? 0.95 : 0.28) && addDays(on, 5) < today) {
       const extra = await unasked(desk, left.splice(luck.between(0, left.length - 1), 1)[0], addDays(on, 5));
       if (extra) entries.push(extra);
+      const answeredOn = addDays(on, luck.between(6, 8));
+      if (extra && luck.next() < 0.75 && answeredOn < today)
+        entries.push(await answerFrom(desk, extra.entry, answeredOn));
     }
   }
   return entries.sort((a, b) => a.entry.occurredAtUtc - b.entry.occurredAtUtc);
@@ -79,6 +83,7 @@ async function sentFrom(
   { demo, today, luck, blobs }: Desk,
   step: string,
   on: PlainDate,
+  references: readonly string[],
 ): Promise<DemoEntry | undefined> {
   const known = programs.get(step);
   if (!known) throw new Error(`no template ${step}`);
@@ -113,7 +118,7 @@ async function sentFrom(
     from,
     recipients,
     letter: finished,
-    references: [],
+    references,
     attachments: documents,
   });
   const bytes = await assemble(plan, blobs);
@@ -133,7 +138,7 @@ async function sentFrom(
     rawBlob: await blobs.put(bytes),
     rawBytes: bytes.length,
     internetMessageId,
-    references: [],
+    references,
     templateVersionId: template.versionId,
     authorId: matter.responsible.id,
   };
@@ -171,7 +176,7 @@ async function answerTo(
     subject: `Re: ${sent.subject}`,
     text: desk.luck.pick(answer.text),
     on,
-    references: [sent.internetMessageId],
+    references: [...sent.references, sent.internetMessageId],
     brings: picture,
   });
 }
@@ -200,6 +205,46 @@ async function unasked(
     references: [],
     brings: pictures,
   });
+}
+
+/** Our own answer to a letter, written without a template. */
+async function answerFrom({ demo, luck, blobs }: Desk, asked: NewEntry, on: PlainDate): Promise<DemoEntry> {
+  const { responsible } = demo.matter;
+  const { name, address } = asked.people.from;
+  const occurredAtUtc = instant(on, luck);
+  const text = `Dear ${name},\n\n${luck.pick(OUR_ANSWERS)}\n\nWith kind regards,\n\n${responsible.name}\n`;
+  const html = `<p>${text.trim().replaceAll('\n\n', '</p><p>')}</p>`;
+  const references = asked.internetMessageId === null ? [] : [asked.internetMessageId];
+  const internetMessageId = messageId(luck, DOMAIN);
+  const from = { name: responsible.name, address: responsible.email };
+  const subject = `Re: ${asked.subject}`;
+  const to = [{ name, address, roles: [] }];
+  const plan = planMessage({
+    messageId: internetMessageId,
+    dateUtc: occurredAtUtc,
+    from,
+    recipients: { to, cc: [], bcc: [] },
+    letter: { subject, text, html, open: [] },
+    references,
+    attachments: [],
+  });
+  const bytes = await assemble(plan, blobs);
+  const entry: NewEntry = {
+    ...base(demo, luck, occurredAtUtc),
+    direction: 'out',
+    subject,
+    opening: openingOf(text),
+    category: 'Letter',
+    people: { from, to: [{ name, address }], cc: [], bcc: [] },
+    attachments: [],
+    rawBlob: await blobs.put(bytes),
+    rawBytes: bytes.length,
+    internetMessageId,
+    references,
+    templateVersionId: null,
+    authorId: responsible.id,
+  };
+  return { entry };
 }
 
 interface Incoming {

@@ -119,7 +119,7 @@ export async function generateMatters({
 async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: BlobStore): Promise<DemoMatter> {
   const course = n === 0 ? SURVEY : (COURSES[n % COURSES.length] ?? SURVEY);
   // The first is in the middle of its course today; the others are anywhere in the last year and a half.
-  const openedOn = addDays(today, n === 0 ? -33 : -luck.between(8, luck.pick([60, 110, 220, 430])));
+  const openedOn = addDays(today, n === 0 ? -36 : -luck.between(8, luck.pick([60, 110, 220, 430])));
   const story = tell(course, openedOn, today, n === 0 ? 4 : undefined);
   const owners = NOTABLE[n] ?? [luck.pick(OWNERS)];
   const [vessel, kind] = vesselOf(n);

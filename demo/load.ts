@@ -1,6 +1,5 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { parseArgs } from 'node:util';
 import { groupBy } from '../core/model/groupBy.ts';
 import { zonedTime } from '../core/dates/zonedClock.ts';
 import { blobStore } from '../server/blobs/blobStore.ts';
@@ -92,15 +91,4 @@ async function fileAll(
       after = templateId;
     }
   }
-}
-
-const { values } = parseArgs({
-  options: { folder: { type: 'string' }, matters: { type: 'string', default: '28' } },
-});
-if (values.folder !== undefined) {
-  const made = await loadDemo(values.folder, Date.now(), { matters: Number(values.matters) });
-  if (made.matters > 0)
-    console.log(
-      `Made the demo practice: ${made.matters} matters, ${made.entries} entries of correspondence.`,
-    );
 }

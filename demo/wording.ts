@@ -119,6 +119,14 @@ export const OPENINGS: readonly { readonly subject: string; readonly text: strin
   },
 ];
 
+/** What the practice answers to letters that came unasked. */
+export const OUR_ANSWERS: readonly string[] = [
+  'Thank you for letting us know. It is noted on the matter, and we shall go by it.',
+  'Many thanks. That answers one question; the other we shall look at when we are next on board.',
+  'Thank you. I have put it with the papers and shall come back to you should anything be unclear.',
+  'Noted with thanks. It changes nothing in our plans; you will hear from us as agreed.',
+];
+
 export const BLANK_ANSWERS: Readonly<Record<string, readonly string[]>> = {
   time: ['09:30', '10:00', 'low water, about 10:15', '14:00'],
   matters: [

@@ -5,7 +5,7 @@ import { install, root, run, together } from './steps.mjs';
 install();
 const tsx = join(root, 'node_modules', 'tsx', 'dist', 'cli.mjs');
 const data = join(root, 'data', 'dev');
-run(process.execPath, [tsx, 'demo/load.ts', '--folder', join(data, 'practice')]);
+run(process.execPath, [tsx, 'demo/main.ts', '--folder', join(data, 'practice')]);
 const children = together();
 children.start('The stand-in mail host', [tsx, 'standins/mailHost.ts', '--folder', join(data, 'mailhost')]);
 children.start('The server', [tsx, 'watch', 'server/main.ts'], {

@@ -100,7 +100,7 @@ export function build() {
 export const builtServer = join(root, 'dist', 'server', 'main.js');
 export const builtWeb = join(root, 'dist', 'web');
 export const builtMailHost = join(root, 'dist', 'standins', 'mailHost.js');
-export const builtDemo = join(root, 'dist', 'demo', 'load.js');
+export const builtDemo = join(root, 'dist', 'demo', 'main.js');
 
 /** Starts children together and ends them together. */
 export function together() {

@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import express from 'express';
 import type { ErrorRequestHandler, Express, NextFunction, Request, Response } from 'express';
@@ -16,6 +15,7 @@ import { validate } from './http/validate.ts';
 import type { Office } from './office.ts';
 import { findPerson } from './repositories/people.ts';
 import type { Account } from './repositories/people.ts';
+import { sessionSecret } from './repositories/settings.ts';
 import { correspondenceRoutes } from './routes/correspondence.ts';
 import { streamEvents } from './routes/events.ts';
 import { matterRoutes } from './routes/matters.ts';
@@ -44,10 +44,9 @@ export async function createApp(office: Office): Promise<Express> {
   app.use(pinoHttp({ logger: office.log, autoLogging: false }));
   app.use(helmet({ contentSecurityPolicy: { directives: CSP }, strictTransportSecurity: false }));
   app.use(knownHost(office.config));
-  app.use('/api', api(office));
+  app.use('/api', api(office, await sessionSecret(office.db)));
   if (office.config.webFolder !== undefined) servePages(app, office.config.webFolder);
   app.use(problemHandler(office));
-  await Promise.resolve();
   return app;
 }
 
@@ -59,7 +58,7 @@ const CSP = {
   'upgrade-insecure-requests': null,
 };
 
-function api(office: Office): express.Router {
+function api(office: Office, secret: string): express.Router {
   const router = express.Router();
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -75,8 +74,7 @@ function api(office: Office): express.Router {
   router.use(
     session({
       name: 'officium',
-      // Signed anew at each start; ids alone decide, and they are 192 random bits.
-      secret: randomBytes(32).toString('hex'),
+      secret,
       store: new SessionStore(office.db, office.now),
       resave: false,
       saveUninitialized: false,

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import type { WorkingCalendar } from '../../core/dates/workingDays.ts';
 import type { Practice } from '../../core/model/matter.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
@@ -44,3 +45,13 @@ export const calendarOf = ({ weekdays, holidays }: PracticeSettings): WorkingCal
   weekdays: new Set(weekdays),
   holidays: new Set(holidays),
 });
+
+const SECRET_KEY = 'sessionSecret';
+
+/** What session cookies are signed with: made once for a practice, so that a restart signs nobody out. */
+export async function sessionSecret(db: Database): Promise<string> {
+  const made = JSON.stringify(randomBytes(32).toString('hex'));
+  await db('settings').insert({ key: SECRET_KEY, value: made }).onConflict('key').ignore();
+  const row = await db('settings').where({ key: SECRET_KEY }).first<{ value: string }>('value');
+  return fromJson<string>(row.value);
+}

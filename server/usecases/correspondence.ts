@@ -125,7 +125,7 @@ export const cleanHtml = (html: string): string =>
     allowedTags: [...sanitizeHtml.defaults.allowedTags, 'u', 's', 'font'].filter((tag) => tag !== 'img'),
     allowedAttributes: {
       '*': ['style', 'align', 'dir', 'lang'],
-      a: ['href', 'title'],
+      a: ['href', 'title', 'target', 'rel'],
       td: ['colspan', 'rowspan'],
       th: ['colspan', 'rowspan'],
     },

@@ -78,9 +78,11 @@ function viewParty({ role, contact }: Party, matter: StoredMatter): MatterDetail
   const address = chooseAddress(contact);
   const phone = contact.addresses.find(({ kind }) => kind === 'phone');
   const organisation = organisationOf(contact);
+  const definition = matter.type.roles.find(({ key }) => key === role);
   return {
     role,
-    roleLabel: matter.type.roles.find(({ key }) => key === role)?.label ?? '',
+    roleLabel: definition?.label ?? '',
+    rolePlural: definition?.plural ?? '',
     contactId: contact.id,
     name: contact.name,
     kind: contact.kind,

@@ -8,7 +8,7 @@ import { dayOf } from '../../app/dates.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EntryLine } from './EntryLine.tsx';
-import { OnItsWay } from '../trays/index.ts';
+import { Discarded, OnItsWay } from '../trays/index.ts';
 import { useLazyOlderEntriesQuery } from './api.ts';
 import classes from './Correspondence.module.css';
 
@@ -75,6 +75,7 @@ export function Correspondence({
         ) : null}
       </div>
       <div className={classes.scroll}>
+        <Discarded matterId={matter.id} />
         <OnItsWay messages={matter.drafts} mayChange={mayChange} />
         {months(shown).map(([month, inMonth]) => (
           <section key={month} aria-label={month}>

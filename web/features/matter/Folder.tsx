@@ -55,9 +55,11 @@ function Part({
 function Parties({ parties }: { readonly parties: readonly PartyView[] }) {
   if (parties.length === 0)
     return <p className={classes.none}>Nobody yet. Whom the matter concerns stands here.</p>;
-  return [...groupBy(parties, ({ roleLabel }) => roleLabel)].map(([role, holders]) => (
+  return [...groupBy(parties, ({ role }) => role)].map(([role, holders]) => (
     <div key={role} className={classes.line}>
-      <span className={classes.label}>{role}</span>
+      <span className={classes.label}>
+        {holders.length > 1 ? holders[0]?.rolePlural : holders[0]?.roleLabel}
+      </span>
       <span>
         {holders.map((party) => (
           <span

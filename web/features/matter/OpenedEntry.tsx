@@ -1,4 +1,5 @@
 import { useComputedColorScheme } from '@mantine/core';
+import letterFace from '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2?url';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import type { EntryDetail } from '../../../contract/correspondence.ts';
@@ -72,6 +73,9 @@ function Meta({ name, words }: { readonly name: string; readonly words: string }
   );
 }
 
+/** Letters are sent in Georgia, which most machines have; where this one has not, our own letter face stands in for it. */
+const FACE = `@font-face{font-family:Georgia;src:local('Georgia'),url(${letterFace})}`;
+
 /**
  * HTML from outside stands in a frame that runs nothing, loads nothing, and is another page's styles to us; it was
  * cleaned on the server besides. Its height follows its content.
@@ -81,7 +85,7 @@ function LetterText({ entry }: { readonly entry: EntryDetail }) {
   const dark = useComputedColorScheme('light') === 'dark';
   if (entry.html === null) return <div className={classes.text}>{entry.text.trim()}</div>;
   const colours = dark ? 'color:#ebe6d9;background:#1c2926' : 'color:#14302e;background:#fffdf9';
-  const style = `body{margin:0;font:16px/1.5 'Source Serif 4 Variable',Georgia,serif;overflow-wrap:anywhere;${colours}}${dark ? 'body *{color:inherit!important;background:none!important}' : ''}p{max-width:62ch}`;
+  const style = `${FACE}body{margin:0;font:16px/1.5 Georgia,serif;overflow-wrap:anywhere;${colours}}${dark ? 'body *{color:inherit!important;background:none!important}' : ''}p{max-width:62ch}`;
   const fit = (): void => {
     const element = frame.current;
     const height = element?.contentDocument?.documentElement.scrollHeight;
@@ -94,7 +98,7 @@ function LetterText({ entry }: { readonly entry: EntryDetail }) {
       className={classes.frame}
       title={`Text of “${entry.subject}”`}
       sandbox="allow-same-origin allow-popups allow-popups-to-escape-sandbox"
-      srcDoc={`<!doctype html><html lang="en"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'"><style>${style}</style><body>${entry.html}</body></html>`}
+      srcDoc={`<!doctype html><html lang="en"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; font-src 'self'; style-src 'unsafe-inline'"><style>${style}</style><body>${entry.html}</body></html>`}
       onLoad={fit}
     />
   );

@@ -18,16 +18,14 @@ interface AddressBlockProps {
   readonly onChange: (part: Part, recipients: Recipients) => void;
 }
 
-const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Copy', bcc: 'Blind' };
+const PARTS: readonly Part[] = ['to', 'cc', 'bcc'];
+const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Copy', bcc: 'Blind copy' };
 
 /** Who gets it and who it is from. Blind copies show once somebody asks for them. */
 export function AddressBlock({ from, lines, matter, onChange }: AddressBlockProps) {
   const [all, setAll] = useState(false);
-  const parts: readonly Part[] = [
-    'to',
-    ...(all || lines.cc.length > 0 ? ['cc' as const] : []),
-    ...(all || lines.bcc.length > 0 ? ['bcc' as const] : []),
-  ];
+  const parts = PARTS.filter((part) => part === 'to' || all || lines[part].length > 0);
+  const hidden = PARTS.filter((part) => !parts.includes(part));
   return (
     <div className={classes.block}>
       {parts.map((part) => (
@@ -42,14 +40,14 @@ export function AddressBlock({ from, lines, matter, onChange }: AddressBlockProp
               onChange(part, next);
             }}
           />
-          {part === 'to' && !all && parts.length < 3 ? (
+          {part === 'to' && hidden.length > 0 ? (
             <Button
               className={classes.more}
               onClick={() => {
                 setAll(true);
               }}
             >
-              Copy, blind copy
+              {hidden.map((part) => LABELS[part]).join(', ')}
             </Button>
           ) : null}
         </div>

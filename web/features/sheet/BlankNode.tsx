@@ -54,6 +54,8 @@ interface BlankFieldProps {
 }
 
 const MIN_WIDTH_CH = 6;
+/** Browsers that size a field by its content need no guess from letters. */
+const sizedByContent = CSS.supports('field-sizing', 'content');
 
 function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
   const common = {
@@ -102,7 +104,7 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
   return (
     <input
       {...common}
-      style={{ width: `${width}ch` }}
+      style={sizedByContent ? undefined : { width: `${width}ch` }}
       inputMode={blank.kind === 'number' || blank.kind === 'money' ? 'decimal' : 'text'}
       value={answer}
       placeholder={blank.label}
@@ -142,7 +144,7 @@ function DateField({
     <input
       {...common}
       {...typed}
-      style={{ width: `${Math.max(12, words.length + 1)}ch` }}
+      style={sizedByContent ? undefined : { width: `${Math.max(12, words.length + 1)}ch` }}
       onFocus={() => {
         setChanging(true);
       }}

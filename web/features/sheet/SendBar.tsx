@@ -62,7 +62,7 @@ function Doing({ lines, enclosures, reference }: SendBarProps) {
   const copies = lines.cc.length + lines.bcc.length;
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0);
   return (
-    <>
+    <span>
       to <b>{lines.to.length === 1 ? lines.to[0]?.name || lines.to[0]?.address : lines.to.length}</b>
       {copies > 0 ? <>, copy to {copies}</> : null}
       {enclosures.length > 0 ? (
@@ -72,7 +72,7 @@ function Doing({ lines, enclosures, reference }: SendBarProps) {
         </>
       ) : null}{' '}
       · filed on <b>{reference}</b>
-    </>
+    </span>
   );
 }
 

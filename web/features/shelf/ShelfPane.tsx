@@ -75,32 +75,30 @@ export function ShelfPane() {
         />
         <span className={classes.hint}>↑ ↓ to look, Enter to start, Esc to go back</span>
       </div>
-      <div
-        className={classes.list}
-        ref={list}
-        role="listbox"
-        id="shelf-list"
-        aria-label="What can be started"
-      >
-        {groups.map(({ title, items }) => (
-          <div key={title} role="group" aria-label={title}>
-            <div className={classes.group}>{title}</div>
-            {items.map((item) => (
-              <ShelfLine
-                key={item.templateId}
-                item={item}
-                lastSent={data?.lastSent ?? null}
-                marked={item === chosen}
-                onLook={() => {
-                  setMarked(item.templateId);
-                }}
-                onStart={() => {
-                  beginChosen(item);
-                }}
-              />
-            ))}
-          </div>
-        ))}
+      <div className={classes.list} ref={list}>
+        <div role="listbox" id="shelf-list" aria-label="What can be started" tabIndex={-1}>
+          {groups.map(({ title, items }) => (
+            <div key={title} role="group" aria-label={title}>
+              <div className={classes.group} role="presentation">
+                {title}
+              </div>
+              {items.map((item) => (
+                <ShelfLine
+                  key={item.templateId}
+                  item={item}
+                  lastSent={data?.lastSent ?? null}
+                  marked={item === chosen}
+                  onLook={() => {
+                    setMarked(item.templateId);
+                  }}
+                  onStart={() => {
+                    beginChosen(item);
+                  }}
+                />
+              ))}
+            </div>
+          ))}
+        </div>
         {data && order.length === 0 ? (
           <Blank title="Nothing on the shelf has these words">
             <Button

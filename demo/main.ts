@@ -1,0 +1,13 @@
+import { parseArgs } from 'node:util';
+import { loadDemo } from './load.ts';
+
+const { values } = parseArgs({
+  options: {
+    folder: { type: 'string', default: 'data/demo/practice' },
+    matters: { type: 'string', default: '28' },
+  },
+});
+const made = await loadDemo(values.folder, Date.now(), { matters: Number(values.matters) });
+if (made.matters > 0) {
+  console.log(`Made the demo practice: ${made.matters} matters, ${made.entries} entries of correspondence.`);
+}

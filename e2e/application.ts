@@ -1,0 +1,138 @@
+import { spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const root = join(import.meta.dirname, '..');
+const built = (path: string): string => join(root, 'dist', path);
+
+async function freePort(): Promise<number> {
+  const server = createServer();
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  const { port } = server.address() as AddressInfo;
+  await new Promise((done) => server.close(done));
+  return port;
+}
+
+async function untilAnswers(url: string): Promise<void> {
+  for (const until = Date.now() + 20_000; Date.now() < until;) {
+    if (
+      await fetch(url).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      return;
+    await new Promise((done) => setTimeout(done, 50));
+  }
+  throw new Error(`no answer from ${url}`);
+}
+
+async function ended(child: ChildProcess): Promise<void> {
+  if (child.exitCode === null && child.signalCode === null)
+    await new Promise((done) => child.once('exit', done));
+}
+
+export interface Delivered {
+  readonly number: number;
+  readonly from: string;
+  readonly to: readonly string[];
+}
+
+/** The built application with its stand-in mail host and a practice of its own, as a person would run it. */
+export interface Application {
+  readonly url: string;
+  readonly mailboxesUrl: string;
+  /** Ends the server as a power cut would. */
+  readonly kill: () => Promise<void>;
+  readonly start: () => Promise<void>;
+  readonly stopMailHost: () => Promise<void>;
+  readonly startMailHost: () => Promise<void>;
+  readonly delivered: () => Promise<readonly Delivered[]>;
+  readonly deliveredBytes: (number: number) => Promise<Buffer>;
+  readonly close: () => Promise<void>;
+}
+
+let demoFolder: string | undefined;
+
+/** The demo practice is made once a run and copied for each application. */
+async function freshPractice(folder: string): Promise<void> {
+  if (demoFolder === undefined) {
+    demoFolder = mkdtempSync(join(tmpdir(), 'officium-demo-'));
+    const child = spawn(process.execPath, [built('demo/main.js'), '--folder', demoFolder], {
+      stdio: 'ignore',
+    });
+    await ended(child);
+  }
+  cpSync(demoFolder, join(folder, 'practice'), { recursive: true });
+}
+
+export async function startApplication(): Promise<Application> {
+  const folder = mkdtempSync(join(tmpdir(), 'officium-journey-'));
+  await freshPractice(folder);
+  const [port, smtpPort, webPort] = [await freePort(), await freePort(), await freePort()];
+  const url = `http://localhost:${port}`;
+  const mailboxesUrl = `http://localhost:${webPort}`;
+  let server: ChildProcess | undefined;
+  let mailHost: ChildProcess | undefined;
+
+  const start = async (): Promise<void> => {
+    server = spawn(process.execPath, [built('server/main.js')], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        OFFICIUM_PORT: String(port),
+        OFFICIUM_DATA: join(folder, 'practice'),
+        OFFICIUM_WEB: built('web'),
+        OFFICIUM_DEMO: '1',
+        OFFICIUM_SMTP_PORT: String(smtpPort),
+        OFFICIUM_MAILBOXES_URL: mailboxesUrl,
+        OFFICIUM_LOG: 'error',
+      },
+    });
+    await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`);
+  };
+  const startMailHost = async (): Promise<void> => {
+    mailHost = spawn(
+      process.execPath,
+      [
+        built('standins/mailHost.js'),
+        '--smtp-port',
+        String(smtpPort),
+        '--web-port',
+        String(webPort),
+        '--folder',
+        join(folder, 'mailhost'),
+      ],
+      { stdio: ['ignore', 'ignore', 'inherit'] },
+    );
+    await untilAnswers(`http://127.0.0.1:${webPort}/`);
+  };
+  const end = async (child: ChildProcess | undefined, signal: NodeJS.Signals): Promise<void> => {
+    child?.kill(signal);
+    if (child) await ended(child);
+  };
+
+  await startMailHost();
+  await start();
+  return {
+    url,
+    mailboxesUrl,
+    start,
+    startMailHost,
+    kill: () => end(server, 'SIGKILL'),
+    stopMailHost: () => end(mailHost, 'SIGKILL'),
+    delivered: async () =>
+      (await fetch(`${mailboxesUrl}/messages.json`)).json() as Promise<readonly Delivered[]>,
+    deliveredBytes: async (number) =>
+      Buffer.from(await (await fetch(`${mailboxesUrl}/messages/${number}/raw`)).arrayBuffer()),
+    close: async () => {
+      await end(server, 'SIGTERM');
+      await end(mailHost, 'SIGTERM');
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,125 @@
+import { createHash } from 'node:crypto';
+import { expect, expectAccessible, kept, openMatter, startFrom, test } from './desk.ts';
+
+const sha = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+test('a message goes from the matter to its recipients and is filed, byte for byte', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('option', { selected: true })).toContainText('Report with invoice');
+  await expect(page.getByRole('article', { name: 'How it would read' })).toContainText(
+    'Dear Ms Okafor and Mr Lund',
+  );
+  await page.keyboard.press('Enter');
+
+  await expect(page.getByLabel('what matters most')).toBeFocused();
+  await expect(page.getByLabel('Notes')).toContainText('Only you know this');
+  await page.keyboard.type('she is sound');
+  await page.keyboard.press('Tab');
+  await expect(page.getByLabel('Answer by')).toBeFocused();
+  await kept(page);
+  await expect(page.getByLabel('Notes')).toBeEmpty();
+  await page.keyboard.press('Control+Enter');
+
+  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible();
+  await expect(page.getByText('Leaves in')).toBeHidden({ timeout: 20_000 });
+  const line = page.getByRole('button', {
+    name: /sent to Ines Okafor and Aksel Lund Saltmarsh Wren: your survey report/,
+  });
+  await line.click();
+  const text = page.frameLocator('iframe').locator('body');
+  await expect(text).toContainText('In one sentence: she is sound.');
+  await expect(page.getByRole('list', { name: 'Enclosures' })).toContainText('Survey report.pdf');
+
+  const [mail, ...others] = await application.delivered();
+  expect(others).toEqual([]);
+  expect(mail?.to.length).toBe(3);
+  const got = await application.deliveredBytes(mail?.number ?? 0);
+  const raw = await page.getByRole('link', { name: /Exact bytes/ }).getAttribute('href');
+  const filed = await (await page.request.get(`${application.url}${raw}`)).body();
+  expect(sha(filed)).toBe(sha(got));
+  await expectAccessible(page);
+});
+
+test('a ready template is sent in three actions, by keys alone', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await page.keyboard.press('n');
+  const wanted = page.getByRole('option', { name: /^Report: when to expect it/ });
+  await expect(wanted).toBeVisible();
+  while ((await wanted.getAttribute('aria-selected')) !== 'true') await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Text of the message')).toContainText('went well');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+});
+
+test('what is wrong is said beside its words, and mended by its remedy', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('all is well');
+  await page.getByRole('button', { name: 'Take out Aksel Lund' }).click();
+  await expect(page.getByLabel('Text of the message')).toContainText('Dear Ms Okafor,');
+  await page.getByRole('button', { name: /Take out Invoice/ }).click();
+  await page.getByLabel('Text of the message').getByText('the report says how').click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' Gilded Tern is under SV-2044.');
+
+  const notes = page.getByLabel('Notes');
+  await expect(notes).toContainText('The invoice is not enclosed');
+  await expect(notes).toContainText('Another matter’s reference');
+  await expect(notes).toContainText('“Gilded Tern” belongs to SV-2044');
+  await expectAccessible(page);
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByLabel('Sheet')).toBeVisible();
+  expect(await application.delivered()).toEqual([]);
+
+  await notes.getByRole('button', { name: 'Enclose it' }).click();
+  await notes.getByRole('button', { name: 'Write “SV-2041”' }).click();
+  await expect(page.getByLabel('Text of the message')).toContainText('is under SV-2041');
+  await expect(notes).not.toContainText('not enclosed');
+  await notes.getByRole('button', { name: 'Leave it so' }).click();
+  await kept(page);
+  await page.getByRole('button', { name: 'Send', exact: false }).first().click();
+  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+});
+
+test('a held message is called back, and a discarded draft comes back', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'when to expect');
+  await page.keyboard.press('Control+Enter');
+  await page.getByRole('button', { name: 'Call back' }).click();
+  await expect(page.getByLabel('Sheet')).toBeVisible();
+  await page.getByRole('button', { name: 'Discard' }).click();
+  await expect(page.getByText('Draft discarded')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Text of the message')).toContainText('went well');
+  await page.waitForTimeout(11_000);
+  expect(await application.delivered()).toEqual([]);
+});
+
+test('a refusal is shown word for word, with what to do', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'when to expect');
+  for (const name of ['Ines Okafor', 'Aksel Lund'])
+    await page.getByRole('button', { name: `Take out ${name}` }).click();
+  await page.getByLabel('Add to To').fill('basil.penhale@refuse.example');
+  await page.keyboard.press('Enter');
+  await kept(page);
+  await expect(page.getByLabel('Text of the message')).toContainText('Dear Mr Penhale');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText('550 5.1.1 <basil.penhale@refuse.example>: no such mailbox here')).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect(
+    page.getByText('The address does not exist there. Correct it, then send again.'),
+  ).toBeVisible();
+  await page.getByRole('link', { name: /Out-tray: 1, 1 to look at/ }).click();
+  await expect(page.getByRole('region', { name: 'Wants a word from you' })).toContainText('SV-2041');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Mend and send again' }).click();
+  await expect(page.getByLabel('Sheet')).toBeVisible();
+});

@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, kept from reaching out: it runs without a network. */
+const CHROMIUM_ARGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '**/*.journey.ts',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  retries: 0,
+  outputDir: '.cache/journeys',
+  reporter: [['list'], ['json', { outputFile: '.cache/journeys.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/London',
+    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_ARGS },
+    screenshot: 'only-on-failure',
+  },
+});

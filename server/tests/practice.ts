@@ -1,0 +1,114 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { loadDemo } from '../../demo/load.ts';
+import { createApp } from '../app.ts';
+import { blobStore } from '../blobs/blobStore.ts';
+import { readConfig } from '../config.ts';
+import { changeFeed } from '../events/changeFeed.ts';
+import type { Office } from '../office.ts';
+import { openDatabase } from '../repositories/database.ts';
+import { programCache } from '../usecases/programCache.ts';
+
+/** A Tuesday morning; the demo's days are counted from it. */
+export const NOW = Date.parse('2026-11-24T09:00:00Z');
+const MATTERS = 8;
+
+export interface TestOffice extends Office {
+  now: () => number;
+  readonly close: () => Promise<void>;
+}
+
+/** A practice of its own in a scratch folder, on real SQLite and real files. */
+export async function openOffice(
+  env: Readonly<Record<string, string>> = { OFFICIUM_DEMO: '1' },
+): Promise<TestOffice> {
+  const folder = await mkdtemp(join(tmpdir(), 'officium-test-'));
+  await loadDemo(folder, NOW, { matters: MATTERS });
+  const db = await openDatabase(join(folder, 'officium.sqlite'));
+  return {
+    config: readConfig({ OFFICIUM_DATA: folder, ...env }),
+    db,
+    blobs: blobStore(join(folder, 'blobs')),
+    changes: changeFeed(),
+    programs: programCache(),
+    log: pino({ level: 'silent' }),
+    now: () => NOW,
+    newId: randomUUID,
+    wakeRunner: () => undefined,
+    async close() {
+      await db.destroy();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  // What a test asserts is the shape itself.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers are asserted, not typed
+  readonly json: any;
+  readonly bytes: Buffer;
+}
+
+export interface Client {
+  readonly origin: string;
+  readonly call: (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Readonly<Record<string, string>>,
+  ) => Promise<Answer>;
+  readonly signIn: (email: string) => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+/** Serves an office on a free port and talks to it as a browser does: with its cookie and its Origin. */
+export async function serve(office: Office): Promise<Client> {
+  const server = createServer(await createApp(office));
+  await new Promise<void>((done) => {
+    server.listen(0, '127.0.0.1', done);
+  });
+  const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  let cookie = '';
+
+  const call: Client['call'] = async (method, path, body, headers = {}) => {
+    const response = await fetch(`${origin}/api/v1${path}`, {
+      method,
+      headers: {
+        Origin: origin,
+        Cookie: cookie,
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const set = response.headers.get('set-cookie');
+    if (set) cookie = set.split(';')[0] ?? '';
+    const bytes = Buffer.from(await response.arrayBuffer());
+    const isJson = /json/.test(response.headers.get('content-type') ?? '');
+    return {
+      status: response.status,
+      headers: response.headers,
+      json: isJson ? JSON.parse(bytes.toString('utf8')) : undefined,
+      bytes,
+    };
+  };
+  return {
+    origin,
+    call,
+    signIn: async (email) => void (await call('POST', '/session', { email })),
+    close: () =>
+      new Promise((done) => {
+        server.closeAllConnections();
+        server.close(() => {
+          done();
+        });
+      }),
+  };
+}
