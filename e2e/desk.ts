@@ -10,7 +10,6 @@ const EXPECTED =
 
 /** Journeys have an application of their own each, and fail on anything the browser's console complains of. */
 export const test = base.extend<{ application: Application; page: Page }>({
-  // eslint-disable-next-line no-empty-pattern -- how Playwright names a fixture that needs no other
   application: async ({}, use) => {
     const application = await startApplication();
     await use(application);

@@ -14,50 +14,89 @@ async function entriesFiled(page: Page, application: Application, subject: strin
   ).length;
 }
 
-test('a power cut while one message is held and one is queued: each goes once and is filed once', async ({
+async function post(
+  page: Page,
+  application: Application,
+  path: string,
+  data: object,
+): Promise<{ id: string; state: string }> {
+  const response = await page.request.post(`${application.url}/api/v1${path}`, {
+    data,
+    headers: { Origin: application.url },
+  });
+  expect(response.ok()).toBe(true);
+  return (await response.json()) as { id: string; state: string };
+}
+
+/** Sends a message over the API to one address, at once. */
+async function sendTo(
+  page: Page,
+  application: Application,
+  matterId: string,
+  address: string,
+  subject: string,
+): Promise<string> {
+  const { id } = await post(page, application, `/matters/${matterId}/messages`, {
+    templateId: 'template-report-when',
+  });
+  await page.request.patch(`${application.url}/api/v1/messages/${id}`, {
+    data: { to: [{ address }], subject },
+    headers: { Origin: application.url },
+  });
+  await post(page, application, `/messages/${id}/send`, {
+    holdSeconds: 0,
+    acknowledged: ['greetingNamesOther'],
+  });
+  return id;
+}
+
+const stateOf = async (page: Page, application: Application, id: string): Promise<string> =>
+  ((await (await page.request.get(`${application.url}/api/v1/messages/${id}`)).json()) as { state: string })
+    .state;
+
+test('a power cut while messages are held, queued and being sent: none is lost, none goes twice', async ({
   page,
   application,
 }) => {
-  await application.stopMailHost();
   await openMatter(page, application, 'saltm', 'SV-2041');
-
-  await startFrom(page, 'when to expect');
-  await page.getByLabel('Subject').fill('Queued before the cut');
-  await kept(page);
-  const [queued] = page.url().split('/').slice(-1);
-  const order = {
-    data: { holdSeconds: 0, acknowledged: ['enclosedNotSpoken'] },
-    headers: { Origin: application.url },
-  };
-  expect((await page.request.post(`${application.url}/api/v1/messages/${queued}/send`, order)).status()).toBe(
-    202,
-  );
-  await page.goBack();
-
-  await openMatter(page, application, 'saltm', 'SV-2041');
+  const matterId = page.url().split('/').at(-1) ?? '';
   await startFrom(page, 'when to expect');
   await page.getByLabel('Subject').fill('Held before the cut');
   await kept(page);
+
+  // Four slow ones take every place of the runner, so that the fifth is still queued when the power goes.
+  const slow = await Promise.all(
+    [1, 2, 3, 4].map((n) => sendTo(page, application, matterId, `slow${n}@slow.example`, `Slow ${n}`)),
+  );
+  const queued = await sendTo(
+    page,
+    application,
+    matterId,
+    'ines.okafor@harbourpost.example',
+    'Queued before the cut',
+  );
+  expect(await stateOf(page, application, queued)).toBe('queued');
   await page.keyboard.press('Control+Enter');
   await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
-
   await application.kill();
-  await application.startMailHost();
   await application.start();
 
   await expect
-    .poll(() => entriesFiled(page, application, 'Held before the cut'), { timeout: 40_000 })
+    .poll(() => entriesFiled(page, application, 'Queued before the cut'), { timeout: 30_000 })
     .toBe(1);
-  // The queued one met a host that was down and is tried again after a minute; a person need not wait for it.
   await expect
-    .poll(() => entriesFiled(page, application, 'Queued before the cut'), { timeout: 90_000 })
+    .poll(() => entriesFiled(page, application, 'Held before the cut'), { timeout: 30_000 })
     .toBe(1);
   const subjects = await Promise.all(
     (await application.delivered()).map(async ({ number }) =>
       /^Subject: (.*)$/m.exec((await application.deliveredBytes(number)).toString('latin1'))?.[1]?.trim(),
     ),
   );
-  expect(subjects.sort()).toEqual(['Held before the cut', 'Queued before the cut']);
+  expect(new Set(subjects).size).toBe(subjects.length);
+  expect(subjects).toEqual(expect.arrayContaining(['Held before the cut', 'Queued before the cut']));
+  for (const id of slow) expect(await stateOf(page, application, id)).toBe('may-have-gone');
+  await page.reload();
+  await expect(page.getByText('May have gone: the host’s answer was lost')).toHaveCount(4);
 });
 
 test('a draft survives a power cut and a closed window', async ({ page, application }) => {

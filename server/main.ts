@@ -10,7 +10,6 @@ import { changeFeed } from './events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
 import type { Office } from './office.ts';
 import { startRunner } from './outgoing/runner.ts';
-import type { Runner } from './outgoing/runner.ts';
 import { smtpTransport } from './outgoing/smtpTransport.ts';
 import { openDatabase } from './repositories/database.ts';
 import { programCache } from './usecases/programCache.ts';
@@ -20,7 +19,8 @@ async function start(config: Config): Promise<void> {
   await mkdir(config.dataFolder, { recursive: true });
   const unlock = await lockFolder(config.dataFolder);
   const db = await openDatabase(join(config.dataFolder, 'officium.sqlite'));
-  let runner: Runner | undefined;
+  // The office wakes the runner, and the runner works for the office: one of them must come first.
+  const relay = { wake: (): void => undefined };
   const office: Office = {
     config,
     db,
@@ -30,9 +30,12 @@ async function start(config: Config): Promise<void> {
     log,
     now: Date.now,
     newId: randomUUID,
-    wakeRunner: () => runner?.wake(),
+    wakeRunner: () => {
+      relay.wake();
+    },
   };
-  runner = await startRunner(office, smtpTransport(config.smtp));
+  const runner = await startRunner(office, smtpTransport(config.smtp));
+  relay.wake = runner.wake;
   const app = await createApp(office);
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (error) fail(error);

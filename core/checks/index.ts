@@ -26,6 +26,6 @@ export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<
   notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
 
 export { readableLetter } from './checkInput.ts';
-export type { CheckInput, Elsewhere, Enclosure } from './checkInput.ts';
-export type { Note, NoteCode, NoteWhere, Remedy } from './note.ts';
-export { foldName, nameCandidates, referenceCandidates } from './words.ts';
+export type { CheckInput } from './checkInput.ts';
+export type { Note } from './note.ts';
+export { nameCandidates, referenceCandidates } from './words.ts';

@@ -4,7 +4,6 @@ import type { FieldUse } from '../template/document.ts';
 import { writeValue } from '../values/writeValue.ts';
 import type { FieldReader } from './fieldReader.ts';
 
-// eslint-disable-next-line no-control-regex -- control characters are exactly what is looked for
 const HAS_CONTROL = /[\u0000-\u001f\u007f]/;
 
 /**
@@ -25,6 +24,5 @@ export function fieldText({ path, format, shift }: FieldUse, reader: FieldReader
 }
 
 /** Folds line breaks and other control characters into single spaces: for subjects, names and every header. */
-// eslint-disable-next-line no-control-regex -- control characters are exactly what is folded
 export const oneLine = (text: string): string =>
   text.replace(/[\u0000-\u001f\u007f\u2028\u2029]+/g, ' ').trim();

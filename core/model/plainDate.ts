@@ -94,6 +94,3 @@ export function addMonths(date: PlainDate, months: number): PlainDate {
 export function weekday(date: PlainDate): number {
   return ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1;
 }
-
-/** Sorts dates; ISO text order is calendar order. */
-export const compareDates = (a: PlainDate, b: PlainDate): number => (a < b ? -1 : a > b ? 1 : 0);

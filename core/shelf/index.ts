@@ -1,5 +1,5 @@
 export { latestOfCategory } from './documents.ts';
 export { orderShelf } from './order.ts';
-export type { ShelfItem, TemplateUse } from './order.ts';
+export type { TemplateUse } from './order.ts';
 export { readinessOf } from './readiness.ts';
-export type { Readiness, UnavailableReason } from './readiness.ts';
+export type { Readiness } from './readiness.ts';

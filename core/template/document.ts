@@ -95,12 +95,6 @@ export interface DocumentNode {
 /** A subject or a text message: one line of inline nodes. */
 export type InlineDocument = readonly InlineNode[];
 
-export const emptyDocument: DocumentNode = {
-  type: 'doc',
-  version: DOCUMENT_VERSION,
-  content: [{ type: 'paragraph' }],
-};
-
 export const isList = (block: BlockNode): block is List =>
   block.type === 'bulletList' || block.type === 'orderedList';
 

@@ -56,7 +56,6 @@ export const isSafeHref = (href: string): boolean =>
   href.length <= MAX_HREF && /^(?:https?:\/\/|mailto:|tel:)[^\s<>"]+$/i.test(href);
 
 /** Control characters but tab and newline have no place in a letter. */
-// eslint-disable-next-line no-control-regex -- control characters are exactly what is meant
 export const cleanText = (text: string): string => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '');
 
 function attempt<T>(read: () => T): Result<T, readonly DocumentProblem[]> {

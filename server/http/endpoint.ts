@@ -38,7 +38,9 @@ interface Definition<P, Q, B, A> extends Omit<Endpoint, 'params' | 'query' | 'bo
   readonly query?: Q;
   readonly body?: B;
   readonly answers: A;
-  readonly handle: (call: Call<Part<P>, Part<Q>, Part<B>>) => Promise<A extends TSchema ? Static<A> : void>;
+  readonly handle: (
+    call: Call<Part<P>, Part<Q>, Part<B>>,
+  ) => Promise<A extends TSchema ? Static<A> : undefined>;
 }
 
 /** Ties a handler's types to its schemas. The server validates before it calls, which is what makes the border checked. */

@@ -45,7 +45,7 @@ export class SessionStore extends session.Store {
 
   override set(id: string, data: SessionData, done?: (error?: unknown) => void): void {
     const row = { id_hash: sha256Hex(id), data: JSON.stringify(data), expires_utc: this.#now() + SESSION_MS };
-    this.#table()
+    void this.#table()
       .insert(row)
       .onConflict('id_hash')
       .merge()
@@ -53,7 +53,7 @@ export class SessionStore extends session.Store {
   }
 
   override destroy(id: string, done?: (error?: unknown) => void): void {
-    this.#table()
+    void this.#table()
       .where({ id_hash: sha256Hex(id) })
       .delete()
       .then(() => done?.(), done);

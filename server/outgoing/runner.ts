@@ -8,7 +8,7 @@ import { recordSent } from './fileSent.ts';
 import { ATTEMPT_LIMIT_MS } from './smtpTransport.ts';
 import type { Attempt, Transport } from './smtpTransport.ts';
 
-/** Messages looked at in one go, and so the most connections open at once: hosts commonly allow ten. */
+/** Messages on their way at once, and so the most connections open: hosts commonly allow ten. */
 const AT_ONCE = 4;
 const LEASE_MS = 2 * ATTEMPT_LIMIT_MS;
 /** Sleeps no longer than this, so that a clock that was set forward is noticed. */
@@ -31,32 +31,60 @@ export async function startRunner(office: Office, transport: Transport): Promise
   const owner = office.newId();
   for (const message of await listSending(office.db)) await settleLost(office, message);
 
+  const underWay = new Map<string, Promise<void>>();
   let timer: NodeJS.Timeout | undefined;
-  let working: Promise<void> | undefined;
+  let looking: Promise<void> | undefined;
   let again = false;
   let stopped = false;
 
-  const work = async (): Promise<void> => {
-    let sleepMs = FAULT_SLEEP_MS;
-    try {
-      do {
-        again = false;
-        await workOff(office, transport, owner);
-      } while (again);
-      const due = await nextDue(office.db);
-      sleepMs = Math.min(LONGEST_SLEEP_MS, Math.max(0, (due ?? Infinity) - office.now()));
-    } catch (error) {
-      office.log.error({ err: error }, 'the runner met a fault and will try again');
-    }
-    working = undefined;
-    if (!stopped) timer = setTimeout(wake, sleepMs);
+  const sleep = (ms: number): void => {
+    clearTimeout(timer);
+    if (!stopped) timer = setTimeout(wake, ms);
+  };
+
+  const rest = (error: unknown): void => {
+    office.log.error({ err: error }, 'the runner met a fault and will try again');
+    sleep(FAULT_SLEEP_MS);
+  };
+
+  /** Moves one on, beside the others: a slow host keeps nobody else waiting. */
+  const begin = (message: StoredMessage): void => {
+    const run = moveOn(office, transport, owner, message)
+      .catch((error: unknown) => (error instanceof MovedMeanwhile ? undefined : error))
+      .then((fault) => {
+        underWay.delete(message.id);
+        if (fault === undefined) wake();
+        else rest(fault);
+      });
+    underWay.set(message.id, run);
+  };
+
+  const look = async (): Promise<void> => {
+    const free = AT_ONCE - underWay.size;
+    const due = await listDue(office.db, office.now(), AT_ONCE + free);
+    for (const message of due.filter(({ id }) => !underWay.has(id)).slice(0, free)) begin(message);
+    const next = await nextDue(office.db);
+    // While something is under way its end wakes the runner; otherwise it sleeps until something is due.
+    if (underWay.size === 0)
+      sleep(Math.min(LONGEST_SLEEP_MS, Math.max(0, (next ?? Infinity) - office.now())));
+    else sleep(LONGEST_SLEEP_MS);
   };
 
   const wake = (): void => {
     again = true;
-    if (working || stopped) return;
-    clearTimeout(timer);
-    working = work();
+    if (looking || stopped) return;
+    looking = (async () => {
+      try {
+        while (again && !stopped) {
+          again = false;
+          await look();
+        }
+      } catch (error) {
+        rest(error);
+      } finally {
+        looking = undefined;
+      }
+    })();
   };
 
   wake();
@@ -65,19 +93,10 @@ export async function startRunner(office: Office, transport: Transport): Promise
     async stop() {
       stopped = true;
       clearTimeout(timer);
-      await working;
+      await looking;
+      await Promise.all(underWay.values());
     },
   };
-}
-
-async function workOff(office: Office, transport: Transport, owner: string): Promise<void> {
-  for (;;) {
-    const due = await listDue(office.db, office.now(), AT_ONCE);
-    if (due.length === 0) return;
-    const results = await Promise.allSettled(due.map((message) => moveOn(office, transport, owner, message)));
-    const fault = results.find((one) => one.status === 'rejected' && !(one.reason instanceof MovedMeanwhile));
-    if (fault?.status === 'rejected') throw fault.reason;
-  }
 }
 
 async function moveOn(

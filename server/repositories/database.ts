@@ -1,6 +1,6 @@
 import knex from 'knex';
 import type { Knex } from 'knex';
-import * as foundation from '../migrations/20261124090000_foundation.ts';
+import { down, up } from '../migrations/20261124090000_foundation.ts';
 
 export type Database = Knex;
 
@@ -11,7 +11,7 @@ interface Migration {
 }
 
 /** Every migration, oldest first. Listed by hand, so that a built application needs no folder to be read. */
-const MIGRATIONS: readonly Migration[] = [{ name: '20261124090000_foundation', ...foundation }];
+const MIGRATIONS: readonly Migration[] = [{ name: '20261124090000_foundation', up, down }];
 
 const migrationSource = {
   getMigrations: () => Promise.resolve([...MIGRATIONS]),

@@ -11,6 +11,7 @@ import { readCursor, toPage } from './cursor.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
 import { findPerson } from './people.ts';
+import { seenBy } from './visibility.ts';
 
 interface MatterRow {
   seq: number;
@@ -65,14 +66,7 @@ const toDocument = (row: DocumentRow): StoredDocument => ({
   addedOn: row.added_on as PlainDate,
 });
 
-/** Restricted matters do not exist for those who may not see them. Every query of matters goes through this. */
-const visible = (db: Database, personId: string) =>
-  db<MatterRow>('matters').where((query) =>
-    query
-      .where('matters.restricted', 0)
-      .orWhere('matters.responsible_id', personId)
-      .orWhereIn('matters.id', db('matter_access').select('matter_id').where({ person_id: personId })),
-  );
+const visible = (db: Database, personId: string) => db<MatterRow>('matters').where(seenBy(db, personId));
 
 export async function isVisible(db: Database, matterId: string, personId: string): Promise<boolean> {
   return (await visible(db, personId).where('matters.id', matterId).first('matters.seq')) !== undefined;

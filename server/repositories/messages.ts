@@ -7,6 +7,7 @@ import type { DocumentNode, InlineDocument } from '../../core/template/document.
 import { readCursor, toPage } from './cursor.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
+import { seenBy } from './visibility.ts';
 
 /** A document enclosed in a message, by its bytes: a later version on the matter changes nothing here. */
 export interface StoredEnclosure {
@@ -275,12 +276,7 @@ export async function listOutTray(
   const found = listed(db)
     .select({ row_seq: 'messages.rowid' })
     .whereIn('messages.state', [...OUT_TRAY])
-    .where((query) =>
-      query
-        .where('matters.restricted', 0)
-        .orWhere('matters.responsible_id', personId)
-        .orWhereIn('matters.id', db('matter_access').select('matter_id').where({ person_id: personId })),
-    )
+    .where(seenBy(db, personId))
     .orderBy([
       { column: 'messages.updated_utc', order: 'desc' },
       { column: 'messages.rowid', order: 'desc' },

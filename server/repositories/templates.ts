@@ -49,11 +49,6 @@ export async function listTemplates(db: Database): Promise<readonly TemplateVers
   return (await current(db).orderBy('templates.name')).map(toVersion);
 }
 
-export async function findTemplate(db: Database, templateId: string): Promise<TemplateVersion | undefined> {
-  const [row] = await current(db).where('templates.id', templateId);
-  return row && toVersion(row);
-}
-
 /** A version by its own id, whatever has become of its template since. */
 export async function findVersion(db: Database, versionId: string): Promise<TemplateVersion | undefined> {
   const [row] = await db('template_versions')

@@ -25,6 +25,7 @@ export const correspondenceRoutes = [
     handle: async ({ office, person, params, response }) => {
       const { bytes, fileName } = await rawEntry(office, person, params.id);
       sendFile(response, bytes, 'message/rfc822', fileName);
+      return undefined;
     },
   }),
   endpoint({
@@ -37,6 +38,7 @@ export const correspondenceRoutes = [
     handle: async ({ office, person, params, response }) => {
       const { attachment, bytes } = await entryAttachment(office, person, params.id, Number(params.index));
       sendFile(response, bytes, attachment.mediaType, attachment.name);
+      return undefined;
     },
   }),
 ];

@@ -1,13 +1,18 @@
 import type { Request, Response } from 'express';
 import type { Office } from '../office.ts';
-import type { Account } from '../repositories/people.ts';
+import type { Call } from '../http/endpoint.ts';
 import { maySeeMatter } from '../usecases/maySeeMatter.ts';
 
 /** Keeps proxies from closing a quiet line. */
 const HEARTBEAT_MS = 20_000;
 
 /** Server-sent events: what changed on matters this person may see, by id (WHATWG HTML, server-sent events). */
-export function streamEvents(office: Office, person: Account, request: Request, response: Response): void {
+export function streamEvents(
+  office: Office,
+  person: Call<unknown, unknown, unknown>['person'],
+  request: Request,
+  response: Response,
+): void {
   response.writeHead(200, {
     'Content-Type': 'text/event-stream',
     'Cache-Control': 'no-store',

@@ -49,6 +49,7 @@ export const matterRoutes = [
     handle: async ({ office, person, params, response }) => {
       const { document, bytes } = await documentBytes(office, person, params.id, params.documentId);
       sendFile(response, bytes, document.mediaType, document.fileName);
+      return undefined;
     },
   }),
   endpoint({

@@ -57,6 +57,7 @@ export const messageRoutes = [
     handle: async ({ office, person, params, response }) => {
       await discardMessage(office, person, params.id);
       response.status(204).end();
+      return undefined;
     },
   }),
   endpoint({

@@ -1,6 +1,6 @@
 import { formatDate, weekdayName } from '../../core/dates/formatDate.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
-import { compareDates, dayParts, parsePlainDate } from '../../core/model/plainDate.ts';
+import { dayParts, parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -38,5 +38,3 @@ export function readDay(text: string): PlainDate {
   if (!date) throw new RangeError(`no day: ${text}`);
   return date;
 }
-
-export { compareDates };

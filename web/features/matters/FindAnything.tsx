@@ -54,10 +54,11 @@ export function FindAnything() {
               combobox.closeDropdown();
             }}
             onKeyDown={(event) => {
-              if (event.key === 'Escape') {
-                setTyped('');
-                event.currentTarget.blur();
-              }
+              const [first] = found;
+              if (event.key === 'Enter' && first && combobox.getSelectedOptionIndex() < 0) open(first.id);
+              if (event.key !== 'Escape') return;
+              setTyped('');
+              event.currentTarget.blur();
             }}
           />
           <kbd aria-hidden="true">Ctrl K</kbd>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Message } from '../../../contract/messages.ts';
 import { fileSize, plural } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import type { Keeping } from './useDraft.ts';
+import type { Keeping } from './draftKeeper.ts';
 import classes from './SendBar.module.css';
 
 interface SendBarProps {

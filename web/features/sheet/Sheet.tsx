@@ -40,14 +40,11 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   const touched = useRef(initial.revision > 1);
   const page = useRef<HTMLDivElement>(null);
 
-  const draft = useDraft(initial, (renewed) => {
-    body?.commands.setContent(renewed.body, { emitUpdate: false });
-    subject?.commands.setContent(subjectContent(renewed.subjectNodes), { emitUpdate: false });
-  });
+  const { keeper, draft } = useDraft(initial);
   const change = (part: ChangeMessage): void => {
     touched.current = true;
     setAsked(false);
-    draft.change(part);
+    keeper.change(part);
   };
 
   const subject = useEditor({
@@ -76,6 +73,15 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
     },
   });
 
+  useEffect(
+    () =>
+      keeper.onRenewed((renewed) => {
+        body?.commands.setContent(renewed.body, { emitUpdate: false });
+        subject?.commands.setContent(subjectContent(renewed.subjectNodes), { emitUpdate: false });
+      }),
+    [keeper, body, subject],
+  );
+
   const { notes } = draft.message;
   useEffect(() => {
     body?.view.dispatch(body.state.tr.setMeta(notesKey, notes));
@@ -83,10 +89,11 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   useEffect(() => startPlace(body, page.current), [body]);
 
   const shownNotes = notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
+  const draftProblem = draft.error === undefined ? undefined : problemWords(draft.error);
   const stops = shownNotes.filter(({ severity }) => severity === 'stop').length;
 
   const go = async (order: SendMessage = {}): Promise<void> => {
-    if (sending.isLoading || !(await draft.flush())) return;
+    if (sending.isLoading || !(await keeper.flush())) return;
     setAsked(true);
     const sent = await send({ id: initial.id, order: { ...order, acknowledged: [...acknowledged] } })
       .unwrap()
@@ -96,7 +103,7 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   };
 
   const putAway = async (): Promise<void> => {
-    if (touched.current) await draft.flush();
+    if (touched.current) await keeper.flush();
     else
       await discard(initial.id)
         .unwrap()
@@ -104,7 +111,7 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
     await navigate(`/matters/${matter.id}`);
   };
   const throwAway = async (): Promise<void> => {
-    await draft.flush();
+    await keeper.flush();
     await discard(initial.id)
       .unwrap()
       .catch(() => null);
@@ -173,7 +180,7 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   );
   return (
     <BlanksContext value={{ ...blanks, answers, onAnswer: answer }}>
-      {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void draft.keepMine()} /> : null}
+      {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
       <div className={classes.scroller}>
         <article className={classes.sheet} ref={page} aria-label="Sheet">
           <AddressBlock from={initial.from} lines={lines} matter={matter} onChange={setLine} />
@@ -206,7 +213,7 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
         reference={matter.reference}
         keeping={draft.keeping}
         problem={
-          draft.problem ??
+          draftProblem ??
           (sending.error && !stops && shownNotes.length === 0 ? problemWords(sending.error) : undefined)
         }
         waiting={shownNotes.length}

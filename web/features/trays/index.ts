@@ -2,4 +2,4 @@ export { Discarded } from './Discarded.tsx';
 export { OnItsWay } from './OnItsWay.tsx';
 export { OutTrayPage } from './OutTrayPage.tsx';
 export { TrayLink } from './TrayLink.tsx';
-export { useDiscardMutation, useRestoreMutation } from './api.ts';
+export { useDiscardMutation } from './api.ts';

@@ -1,0 +1,36 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { loadDemo } from '../demo/load.ts';
+import { blobStore } from '../server/blobs/blobStore.ts';
+import { readConfig } from '../server/config.ts';
+import { changeFeed } from '../server/events/changeFeed.ts';
+import type { Office } from '../server/office.ts';
+import { openDatabase } from '../server/repositories/database.ts';
+import { programCache } from '../server/usecases/programCache.ts';
+
+/** The demo practice in a scratch folder, removed when the work is done. */
+export async function withPractice<T>(work: (office: Office) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'officium-bench-'));
+  await loadDemo(folder, Date.now(), { matters: 28 });
+  const db = await openDatabase(join(folder, 'officium.sqlite'));
+  const office: Office = {
+    config: readConfig({ OFFICIUM_DATA: folder, OFFICIUM_DEMO: '1' }),
+    db,
+    blobs: blobStore(join(folder, 'blobs')),
+    changes: changeFeed(),
+    programs: programCache(),
+    log: pino({ level: 'silent' }),
+    now: Date.now,
+    newId: randomUUID,
+    wakeRunner: () => undefined,
+  };
+  try {
+    return await work(office);
+  } finally {
+    await db.destroy();
+    await rm(folder, { recursive: true, force: true });
+  }
+}

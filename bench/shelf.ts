@@ -1,0 +1,58 @@
+import { asId } from '../core/model/ids.ts';
+import { TEMPLATES } from '../demo/templates.ts';
+import { findMatter, listMatters } from '../server/repositories/matters.ts';
+import { findPerson } from '../server/repositories/people.ts';
+import { insertTemplate } from '../server/repositories/templates.ts';
+import { openMatter } from '../server/usecases/matters.ts';
+import { readShelf } from '../server/usecases/shelf.ts';
+import { byTime, interleave } from './measure.ts';
+import type { Measured } from './measure.ts';
+import { withPractice } from './practice.ts';
+
+const SHELF_SIZE = 40;
+const TIMES = 20;
+
+const repeated = (work: () => Promise<unknown>) => async (): Promise<void> => {
+  for (let n = 0; n < TIMES; n += 1) await work();
+};
+
+/** The shelf of forty templates, and a matter's whole page, against reading the matter's record alone. */
+export function benchShelf(): Promise<readonly Measured[]> {
+  return withPractice(async (office) => {
+    for (let n = TEMPLATES.length; n < SHELF_SIZE; n += 1) {
+      const like = TEMPLATES[n % TEMPLATES.length];
+      if (!like) continue;
+      const copy = {
+        ...like,
+        templateId: asId<typeof like.templateId>(`copy-${n}`),
+        versionId: `copy-${n}-1`,
+        name: `${like.name} ${n}`,
+      };
+      await insertTemplate(office.db, copy, { by: 'person-idris', atUtc: 0, why: 'bench' });
+    }
+    const person = await findPerson(office.db, 'person-maud');
+    const { items } = await listMatters(office.db, {
+      personId: 'person-maud',
+      query: 'SV-2041',
+      sort: 'recent',
+      limit: 1,
+      after: undefined,
+    });
+    const [matter] = items;
+    if (!person || !matter) throw new Error('the demo lacks its first matter');
+    const {
+      record = NaN,
+      shelf = NaN,
+      page = NaN,
+    } = await interleave({
+      record: repeated(() => findMatter(office.db, matter.id, person.id)),
+      shelf: repeated(() => readShelf(office, person, matter.id)),
+      page: repeated(() => openMatter(office, person, matter.id)),
+    });
+    const against = 'reading the matter’s record alone';
+    return [
+      byTime(`shelf of ${SHELF_SIZE} templates`, shelf / TIMES, against, record / TIMES),
+      byTime('matter: all data of its page', page / TIMES, against, record / TIMES),
+    ];
+  });
+}
