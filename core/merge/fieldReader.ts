@@ -20,7 +20,7 @@ export interface MergeContext {
   readonly hour: number;
 }
 
-/** Reads field values of one matter at one moment; each is worked out at most once. */
+/** Reads field values of one matter at one moment; calculated values are worked out at most once. */
 export interface FieldReader {
   readonly context: MergeContext;
   /** Undefined where the record has nothing, or the matter's type knows no such field. */
@@ -28,45 +28,49 @@ export interface FieldReader {
 }
 
 export function fieldReader(context: MergeContext): FieldReader {
-  const known = new Map<string, Value | undefined>();
   let calculated: ReadonlyMap<string, Value> | undefined;
   const calculatedValues = (): ReadonlyMap<string, Value> =>
     (calculated ??= calculate(context.record, context.calendar));
-
-  const read = (path: string): Value | undefined => {
-    const memo = known.get(path);
-    if (memo !== undefined || known.has(path)) return memo;
-    const value = resolve(path, context, calculatedValues);
-    known.set(path, value);
-    return value;
-  };
-  return { context, read };
+  return { context, read: (path) => resolverOf(path)(context, calculatedValues) };
 }
 
-function resolve(
-  path: string,
-  context: MergeContext,
-  calculated: () => ReadonlyMap<string, Value>,
-): Value | undefined {
+type Resolver = (context: MergeContext, calculated: () => ReadonlyMap<string, Value>) => Value | undefined;
+
+/** Paths are read thousands of times in a round, and taken apart once. Templates name some hundreds; this is a bound. */
+const MAX_RESOLVERS = 10_000;
+const resolvers = new Map<string, Resolver>();
+
+function resolverOf(path: string): Resolver {
+  const known = resolvers.get(path);
+  if (known) return known;
+  if (resolvers.size >= MAX_RESOLVERS) resolvers.clear();
+  const made = makeResolver(path);
+  resolvers.set(path, made);
+  return made;
+}
+
+function makeResolver(path: string): Resolver {
   const dot = path.indexOf('.');
-  const source = path.slice(0, dot);
   const key = path.slice(dot + 1);
-  const { record } = context;
-  switch (source) {
+  switch (path.slice(0, dot)) {
     case 'fact':
-      return own(record.facts, key);
-    case 'date': {
-      const date = own(record.dates, key);
-      return date && dateValue(date);
-    }
+      return ({ record }) => own(record.facts, key);
+    case 'date':
+      return ({ record }) => {
+        const date = own(record.dates, key);
+        return date && dateValue(date);
+      };
     case 'calculated':
-      return calculated().get(key);
-    case 'party': {
-      const names = record.parties.filter(({ role }) => role === key).map(({ contact }) => contact.name);
-      return names.length > 0 ? { kind: 'names', names } : undefined;
+      return (_context, calculated) => calculated().get(key);
+    case 'party':
+      return ({ record }) => {
+        const names = record.parties.filter(({ role }) => role === key).map(({ contact }) => contact.name);
+        return names.length > 0 ? { kind: 'names', names } : undefined;
+      };
+    default: {
+      const single = own(SINGLE_FIELDS, path);
+      return (context) => single?.(context);
     }
-    default:
-      return own(SINGLE_FIELDS, path)?.(context);
   }
 }
 

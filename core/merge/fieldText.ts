@@ -19,7 +19,7 @@ export function fieldText({ path, format, shift }: FieldUse, reader: FieldReader
       : value;
   const text = writeValue(due, format);
   if (text === '') return undefined;
-  if (!HAS_CONTROL.test(text)) return text;
+  if (value.kind === 'date' || value.kind === 'money' || !HAS_CONTROL.test(text)) return text;
   return value.kind === 'longText' ? cleanText(text.replace(/\r\n?/g, '\n')) : oneLine(text);
 }
 

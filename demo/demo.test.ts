@@ -1,0 +1,122 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { firstBrokenSeal } from '../core/correspondence/seal.ts';
+import { isMailAddress } from '../core/recipients/address.ts';
+import { checkTemplate } from '../core/template/checkTemplate.ts';
+import { parseDocument, parseInline } from '../core/template/parseDocument.ts';
+import { blobStore, sha256Hex } from '../server/blobs/blobStore.ts';
+import { sealedEntries } from '../server/repositories/correspondence.ts';
+import { openDatabase } from '../server/repositories/database.ts';
+import type { Database } from '../server/repositories/database.ts';
+import { ALL_CONTACTS } from './contacts.ts';
+import { loadDemo } from './load.ts';
+import { MATTER_TYPES } from './matterTypes.ts';
+import { chance } from './random.ts';
+import { TEMPLATES } from './templates.ts';
+
+const NOW = Date.parse('2026-11-24T09:00:00Z');
+let folder: string;
+let db: Database;
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'officium-demo-test-'));
+  await loadDemo(folder, NOW, { matters: 28 });
+  db = await openDatabase(join(folder, 'officium.sqlite'));
+}, 90_000);
+afterAll(async () => {
+  await db.destroy();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const count = async (table: string): Promise<number> => Number((await db(table).count({ n: '*' }))[0]?.['n']);
+
+describe('the demo practice', () => {
+  it('has the size it is said to have', async () => {
+    expect(await count('matters')).toBeGreaterThanOrEqual(24);
+    expect(await count('matter_types')).toBe(3);
+    expect(await count('contacts')).toBeGreaterThanOrEqual(60);
+    expect(await count('templates')).toBeGreaterThanOrEqual(12);
+    expect(await count('documents')).toBeGreaterThanOrEqual(60);
+    expect(await count('entries')).toBeGreaterThanOrEqual(250);
+    const threads = await db('conversations').whereRaw('in_count + out_count > 1');
+    expect(threads.length).toBeGreaterThan(50);
+  });
+
+  it('keeps to names that can belong to nobody', () => {
+    for (const { addresses } of ALL_CONTACTS) {
+      for (const { kind, value } of addresses) {
+        if (kind === 'email')
+          expect([value, isMailAddress(value), value.endsWith('.example')]).toEqual([value, true, true]);
+        if (kind === 'phone') expect(value).toMatch(/^07700 90\d{4}$|^07700 9\d{5}$/);
+      }
+    }
+  });
+
+  it('has templates that hold on a type they are meant for, and read back as they were written', () => {
+    for (const { name, content } of TEMPLATES) {
+      const holds = MATTER_TYPES.filter((type) => checkTemplate(content, type).length === 0);
+      expect([name, holds.length > 0]).toEqual([name, true]);
+      expect([
+        name,
+        parseDocument(content.body, 'template').ok,
+        parseInline(content.subject, 'template').ok,
+      ]).toEqual([name, true, true]);
+    }
+  });
+
+  it('files in the order of time, on a chain that holds, with every byte there', async () => {
+    const entries = [];
+    for await (const entry of sealedEntries(db)) entries.push(entry);
+    expect(firstBrokenSeal(entries, sha256Hex)).toBeUndefined();
+    const times = entries.map(({ content }) => content.occurredAtUtc);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    expect(times.every((time) => time < NOW)).toBe(true);
+    const blobs = blobStore(join(folder, 'blobs'));
+    for (const { content } of entries.slice(0, 40))
+      expect((await blobs.get(content.rawBlob)).length).toBeGreaterThan(200);
+  });
+
+  it('holds real files of the kinds it says', async () => {
+    const blobs = blobStore(join(folder, 'blobs'));
+    const rows = await db('documents').select<{ media_type: string; blob: string; size_bytes: number }[]>(
+      'media_type',
+      'blob',
+      'size_bytes',
+    );
+    const magic: Record<string, string> = { 'application/pdf': '25504446', 'image/jpeg': 'ffd8ffe0' };
+    for (const { media_type, blob, size_bytes } of rows) {
+      const bytes = await blobs.get(blob);
+      expect([bytes.subarray(0, 4).toString('hex'), bytes.length]).toEqual([magic[media_type], size_bytes]);
+    }
+  });
+
+  it('has what the work has: couples, namesakes, someone not to be written to, a bounced address, a restricted matter', async () => {
+    const namesakes = await db('contacts').where({ name: 'Tom Brae' });
+    const barred = await db('contacts').where({ do_not_write_to: 1 });
+    const bounced = await db('contact_addresses').where({ bounced: 1 });
+    const couples = await db('contacts').whereNotNull('couple_with_id');
+    const restricted = await db('matters').where({ restricted: 1 });
+    expect([namesakes.length, barred.length, bounced.length, couples.length, restricted.length]).toEqual([
+      2, 1, 1, 2, 1,
+    ]);
+  });
+
+  it('is not made twice over what is there', async () => {
+    expect(await loadDemo(folder, NOW, { matters: 28 })).toEqual({ matters: 0, entries: 0 });
+  });
+});
+
+describe('chance', () => {
+  it('comes out the same from the same seed, and within its bounds', () => {
+    const [one, two, other] = [chance(7), chance(7), chance(8)];
+    const draw = (luck: typeof one) => Array.from({ length: 50 }, () => luck.between(3, 5));
+    const drawn = draw(one);
+    expect(drawn).toEqual(draw(two));
+    expect(drawn).not.toEqual(draw(other));
+    expect(new Set(drawn)).toEqual(new Set([3, 4, 5]));
+    expect(chance(1).id()).toMatch(/^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/);
+    expect(() => one.pick([])).toThrow();
+  });
+});

@@ -1,0 +1,220 @@
+import { describe, expect, it, vi } from 'vitest';
+import type { EntrySummary } from '../../contract/correspondence.ts';
+import type { ShelfItem } from '../../contract/matters.ts';
+import type { Message } from '../../contract/messages.ts';
+import type { NoteCode } from '../../core/checks/note.ts';
+import { day } from '../../core/tests/fixtures.ts';
+import { exactTime, listDay, readDay, timeOfDay } from './dates.ts';
+import {
+  awaitingWords,
+  fileSize,
+  noteWords,
+  plural,
+  problemCode,
+  problemWords,
+  readinessWords,
+  reasonWords,
+  refusalAdvice,
+  remedyWords,
+  stateWords,
+  usualWords,
+} from './wording.ts';
+
+type Note = Message['notes'][number];
+
+const note = (code: string, params: Note['params'] = {}): Note => ({
+  code,
+  severity: 'caution',
+  where: { part: 'subject' },
+  params,
+  remedies: [],
+});
+
+const CODES: readonly NoteCode[] = [
+  'blankUnfilled',
+  'noRecipient',
+  'malformedAddress',
+  'doNotWriteTo',
+  'overSizeLimit',
+  'spokenNotEnclosed',
+  'noneEnclosed',
+  'enclosedNotSpoken',
+  'greetingNamesOther',
+  'greetingLeavesOut',
+  'otherMatterReference',
+  'otherMatterName',
+  'noSubject',
+];
+
+describe('what notes say', () => {
+  it('has words of its own for every code', () => {
+    const titles = CODES.map(
+      (code) => noteWords(note(code, { name: 'N', label: 'L', category: 'C', addedOn: '2026-11-23' })).title,
+    );
+    expect(new Set(titles).size).toBe(CODES.length);
+    expect(titles).not.toContain('Please look at this');
+    expect(noteWords(note('somethingNew')).title).toBe('Please look at this');
+  });
+
+  it.each([
+    ['malformedAddress', { address: 'x@y' }, '“x@y” is not a whole mail address.'],
+    [
+      'overSizeLimit',
+      { bytes: 27_400_000, limitBytes: 25_000_000 },
+      '27.4 MB on its way, the host takes 25.0 MB. Remove an enclosure.',
+    ],
+    ['otherMatterName', { words: 'Gilded Tern', reference: 'SV-2044' }, '“Gilded Tern” belongs to SV-2044.'],
+    ['blankUnfilled', { label: 'what matters most', key: 'k' }, '“what matters most” is still open.'],
+  ])('%s', (code, params, detail) => expect(noteWords(note(code, params)).detail).toBe(detail));
+
+  it('names what a remedy will do', () => {
+    expect(remedyWords({ kind: 'replaceWords', block: 0, words: 'x', by: 'Dear Ms Okafor' })).toBe(
+      'Write “Dear Ms Okafor”',
+    );
+    expect(remedyWords({ kind: 'enclose', documentId: 'd', name: 'n' })).toBe('Enclose it');
+    expect(remedyWords({ kind: 'removeRecipient', address: 'a' })).toBe('Take out');
+    expect(remedyWords({ kind: 'goToBlank', key: 'k' })).toBe('Go to it');
+  });
+});
+
+const shelfItem = (change: Partial<ShelfItem>): ShelfItem => ({
+  templateId: 't',
+  name: 'T',
+  channel: 'email',
+  category: 'C',
+  readiness: 'ready',
+  blanks: 0,
+  reasons: [],
+  words: '',
+  to: [],
+  use: { followed: 0, followedOf: 0, sentHere: false },
+  ...change,
+});
+
+describe('what the shelf says', () => {
+  it('says readiness and reasons in words', () => {
+    expect(readinessWords(shelfItem({}))).toBe('ready');
+    expect(readinessWords(shelfItem({ readiness: 'blanks', blanks: 1 }))).toBe('1 blank');
+    expect(readinessWords(shelfItem({ readiness: 'blanks', blanks: 3 }))).toBe('3 blanks');
+    expect(readinessWords(shelfItem({ readiness: 'unavailable' }))).toBe('not here');
+    expect(reasonWords({ code: 'roleEmpty', where: 'to', params: { role: 'broker' } })).toBe(
+      'no broker on this matter',
+    );
+    expect(reasonWords({ code: 'documentMissing', where: '', params: { category: 'Invoice' } })).toBe(
+      'no invoice on this matter yet',
+    );
+    expect(reasonWords({ code: 'unheardOf', where: '', params: {} })).toBe('not possible here');
+  });
+
+  it('says why something usually comes next, from the practice’s own history', () => {
+    const use = { followed: 31, followedOf: 38, sentHere: false };
+    expect(usualWords(shelfItem({ use }), 'What we found')).toBe('after “What we found”, 31 of 38 times');
+    expect(usualWords(shelfItem({ use }), null)).toBe('first on such matters, 31 of 38 times');
+    expect(usualWords(shelfItem({}), 'x')).toBeUndefined();
+  });
+});
+
+describe('where a message is', () => {
+  const at = Date.parse('2026-11-24T14:30:00Z');
+  const stated = (state: Message['state'], stateDetail: Message['stateDetail'] = {}): string =>
+    stateWords({ state, stateDetail });
+
+  it('is said in words for every state', () => {
+    vi.useFakeTimers({ now: Date.parse('2026-11-24T09:00:00Z') });
+    const words = (
+      ['draft', 'held', 'queued', 'sending', 'deferred', 'sent', 'failed', 'may-have-gone'] as const
+    ).map((state) => stated(state));
+    expect(new Set(words).size).toBe(8);
+    expect(stated('held', { leavesAtUtc: at })).toBe(`Leaves at ${timeOfDay(at)}`);
+    expect(stated('held', { leavesAtUtc: at + 86_400_000 * 2 })).toBe(
+      `Leaves Thursday 26 November at ${timeOfDay(at)}`,
+    );
+    vi.useRealTimers();
+  });
+
+  it.each([
+    ['550 5.1.1 <a@x.example>: no such mailbox here', /address does not exist/],
+    ['552 5.2.2 The mailbox is full', /mailbox is full/],
+    ['552 5.3.4 message larger than this host takes', /too large/],
+    ['554 rejected by policy', /Nothing has gone/],
+  ])('advises on “%s”', (reply, advice) => expect(refusalAdvice(reply)).toMatch(advice));
+
+  const entry = (awaiting: EntrySummary['awaiting']): EntrySummary => ({
+    id: 'e',
+    direction: 'out',
+    channel: 'email',
+    occurredAtUtc: 0,
+    subject: '',
+    opening: '',
+    who: [],
+    conversationId: 'c',
+    attachmentCount: 0,
+    category: '',
+    awaiting,
+  });
+
+  it('says who owes whom an answer, and when that is late', () => {
+    expect(awaitingWords(entry({ kind: 'nothing' }))).toBeUndefined();
+    expect(awaitingWords(entry({ kind: 'theirAnswer', days: 0 }))).toEqual({
+      words: 'Sent today',
+      late: false,
+    });
+    expect(awaitingWords(entry({ kind: 'theirAnswer', days: 9 }))).toEqual({
+      words: 'No answer · 9 days',
+      late: true,
+    });
+    expect(awaitingWords(entry({ kind: 'ourAnswer', days: 1 }))).toEqual({
+      words: 'Answer owed · 1 day',
+      late: false,
+    });
+    expect(awaitingWords(entry({ kind: 'ourAnswer', days: 0 }))).toEqual({
+      words: 'Answer owed',
+      late: false,
+    });
+  });
+});
+
+describe('problems', () => {
+  it('are said in the server’s words, or in plain ones where it has none', () => {
+    const answered = {
+      status: 409,
+      data: { code: 'draftChanged', detail: 'Somebody else has changed this draft.' },
+    };
+    expect([problemCode(answered), problemWords(answered)]).toEqual([
+      'draftChanged',
+      'Somebody else has changed this draft.',
+    ]);
+    expect(problemWords({ status: 'FETCH_ERROR' })).toMatch(/cannot be reached/);
+    for (const odd of [undefined, null, 7, {}, { data: 'x' }]) {
+      expect([problemCode(odd), problemWords(odd)]).toEqual([
+        undefined,
+        'Something went wrong. Nothing was sent.',
+      ]);
+    }
+  });
+});
+
+describe('sizes, counts and days', () => {
+  it.each([
+    [0, '0 bytes'],
+    [999, '999 bytes'],
+    [1_499, '1 kB'],
+    [410_000, '410 kB'],
+    [2_130_000, '2.1 MB'],
+  ])('%i bytes is %s', (bytes, words) => expect(fileSize(bytes)).toBe(words));
+
+  it('counts in words', () => {
+    expect([plural(1, 'matter'), plural(2, 'matter'), plural(0, 'entry', 'entries')]).toEqual([
+      '1 matter',
+      '2 matters',
+      '0 entries',
+    ]);
+  });
+
+  it('writes days in lists short, with the year where it is another', () => {
+    expect(listDay(day('2026-03-05'), day('2026-11-24'))).toBe('Thu 5 Mar');
+    expect(listDay(day('2025-12-31'), day('2026-11-24'))).toBe('31 Dec 2025');
+    expect(exactTime(Date.parse('2026-11-24T12:00:00Z'))).toMatch(/^Tuesday 24 November 2026, \d+:\d\d$/);
+    expect(() => readDay('never')).toThrow(RangeError);
+  });
+});
