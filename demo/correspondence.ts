@@ -6,6 +6,7 @@ import { planMessage } from '../core/mime/plan.ts';
 import type { Contact } from '../core/model/contact.ts';
 import { asId } from '../core/model/ids.ts';
 import type { EntryId } from '../core/model/ids.ts';
+import { rollToWorkingDay } from '../core/dates/workingDays.ts';
 import { addDays } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
 import { chooseAddress, contactsOf, resolveRecipients } from '../core/recipients/recipients.ts';
@@ -20,7 +21,7 @@ import { readerFor } from '../server/usecases/desk.ts';
 import { openingOf } from '../server/usecases/opening.ts';
 import type { DemoMatter } from './generate.ts';
 import { DOMAIN } from './people.ts';
-import { demoSettings } from './practice.ts';
+import { demoCalendar, demoSettings } from './practice.ts';
 import type { Chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
 import { ANSWERS, BLANK_ANSWERS, OPENINGS, OUR_ANSWERS } from './wording.ts';
@@ -71,7 +72,7 @@ export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]
     if (luck.next() < (demo.matter.reference === 'SV-2041' ? 0.95 : 0.28) && addDays(on, 5) < today) {
       const extra = await unasked(desk, left.splice(luck.between(0, left.length - 1), 1)[0], addDays(on, 5));
       if (extra) entries.push(extra);
-      const answeredOn = addDays(on, luck.between(6, 8));
+      const answeredOn = rollToWorkingDay(demoCalendar(today), addDays(on, luck.between(6, 9)), 'next');
       if (extra && luck.next() < 0.75 && answeredOn < today)
         entries.push(await answerFrom(desk, extra.entry, answeredOn));
     }

@@ -53,7 +53,8 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
       </div>
       {stateDetail.reply === undefined ? null : (
         <p className={classes.reply}>
-          The host said: <q>{stateDetail.reply}</q>{' '}
+          The host said: <q>{stateDetail.reply}</q>
+          <br />
           {state === 'failed'
             ? refusalAdvice(stateDetail.reply)
             : 'Nothing is lost; it is tried again by itself.'}
