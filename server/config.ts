@@ -11,6 +11,9 @@ export interface Config {
   readonly demo: boolean;
   /** Further host names under which browsers reach the server (a proxy's). */
   readonly hostNames: readonly string[];
+  /** Who can sign in to a practice that has nobody yet. */
+  readonly firstPerson:
+    { readonly name: string; readonly email: string; readonly password: string } | undefined;
   readonly smtp: SmtpSettings;
   /** Where the stand-in mail host shows its mailboxes. */
   readonly mailboxesUrl: string | undefined;
@@ -39,6 +42,22 @@ function portOf(text: string | undefined, name: string, fallback: number): numbe
 
 const filled = (text: string | undefined): string | undefined => (text === '' ? undefined : text);
 
+/** Shorter passwords are guessed (NIST SP 800-63B §3.1.1.2 asks for at least this many letters). */
+const MIN_PASSWORD = 15;
+
+function firstPersonOf(env: Environment): Config['firstPerson'] {
+  const [name, email, password] = ['NAME', 'EMAIL', 'PASSWORD'].map((part) =>
+    filled(env[`OFFICIUM_FIRST_${part}`]),
+  );
+  if (email === undefined && password === undefined) return undefined;
+  if (email === undefined || password === undefined || password.length < MIN_PASSWORD) {
+    throw new ConfigError(
+      `OFFICIUM_FIRST_EMAIL and OFFICIUM_FIRST_PASSWORD go together; the password has at least ${MIN_PASSWORD} letters.`,
+    );
+  }
+  return { name: name ?? email, email, password };
+}
+
 export function readConfig(env: Environment): Config {
   return {
     host: filled(env['OFFICIUM_HOST']) ?? '127.0.0.1',
@@ -50,6 +69,7 @@ export function readConfig(env: Environment): Config {
       .split(',')
       .map((name) => name.trim())
       .filter(Boolean),
+    firstPerson: firstPersonOf(env),
     smtp: {
       host: filled(env['OFFICIUM_SMTP_HOST']) ?? '127.0.0.1',
       port: portOf(env['OFFICIUM_SMTP_PORT'], 'OFFICIUM_SMTP_PORT', 4125),

@@ -12,6 +12,7 @@ import type { Office } from './office.ts';
 import { startRunner } from './outgoing/runner.ts';
 import { smtpTransport } from './outgoing/smtpTransport.ts';
 import { openDatabase } from './repositories/database.ts';
+import { ensureFirstPerson } from './usecases/firstPerson.ts';
 import { programCache } from './usecases/programCache.ts';
 
 async function start(config: Config): Promise<void> {
@@ -34,6 +35,7 @@ async function start(config: Config): Promise<void> {
       relay.wake();
     },
   };
+  await ensureFirstPerson(office);
   const runner = await startRunner(office, smtpTransport(config.smtp));
   relay.wake = runner.wake;
   const app = await createApp(office);

@@ -65,8 +65,13 @@ export interface Client {
     headers?: Readonly<Record<string, string>>,
   ) => Promise<Answer>;
   readonly signIn: (email: string) => Promise<void>;
+  /** Listens to changes while some work is done; gives all that was heard within a moment of it. */
+  readonly listen: (work: () => void) => Promise<string>;
   readonly close: () => Promise<void>;
 }
+
+/** How long a listener waits for what might still come. */
+const LISTEN_MS = 400;
 
 /** Serves an office on a free port and talks to it as a browser does: with its cookie and its Origin. */
 export async function serve(office: Office): Promise<Client> {
@@ -103,6 +108,23 @@ export async function serve(office: Office): Promise<Client> {
     origin,
     call,
     signIn: async (email) => void (await call('POST', '/session', { email })),
+    listen: async (work) => {
+      const abort = new AbortController();
+      const stream = await fetch(`${origin}/api/v1/events`, {
+        headers: { Cookie: cookie },
+        signal: abort.signal,
+      });
+      const decoder = new TextDecoder();
+      let heard = '';
+      const reading = (async () => {
+        for await (const chunk of stream.body ?? []) heard += decoder.decode(chunk as Uint8Array);
+      })().catch(() => undefined);
+      work();
+      await new Promise((done) => setTimeout(done, LISTEN_MS));
+      abort.abort();
+      await reading;
+      return heard;
+    },
     close: () =>
       new Promise((done) => {
         server.closeAllConnections();
