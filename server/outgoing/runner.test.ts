@@ -8,9 +8,8 @@ import { findPerson } from '../repositories/people.ts';
 import type { Account } from '../repositories/people.ts';
 import { startMessage } from '../usecases/startMessage.ts';
 import { decideMessage, recallMessage, sendMessage } from '../usecases/sendMessage.ts';
-import { NOW, openOffice } from '../tests/practice.ts';
+import { NOW, openOffice, runOnce } from '../tests/practice.ts';
 import type { TestOffice } from '../tests/practice.ts';
-import { startRunner } from './runner.ts';
 import type { Transport } from './smtpTransport.ts';
 
 let office: TestOffice;
@@ -48,13 +47,6 @@ async function sendOne(holdSeconds = 0): Promise<string> {
   return sent.id;
 }
 
-/** Lets the runner work until nothing is due at this moment. */
-async function runOnce(transport: Transport): Promise<void> {
-  const runner = await startRunner(office, transport);
-  await new Promise((done) => setTimeout(done, 30));
-  await runner.stop();
-}
-
 const stateOf = async (id: string) => (await findMessage(office.db, id))?.state;
 const entriesOf = (id: string) => office.db('entries').where({ message_id: id });
 
@@ -62,8 +54,8 @@ describe('the outgoing runner', () => {
   it('sends the frozen bytes once and files them in the same moment', async () => {
     const host = scripted();
     const id = await sendOne();
-    await runOnce(host);
-    await runOnce(host);
+    await runOnce(office, host);
+    await runOnce(office, host);
     const [entry, ...more] = await entriesOf(id);
     expect(await stateOf(id)).toMatchObject({ kind: 'sent', entryId: entry.id });
     expect([host.handed, more]).toEqual([[entry.raw_blob], []]);
@@ -80,10 +72,10 @@ describe('the outgoing runner', () => {
   it('holds until the time has come', async () => {
     const host = scripted();
     const id = await sendOne(60);
-    await runOnce(host);
+    await runOnce(office, host);
     expect(await stateOf(id)).toMatchObject({ kind: 'held' });
     office.now = () => NOW + 61_000;
-    await runOnce(host);
+    await runOnce(office, host);
     office.now = () => NOW;
     expect([await stateOf(id), host.handed.length]).toMatchObject([{ kind: 'sent' }, 1]);
   });
@@ -93,7 +85,7 @@ describe('the outgoing runner', () => {
     const id = await sendOne(60);
     await recallMessage(office, maud, id);
     office.now = () => NOW + 61_000;
-    await runOnce(host);
+    await runOnce(office, host);
     office.now = () => NOW;
     expect([await stateOf(id), host.handed]).toEqual([{ kind: 'draft' }, []]);
   });
@@ -101,7 +93,7 @@ describe('the outgoing runner', () => {
   it('keeps a refusal word for word, and lets it be mended', async () => {
     const reply = '550 5.1.1 <ines@x.example>: no such mailbox here';
     const id = await sendOne();
-    await runOnce(scripted({ kind: 'refused', reply }));
+    await runOnce(office, scripted({ kind: 'refused', reply }));
     expect(await stateOf(id)).toEqual({ kind: 'failed', attempts: 1, reply });
     expect(await entriesOf(id)).toEqual([]);
     expect((await recallMessage(office, maud, id)).state).toBe('draft');
@@ -110,12 +102,12 @@ describe('the outgoing runner', () => {
   it('tries again later when the host puts it off', async () => {
     const host = scripted({ kind: 'later', reply: '450 4.2.0 greylisted' });
     const id = await sendOne();
-    await runOnce(host);
+    await runOnce(office, host);
     expect(await stateOf(id)).toMatchObject({ kind: 'deferred', nextAttemptUtc: NOW + 60_000 });
-    await runOnce(host);
+    await runOnce(office, host);
     expect(host.handed).toEqual([]);
     office.now = () => NOW + 60_001;
-    await runOnce(host);
+    await runOnce(office, host);
     office.now = () => NOW;
     expect([await stateOf(id), host.handed.length]).toMatchObject([{ kind: 'sent' }, 1]);
   });
@@ -123,9 +115,9 @@ describe('the outgoing runner', () => {
   it('never sends again by itself what may have gone; a person decides either way', async () => {
     const host = scripted({ kind: 'unknown' }, { kind: 'unknown' });
     const [gone, again] = [await sendOne(), await sendOne()];
-    await runOnce(host);
+    await runOnce(office, host);
     office.now = () => NOW + 86_400_000;
-    await runOnce(host);
+    await runOnce(office, host);
     office.now = () => NOW;
     expect([(await stateOf(gone))?.kind, (await stateOf(again))?.kind, host.handed.length]).toEqual([
       'may-have-gone',
@@ -134,7 +126,7 @@ describe('the outgoing runner', () => {
     ]);
     await decideMessage(office, maud, gone, 'gone');
     await decideMessage(office, maud, again, 'send-again');
-    await runOnce(host);
+    await runOnce(office, host);
     expect([(await entriesOf(gone)).length, (await entriesOf(again)).length, host.handed.length]).toEqual([
       1, 1, 3,
     ]);
@@ -153,7 +145,7 @@ describe('the outgoing runner', () => {
         .db('messages')
         .where({ id })
         .update({ state: 'sending', state_detail: JSON.stringify(lease), due_utc: lease.leaseUntilUtc });
-      await runOnce(host);
+      await runOnce(office, host);
       expect([(await stateOf(id))?.kind, host.handed.length]).toEqual([kind, handed]);
     },
   );
@@ -164,7 +156,7 @@ describe('the outgoing runner', () => {
     const { writeFile } = await import('node:fs/promises');
     await writeFile(`${office.config.dataFolder}/blobs/${blob.slice(0, 2)}/${blob}`, 'tampered');
     const host = scripted();
-    await runOnce(host);
+    await runOnce(office, host);
     expect([(await stateOf(id))?.kind, host.handed]).toEqual(['failed', []]);
   });
 

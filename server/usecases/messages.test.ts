@@ -3,12 +3,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ChangeMessage, Message, SendMessage } from '../../contract/messages.ts';
 import { sha256Hex } from '../blobs/blobStore.ts';
 import { HttpProblem } from '../http/httpProblem.ts';
-import { startRunner } from '../outgoing/runner.ts';
 import type { Transport } from '../outgoing/smtpTransport.ts';
 import { findMessage } from '../repositories/messages.ts';
 import { findPerson } from '../repositories/people.ts';
 import type { Account } from '../repositories/people.ts';
-import { NOW, openOffice } from '../tests/practice.ts';
+import { NOW, openOffice, runOnce } from '../tests/practice.ts';
 import type { TestOffice } from '../tests/practice.ts';
 import { changeMessage } from './changeMessage.ts';
 import { listCorrespondence, readEntry } from './correspondence.ts';
@@ -37,11 +36,7 @@ const accepting = (refusals: { address: string; reply: string }[] = []): Transpo
   },
 });
 
-async function deliver(transport: Transport = accepting()): Promise<void> {
-  const runner = await startRunner(office, transport);
-  await new Promise((done) => setTimeout(done, 40));
-  await runner.stop();
-}
+const deliver = (transport: Transport = accepting()): Promise<void> => runOnce(office, transport);
 
 const start = (templateId?: string, answers: Record<string, string> = {}): Promise<Message> =>
   startMessage(office, maud, matterId, { answers, ...(templateId === undefined ? {} : { templateId }) });

@@ -1,15 +1,13 @@
 import { useState } from 'react';
 import type { EntrySummary } from '../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
-import { formatDate } from '../../../core/dates/formatDate.ts';
-import { dayParts } from '../../../core/model/plainDate.ts';
-import { groupBy } from '../../../core/model/groupBy.ts';
-import { dayOf } from '../../app/dates.ts';
+import { today } from '../../app/dates.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EntryLine } from './EntryLine.tsx';
 import { Discarded, OnItsWay } from '../trays/index.ts';
 import { useLazyOlderEntriesQuery } from './api.ts';
+import { gather, months } from './conversations.ts';
 import classes from './Correspondence.module.css';
 
 type Direction = EntrySummary['direction'] | 'all';
@@ -77,7 +75,7 @@ export function Correspondence({
       <div className={classes.scroll}>
         <Discarded matterId={matter.id} />
         <OnItsWay messages={matter.drafts} mayChange={mayChange} />
-        {months(shown).map(([month, inMonth]) => (
+        {months(shown, today()).map(([month, inMonth]) => (
           <section key={month} aria-label={month}>
             <h2 className={classes.month}>{month}</h2>
             {gather(inMonth).map(({ entry, follows }) => (
@@ -115,31 +113,5 @@ function Filter({
     <button type="button" aria-pressed={pressed} onClick={onPress}>
       {label} {count}
     </button>
-  );
-}
-
-function months(
-  entries: readonly EntrySummary[],
-): readonly (readonly [month: string, entries: EntrySummary[]])[] {
-  const thisYear = dayParts(dayOf(Date.now())).year;
-  return [
-    ...groupBy(entries, ({ occurredAtUtc }) => {
-      const day = dayOf(occurredAtUtc);
-      const month = formatDate(day, 'monthYear');
-      return dayParts(day).year === thisYear ? month.replace(/ \d+$/, '') : month;
-    }),
-  ];
-}
-
-interface Placed {
-  readonly entry: EntrySummary;
-  /** Stands under the letter of its conversation that came after it. */
-  readonly follows: boolean;
-}
-
-/** Keeps conversations together within a month, each where its latest letter stands. */
-function gather(entries: readonly EntrySummary[]): readonly Placed[] {
-  return [...groupBy(entries, ({ conversationId }) => conversationId).values()].flatMap((conversation) =>
-    conversation.map((entry, n) => ({ entry, follows: n > 0 })),
   );
 }

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { MatterDetail, PartyView } from '../../../contract/matters.ts';
 import type { Message } from '../../../contract/messages.ts';
-import { foldName } from '../../../core/checks/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { offerParties } from './offerParties.ts';
 import classes from './AddressBlock.module.css';
 
 type Part = 'to' | 'cc' | 'bcc';
@@ -77,7 +77,7 @@ function RecipientLine({ label, recipients, taken, parties, onChange }: Recipien
       combobox.resetSelectedOption();
     },
   });
-  const offered = offer(parties, taken, typed);
+  const offered = offerParties(parties, taken, typed);
 
   const add = (recipient: Recipients[number]): void => {
     if (!taken.some(({ address }) => address === recipient.address)) onChange([...recipients, recipient]);
@@ -156,19 +156,5 @@ function RecipientLine({ label, recipients, taken, parties, onChange }: Recipien
         </Combobox.Dropdown>
       </Combobox>
     </span>
-  );
-}
-
-/** This matter's parties that are not on the message yet and have the words typed in name, role or address. */
-function offer(parties: readonly PartyView[], taken: Recipients, typed: string): Recipients {
-  const word = foldName(typed);
-  const known = new Map<string, Recipients[number]>();
-  for (const { address, name, contactId, roleLabel } of parties) {
-    if (address === undefined || taken.some((one) => one.address === address)) continue;
-    const roles = [...(known.get(address)?.roles ?? []), roleLabel];
-    known.set(address, { name, address, contactId, roles });
-  }
-  return [...known.values()].filter(({ name, address, roles }) =>
-    foldName(`${name} ${roles.join(' ')} ${address}`).includes(word),
   );
 }

@@ -55,7 +55,7 @@ interface BlankFieldProps {
 
 const MIN_WIDTH_CH = 6;
 /** Browsers that size a field by its content need no guess from letters. */
-const sizedByContent = CSS.supports('field-sizing', 'content');
+const sizedByContent = typeof CSS !== 'undefined' && CSS.supports('field-sizing', 'content');
 
 function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
   const common = {

@@ -4,6 +4,7 @@ import type { RefObject } from 'react';
 import type { Message } from '../../../contract/messages.ts';
 import { noteWords, remedyWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
+import { layOutNotes } from './layOutNotes.ts';
 import classes from './Margin.module.css';
 
 type Note = Message['notes'][number];
@@ -16,8 +17,6 @@ interface MarginProps {
   readonly onRemedy: (remedy: Note['remedies'][number]) => void;
   readonly onLeave: (code: string) => void;
 }
-
-const GAP = 10;
 
 /** Notes pencilled beside the lines they concern. They scroll with the sheet, and move apart where they would touch. */
 export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps) {
@@ -33,7 +32,7 @@ export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps
     const aside = margin.current;
     if (!aside || !page.current) return;
     const cards = [...aside.querySelectorAll<HTMLElement>('[data-note-card]')];
-    const next = layOut(
+    const next = layOutNotes(
       notes.map((note) => anchorOf(note, page.current, aside)),
       cards.map((card) => card.offsetHeight),
     );
@@ -86,19 +85,6 @@ function blankOf(note: Note, page: HTMLElement): Element | null {
 
 const partOf = (note: Note, page: HTMLElement): Element | null =>
   page.querySelector(`[data-part="${note.where.part}"]`);
-
-/** Keeps notes in the order of their places, each as near to its own as the one above leaves room. */
-function layOut(anchors: readonly number[], heights: readonly number[]): readonly number[] {
-  const order = anchors.map((_, n) => n).sort((a, b) => (anchors[a] ?? 0) - (anchors[b] ?? 0));
-  const tops: number[] = [];
-  let free = 0;
-  for (const n of order) {
-    const top = Math.max(free, Math.round(anchors[n] ?? 0));
-    tops[n] = top;
-    free = top + (heights[n] ?? 0) + GAP;
-  }
-  return tops;
-}
 
 interface NoteCardProps extends Omit<MarginProps, 'page' | 'notes'> {
   readonly note: Note;
