@@ -1,4 +1,4 @@
-import { formatDate } from '../dates/formatDate.ts';
+import { DATE_FORMATS, formatDate } from '../dates/formatDate.ts';
 import type { DateFormat } from '../dates/formatDate.ts';
 import { formatMoney } from '../model/money.ts';
 import type { Value } from '../model/value.ts';
@@ -8,17 +8,7 @@ const SMALL_NUMBERS = 'no one two three four five six seven eight nine ten'.spli
 /** How a field writes its value; `words` writes small whole numbers out (`two`), as letters do. */
 export type ValueFormat = DateFormat | 'plain' | 'words';
 
-export const VALUE_FORMATS: readonly ValueFormat[] = [
-  'plain',
-  'words',
-  'long',
-  'longWeekday',
-  'dayMonth',
-  'weekdayDayMonth',
-  'monthYear',
-  'short',
-  'iso',
-];
+export const VALUE_FORMATS: readonly ValueFormat[] = ['plain', 'words', ...DATE_FORMATS];
 
 const isDateFormat = (format: ValueFormat): format is DateFormat => format !== 'plain' && format !== 'words';
 
