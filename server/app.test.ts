@@ -374,6 +374,9 @@ describe('the description of the API', () => {
     expect(json.openapi).toBe('3.1.0');
     expect(Object.keys(json.paths)).toEqual(
       expect.arrayContaining([
+        '/api/v1/health',
+        '/api/v1/openapi.json',
+        '/api/v1/events',
         '/api/v1/session',
         '/api/v1/matters',
         '/api/v1/matters/{id}',

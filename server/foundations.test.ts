@@ -39,10 +39,14 @@ describe('blobs', () => {
 describe('a data folder', () => {
   it('belongs to one process at a time, and is taken over from a dead one', async () => {
     const unlock = await lockFolder(folder);
-    expect(await readFile(join(folder, 'officium.lock'), 'utf8')).toBe(String(process.pid));
+    expect(await readFile(join(folder, 'officium.lock'), 'utf8')).toMatch(new RegExp(`^${process.pid} `));
     await unlock();
     await writeFile(join(folder, 'officium.lock'), String(process.ppid));
     await expect(lockFolder(folder)).rejects.toThrow('another Officium');
+    await writeFile(join(folder, 'officium.lock'), `${process.ppid} another-boot:1`);
+    await (
+      await lockFolder(folder)
+    )();
     await writeFile(join(folder, 'officium.lock'), '999999999');
     await (
       await lockFolder(folder)

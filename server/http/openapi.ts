@@ -1,9 +1,21 @@
 import { ProblemDetails } from '../../contract/common.ts';
 import type { Endpoint } from './endpoint.ts';
 
+/** Addresses that are no operations on the practice, described beside them. */
+const STANDING: readonly (readonly [path: string, summary: string, mediaType: string])[] = [
+  ['/api/v1/health', 'Whether the server is up', 'application/json'],
+  ['/api/v1/openapi.json', 'This description', 'application/json'],
+  ['/api/v1/events', 'What changes, as server-sent events', 'text/event-stream'],
+];
+
 /** The OpenAPI 3.1 description of the API, made from the schemas that validate it. */
 export function openApi(endpoints: readonly Endpoint[], version: string): Readonly<Record<string, unknown>> {
   const paths: Record<string, Record<string, unknown>> = {};
+  for (const [path, summary, mediaType] of STANDING) {
+    paths[path] = {
+      get: { summary, responses: { 200: { description: summary, content: { [mediaType]: {} } } } },
+    };
+  }
   for (const endpoint of endpoints) {
     const path = `/api/v1${endpoint.path.replace(/:(\w+)/g, '{$1}')}`;
     paths[path] = { ...paths[path], [endpoint.method]: operation(endpoint) };

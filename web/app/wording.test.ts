@@ -7,6 +7,7 @@ import { day } from '../../core/tests/fixtures.ts';
 import { exactTime, listDay, readDay, timeOfDay } from './dates.ts';
 import {
   awaitingWords,
+  heardWords,
   fileSize,
   noteWords,
   plural,
@@ -125,6 +126,12 @@ describe('where a message is', () => {
       ['draft', 'held', 'queued', 'sending', 'deferred', 'sent', 'failed', 'may-have-gone'] as const
     ).map((state) => stated(state));
     expect(new Set(words).size).toBe(8);
+    expect(stated('deferred', { reply: '450 4.2.0 later' })).toMatch(/^Put off by the host/);
+    expect(stated('deferred', { reply: 'connect ECONNREFUSED' })).toMatch(/^The mail host cannot be reached/);
+    expect([heardWords('550 no'), heardWords('connect ECONNREFUSED')]).toEqual([
+      'The host said:',
+      'What happened:',
+    ]);
     expect(stated('held', { leavesAtUtc: at })).toBe(`Leaves at ${timeOfDay(at)}`);
     expect(stated('held', { leavesAtUtc: at + 86_400_000 * 2 })).toBe(
       `Leaves Thursday 26 November at ${timeOfDay(at)}`,

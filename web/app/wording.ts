@@ -164,17 +164,23 @@ export function stateWords({ state, stateDetail }: Stated): string {
     case 'sending':
       return 'Being handed over';
     case 'deferred':
-      return `Put off by the host · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
+      return `${isReply(stateDetail.reply) ? 'Put off by the host' : 'The mail host cannot be reached'} · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
     case 'sent':
       return 'Sent and filed';
     case 'failed':
-      return 'Not sent: the host refused it';
+      return isReply(stateDetail.reply) ? 'Not sent: the host refused it' : 'Not sent';
     case 'may-have-gone':
       return 'May have gone: the host’s answer was lost';
     default:
       return state satisfies never;
   }
 }
+
+/** A host's reply begins with its three figures (RFC 5321 §4.2); anything else is our own word of why it was not heard. */
+const isReply = (reply: string | undefined): boolean => reply === undefined || /^\d{3}\b/.test(reply);
+
+/** What stands before a host's reply, or before why none was heard. */
+export const heardWords = (reply: string): string => (isReply(reply) ? 'The host said:' : 'What happened:');
 
 function whenWords(utc: number | undefined): string {
   if (utc === undefined) return 'soon';

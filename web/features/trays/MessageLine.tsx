@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import type { MessageSummary } from '../../../contract/messages.ts';
 import { joinNames } from '../../../core/values/writeValue.ts';
 import { exactTime } from '../../app/dates.ts';
-import { problemWords, refusalAdvice, stateWords } from '../../app/wording.ts';
+import { heardWords, problemWords, refusalAdvice, stateWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useDecideMutation, useRecallMutation } from './api.ts';
 import classes from './MessageLine.module.css';
@@ -53,7 +53,7 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
       </div>
       {stateDetail.reply === undefined ? null : (
         <p className={classes.reply}>
-          The host said: <q>{stateDetail.reply}</q>
+          {heardWords(stateDetail.reply)} <q>{stateDetail.reply}</q>
           <br />
           {state === 'failed'
             ? refusalAdvice(stateDetail.reply)
