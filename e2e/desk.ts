@@ -49,6 +49,8 @@ export async function startFrom(page: Page, words: string): Promise<void> {
   await expect(page.getByRole('option', { selected: true })).toContainText(words, { ignoreCase: true });
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Text of the message')).toBeVisible();
+  // Writing can begin once the caret stands where it begins: in the first blank, or in the text.
+  await expect(page.getByLabel('Sheet').locator(':focus')).toBeVisible();
 }
 
 export const kept = (page: Page) => expect(page.getByText('kept', { exact: true })).toBeVisible();
