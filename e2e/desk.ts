@@ -53,7 +53,13 @@ export async function startFrom(page: Page, words: string): Promise<void> {
   await expect(page.getByLabel('Sheet').locator(':focus')).toBeVisible();
 }
 
-export const kept = (page: Page) => expect(page.getByText('kept', { exact: true })).toBeVisible();
+/** Longer than typing has to rest before it is kept, so that “kept” is said of the last words. */
+const REST_MS = 700;
+
+export async function kept(page: Page): Promise<void> {
+  await page.waitForTimeout(REST_MS);
+  await expect(page.getByText('kept', { exact: true })).toBeVisible();
+}
 
 /** Nothing that a screen reader or a keyboard would stumble over (WCAG 2.2 AA, as far as a machine can tell). */
 export async function expectAccessible(page: Page): Promise<void> {
