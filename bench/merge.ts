@@ -5,14 +5,15 @@ import { fieldReader } from '../core/merge/fieldReader.ts';
 import type { MergeContext } from '../core/merge/fieldReader.ts';
 import { finishHtml, finishLetter } from '../core/merge/finish.ts';
 import { merge } from '../core/merge/merge.ts';
-import { escapeHtml } from '../core/merge/renderHtml.ts';
+import type { Piece } from '../core/merge/pieces.ts';
+import { escapeHtml, htmlPieces } from '../core/merge/renderHtml.ts';
 import { asId } from '../core/model/ids.ts';
-import type { MatterRecord, MatterType, Person } from '../core/model/matter.ts';
+import type { MatterRecord, MatterType, Person, Row } from '../core/model/matter.ts';
 import { money } from '../core/model/money.ts';
 import { addDays, dayParts, fromDayNumber } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
 import type { FactKind, Value } from '../core/model/value.ts';
-import type { BlockNode, InlineNode } from '../core/template/document.ts';
+import type { BlockNode, InlineNode, TableCell } from '../core/template/document.ts';
 import { TEMPLATES } from '../demo/templates.ts';
 import { byRate, byTime, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
@@ -26,13 +27,30 @@ const FIELDS = Array.from({ length: 30 }, (_, n) => ({
 /** Thirty fields in thirty-three places: three of them are said twice. */
 const PLACES = [...FIELDS, ...FIELDS.slice(0, 3)];
 
+/** Rows of the one repeat. */
+const ROWS = 6;
+
 const WORDS = 'as we have seen on board and as the yard has told us since, ';
 const TYPE: MatterType = {
   id: asId('bench'),
   name: 'Bench',
   currency: 'GBP',
-  facts: FIELDS.map(({ key, kind }) => ({ key, label: key, kind })),
-  tables: [],
+  facts: [
+    ...FIELDS.map(({ key, kind }) => ({ key, label: key, kind })),
+    { key: 'urgent', label: 'urgent', kind: 'yesNo' },
+    { key: 'settled', label: 'settled', kind: 'yesNo' },
+  ],
+  tables: [
+    {
+      key: 'items',
+      label: 'Items',
+      columns: [
+        { key: 'what', label: 'what', kind: 'text' },
+        { key: 'due', label: 'due', kind: 'date' },
+        { key: 'cost', label: 'cost', kind: 'money' },
+      ],
+    },
+  ],
   roles: [],
   stages: [],
   keyDates: [],
@@ -56,27 +74,65 @@ const records: readonly MatterRecord[] = Array.from({ length: RECORDS }, (_, n) 
   stage: '',
   responsible: PERSON,
   parties: [],
-  facts: Object.fromEntries(FIELDS.map(({ key, kind }, field) => [key, factFor(kind, n, field)])),
+  facts: {
+    ...Object.fromEntries(FIELDS.map(({ key, kind }, field) => [key, factFor(kind, n, field)])),
+    urgent: { kind: 'yesNo', value: n % 2 === 0 },
+    settled: { kind: 'yesNo', value: n % 3 === 0 },
+  },
   dates: {},
-  tables: {},
+  tables: {
+    items: Array.from({ length: ROWS }, (_, row): Row => ({
+      what: factFor('text', n, row),
+      due: factFor('date', n, row),
+      cost: factFor('money', n, row),
+    })),
+  },
   documents: [],
 }));
 
+const fieldOf = (path: string): InlineNode => ({
+  type: 'field',
+  attrs: { path, format: 'plain', shift: null, whenEmpty: { kind: 'ask' } },
+});
 const paragraphs: readonly BlockNode[] = Array.from({ length: 11 }, (_, n) => ({
   type: 'paragraph',
   content: PLACES.slice(n * 3, n * 3 + 3).flatMap(({ key }): readonly InlineNode[] => [
     { type: 'text', text: WORDS },
-    {
-      type: 'field',
-      attrs: { path: `fact.${key}`, format: 'plain', shift: null, whenEmpty: { kind: 'ask' } },
-    },
+    fieldOf(`fact.${key}`),
     { type: 'text', text: ' ' },
   ]),
 }));
+const shownWhen = (fact: string, block: BlockNode | undefined): BlockNode => ({
+  type: 'showWhen',
+  attrs: { when: { join: 'all', conditions: [{ path: `fact.${fact}`, test: { op: 'is', value: true } }] } },
+  content: block ? [block] : [],
+});
+const cell = (path: string): TableCell => ({
+  type: 'tableCell',
+  attrs: { colspan: 1, align: 'left' },
+  content: [{ type: 'paragraph', content: [fieldOf(`row.${path}`)] }],
+});
+const table: BlockNode = {
+  type: 'table',
+  content: [
+    {
+      type: 'tableRow',
+      attrs: { repeat: { over: 'table.items', when: null }, when: null },
+      content: ['what', 'due', 'cost'].map(cell),
+    },
+  ],
+};
+/** Eleven paragraphs, two of them under a condition, and a table of six rows. */
+const body: readonly BlockNode[] = [
+  ...paragraphs.slice(0, 9),
+  shownWhen('urgent', paragraphs[9]),
+  shownWhen('settled', paragraphs[10]),
+  table,
+];
 const program = compile({
   recipients: { to: [], cc: [], bcc: [] },
   subject: [],
-  body: { type: 'doc', version: 1, content: paragraphs },
+  body: { type: 'doc', version: 1, content: body },
   blanks: [],
   documents: [],
   category: '',
@@ -98,7 +154,7 @@ const MONTHS = 'January February March April May June July August September Octo
 );
 
 /** What a careful programmer would write by hand for just these values. */
-function write(value: Value | undefined): string {
+function handWritten(value: Value | undefined): string {
   if (value?.kind === 'date') {
     const { year, month, day } = dayParts(value.date satisfies PlainDate);
     return `${day} ${MONTHS[month - 1]} ${year}`;
@@ -111,26 +167,83 @@ function write(value: Value | undefined): string {
   return value?.kind === 'text' ? value.text : '';
 }
 
-const pieces = program.html.map((piece) =>
-  typeof piece === 'string' ? piece : { key: piece.type === 'field' ? piece.attrs.path.slice(5) : '' },
-);
-const templateFor = (open: string, close: string): string =>
-  pieces.map((piece) => (typeof piece === 'string' ? piece : open + piece.key + close)).join('');
-/** A template literal made once, as if it had been typed: the floor that nothing that merges can go below by much. */
-const literal = pieces
-  .map((piece) => (typeof piece === 'string' ? piece.replace(/[`\\$]/g, '\\$&') : `\${e(w(r.${piece.key}))}`))
-  .join('');
-const floorFor = new Function('e', 'w', `return (r) => \`${literal}\``) as (
-  e: typeof escapeHtml,
-  w: typeof write,
-) => (facts: MatterRecord['facts']) => string;
-const floor = floorFor(escapeHtml, write);
-const handlebars = Handlebars.compile(templateFor('{{', '}}'));
-const eta = new Eta();
-const etaTemplate = eta.compile(templateFor('<%= it.', ' %>'));
+/** How a template language writes a value, a condition and a repeat; the text between them is the same for all. */
+interface Language {
+  readonly text: (text: string) => string;
+  readonly value: (key: string, inRow: boolean) => string;
+  readonly when: (fact: string, inside: string) => string;
+  readonly each: (inside: string) => string;
+}
 
-const written = (record: MatterRecord): Record<string, string> =>
-  Object.fromEntries(Object.entries(record.facts).map(([key, value]) => [key, write(value)]));
+const write = (pieces: readonly Piece[], language: Language, inRow = false): string =>
+  pieces.map((piece) => writePiece(piece, language, inRow)).join('');
+
+function writePiece(piece: Piece, language: Language, inRow: boolean): string {
+  if (typeof piece === 'string') return language.text(piece);
+  switch (piece.type) {
+    case 'field':
+      return language.value(piece.attrs.path.slice(piece.attrs.path.indexOf('.') + 1), inRow);
+    case 'shown':
+      return language.when(
+        piece.when.conditions[0]?.path.slice(5) ?? '',
+        write(piece.pieces, language, inRow),
+      );
+    case 'each':
+      return language.each(write(piece.pieces, language, true));
+    case 'framed':
+      return [piece.before, piece.body, piece.after].map((one) => write(one, language, inRow)).join('');
+    case 'blank':
+    case 'late':
+    case 'signature':
+      throw new Error(`the bench has no ${piece.type}`);
+    default:
+      return piece satisfies never;
+  }
+}
+
+const pieces = htmlPieces(program.content.body);
+const asIs = (text: string): string => text;
+/** A template literal made once, as if it had been typed: the floor that nothing that merges can go below by much. */
+const literal = write(pieces, {
+  text: (text) => text.replace(/[`\\$]/g, '\\$&'),
+  value: (key, inRow) => `\${e(w(${inRow ? 'i' : 'r'}.${key}))}`,
+  when: (fact, inside) => `\${r.${fact}.value ? \`${inside}\` : ''}`,
+  each: (inside) => `\${t.map((i) => \`${inside}\`).join('')}`,
+});
+const floorFor = new Function('e', 'w', `return (r, t) => \`${literal}\``) as (
+  e: typeof escapeHtml,
+  w: typeof handWritten,
+) => (facts: MatterRecord['facts'], items: readonly Row[] | undefined) => string;
+const floor = floorFor(escapeHtml, handWritten);
+const handlebars = Handlebars.compile(
+  write(pieces, {
+    text: asIs,
+    value: (key) => `{{${key}}}`,
+    when: (fact, inside) => `{{#if ${fact}}}${inside}{{/if}}`,
+    each: (inside) => `{{#each items}}${inside}{{/each}}`,
+  }),
+);
+const eta = new Eta();
+const etaTemplate = eta.compile(
+  write(pieces, {
+    text: asIs,
+    value: (key, inRow) => `<%= ${inRow ? 'row' : 'it'}.${key} %>`,
+    when: (fact, inside) => `<% if (it.${fact}) { %>${inside}<% } %>`,
+    each: (inside) => `<% for (const row of it.items) { %>${inside}<% } %>`,
+  }),
+);
+
+const wordsOf = (values: Readonly<Record<string, Value>>): Record<string, string | boolean> =>
+  Object.fromEntries(
+    Object.entries(values).map(([key, value]) => [
+      key,
+      value.kind === 'yesNo' ? value.value : handWritten(value),
+    ]),
+  );
+const written = ({ facts, tables }: MatterRecord): Record<string, unknown> => ({
+  ...wordsOf(facts),
+  items: (tables['items'] ?? []).map(wordsOf),
+});
 
 /** Every side must say the same before its speed means anything; entities for the apostrophe differ and are folded. */
 function agree(): void {
@@ -139,7 +252,7 @@ function agree(): void {
   if (!first) return;
   const expected = fold(ours(first));
   for (const html of [
-    floor(first.facts),
+    floor(first.facts, first.tables['items']),
     handlebars(written(first)),
     eta.render(etaTemplate, written(first)),
   ]) {
@@ -158,12 +271,18 @@ export async function benchMerge(): Promise<readonly Measured[]> {
   agree();
   const times = await interleave({
     ours: allBytes(ours),
-    floor: allBytes(({ facts }) => floor(facts)),
+    floor: allBytes(({ facts, tables }) => floor(facts, tables['items'])),
     handlebars: allBytes((record) => handlebars(written(record))),
     eta: allBytes((record) => eta.render(etaTemplate, written(record))),
   });
   const against = (name: string): Measured =>
-    byRate('merge: letter of 33 places to UTF-8', RECORDS, times['ours'] ?? NaN, name, times[name] ?? NaN);
+    byRate(
+      'merge: letter of 33 places, two conditions and a table to UTF-8',
+      RECORDS,
+      times['ours'] ?? NaN,
+      name,
+      times[name] ?? NaN,
+    );
   return [against('floor'), against('handlebars'), against('eta'), await benchLongest()];
 }
 

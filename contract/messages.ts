@@ -1,5 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
+import { FACT_KINDS } from '../core/model/value.ts';
 import { Id, Instant, page } from './common.ts';
 
 /** The most recipients of one line: more is a round, not a letter. */
@@ -63,7 +64,7 @@ export const Note = Type.Object({
 const Blank = Type.Object({
   key: Type.String(),
   label: Type.String(),
-  kind: Type.Enum(['text', 'longText', 'number', 'money', 'date', 'yesNo', 'choice']),
+  kind: Type.Enum([...FACT_KINDS, 'document']),
   required: Type.Boolean(),
   help: Type.Optional(Type.String()),
   choices: Type.Optional(Type.Array(Type.Object({ key: Type.String(), label: Type.String() }))),

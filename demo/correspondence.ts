@@ -109,7 +109,10 @@ async function sentFrom(
   );
   const finished = finishLetter({ ...letter, answers }, reader);
   const documents = template.content.documents.flatMap(
-    ({ category }) => (latestOfCategory(matter.documents, category) as StoredDocument | undefined) ?? [],
+    (rule) =>
+      (rule.kind === 'latest' &&
+        (latestOfCategory(matter.documents, rule.category) as StoredDocument | undefined)) ||
+      [],
   );
   const internetMessageId = messageId(luck, DOMAIN);
   const from = { name: matter.responsible.name, address: matter.responsible.email };

@@ -96,7 +96,11 @@ export const conditionSurvey: MatterType = {
     {
       key: 'openItems',
       label: 'Open items',
-      form: { kind: 'count', table: 'recommendations', when: { column: 'closed', is: false } },
+      form: {
+        kind: 'count',
+        table: 'recommendations',
+        when: { path: 'row.closed', test: { op: 'is', value: false } },
+      },
     },
     ...fee,
   ],

@@ -79,7 +79,7 @@ function template({
     subject: inline(subject),
     body: { type: 'doc', version: DOCUMENT_VERSION, content: [opens, ...body, ...signature] },
     blanks,
-    documents: documents.map((one) => ({ category: one, required: true })),
+    documents: documents.map((one) => ({ kind: 'latest', category: one, required: true })),
     category,
   };
   return {

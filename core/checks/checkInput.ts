@@ -7,8 +7,9 @@ import type { MatterRecord } from '../model/matter.ts';
 import type { Recipients } from '../recipients/recipients.ts';
 import { writeAnswer } from '../template/blanks.ts';
 import type { BlankDefinition } from '../template/blanks.ts';
-import { textBlocks } from '../template/document.ts';
+import { textBlocks } from '../template/walk.ts';
 import type { InlineNode } from '../template/document.ts';
+import { groupHolds } from '../values/conditions.ts';
 
 export interface Enclosure {
   readonly documentId: DocumentId;
@@ -77,6 +78,12 @@ export function readableLetter(
         if (answer === undefined && blank.required) open.set(key, blank);
         return answer ?? '';
       }
+      case 'picture':
+        return node.attrs.alt;
+      case 'showWords':
+        return groupHolds(node.attrs.when, reader.read) ? node.content.map(write).join('') : '';
+      case 'passageWords':
+        return '';
       default:
         return node satisfies never;
     }

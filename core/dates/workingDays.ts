@@ -51,10 +51,21 @@ export function workingDaysBetween(calendar: WorkingCalendar, from: PlainDate, t
   return count;
 }
 
-/** Applies a shift: the unit first, then the roll. */
+/** Applies a shift: the unit first, then the day itself where it counts, then the roll. */
 export function shiftDate(calendar: WorkingCalendar, date: PlainDate, shift: DateShift): PlainDate {
-  const moved = moveBy(calendar, date, shift);
+  const moved = shift.countsDay ? moveCounting(calendar, date, shift) : moveBy(calendar, date, shift);
   return shift.roll ? rollToWorkingDay(calendar, moved, shift.roll) : moved;
+}
+
+/** The day itself is the first of the time: it ends a day sooner than it would otherwise. */
+function moveCounting(calendar: WorkingCalendar, date: PlainDate, shift: DateShift): PlainDate {
+  if (shift.amount === 0) return date;
+  const back = shift.amount > 0 ? -1 : 1;
+  if (shift.unit !== 'workingDays') return addDays(moveBy(calendar, date, shift), back);
+  // A day that is not worked counts for nothing, whether it is the first or not.
+  return isWorkingDay(calendar, date)
+    ? addWorkingDays(calendar, date, shift.amount + back)
+    : addWorkingDays(calendar, date, shift.amount);
 }
 
 function moveBy(calendar: WorkingCalendar, date: PlainDate, { unit, amount }: DateShift): PlainDate {

@@ -1,49 +1,67 @@
+import type { DocumentNode, InlineNode } from '../template/document.ts';
+import { documentOf } from '../template/document.ts';
+import { NO_PASSAGES, expandInline, expandPassages } from '../template/passages.ts';
+import type { Passages } from '../template/passages.ts';
 import type { TemplateContent } from '../template/template.ts';
-import { mapInline } from '../template/document.ts';
-import type { InlineNode } from '../template/document.ts';
-import { htmlPieces } from './renderHtml.ts';
-import { inlinePieces, textPieces } from './renderText.ts';
-import type { Piece } from './pieces.ts';
+import { compileFill } from './fill.ts';
+import type { Fill, Medium } from './fill.ts';
+import { htmlBlockPieces, htmlPieces, IN_MESSAGE, valueHtml } from './renderHtml.ts';
+import type { HtmlStyle } from './renderHtml.ts';
+import { inlinePieces, textBlockPieces, textPieces } from './renderText.ts';
+import { tidyBlocks, tidyLine } from './tidy.ts';
 
-/** A template made ready to be merged many times. Compile once for each version, and keep it. */
+/** A template made ready to be merged many times. Compile once for each version and its passages, and keep it. */
 export interface Program {
+  /** The template with its passages in place and its omissions as conditions. */
   readonly content: TemplateContent;
-  readonly subject: readonly Piece[];
-  readonly html: readonly Piece[];
-  readonly text: readonly Piece[];
+  readonly subject: Fill;
+  readonly html: Fill;
+  readonly text: Fill;
 }
 
-export function compile(content: TemplateContent): Program {
-  const tidy = {
-    ...content,
-    subject: tidySpaces(content.subject),
-    body: mapInline(content.body, tidySpaces),
-  };
+const SAYS_NOTHING = /^(?:\s|<[^>]*>|&nbsp;)*$/;
+
+export const htmlMedium = (style: HtmlStyle): Medium => ({
+  encode: valueHtml,
+  // A picture says something without a word.
+  isBlank: (html) => SAYS_NOTHING.test(html) && !html.includes('<img'),
+  signaturePieces: (blocks) => htmlBlockPieces(blocks, style),
+});
+
+export const TEXT_MEDIUM: Medium = {
+  encode: (text) => text,
+  isBlank: (text) => text.trim() === '',
+  signaturePieces: textBlockPieces,
+};
+
+export const styleOf = ({ plain }: Pick<TemplateContent, 'plain'>): HtmlStyle =>
+  plain ? { ...IN_MESSAGE, plain } : IN_MESSAGE;
+
+export function compile(content: TemplateContent, passages: Passages = NO_PASSAGES): Program {
+  const tidied = tidyContent(content, passages);
+  const { html, text } = bodyFills(tidied.body, styleOf(content));
+  return { content: tidied, subject: lineFill(tidied.subject), html, text };
+}
+
+/** A template's wording with its passages in place and its omissions as conditions. */
+export const tidyContent = (content: TemplateContent, passages: Passages): TemplateContent => ({
+  ...content,
+  subject: tidyLine(expandInline(content.subject, passages)),
+  body: documentOf(tidyBlocks(expandPassages(content.body.content, passages))),
+});
+
+/** A body as functions that write it, in HTML and in text. */
+export const bodyFills = (
+  body: DocumentNode,
+  style: HtmlStyle,
+): { readonly html: Fill; readonly text: Fill } => {
+  const write = compileFill(textPieces(body), TEXT_MEDIUM);
   return {
-    content: tidy,
-    subject: inlinePieces(tidy.subject),
-    html: htmlPieces(tidy.body),
-    text: textPieces(tidy.body),
+    html: compileFill(htmlPieces(body, style), htmlMedium(style)),
+    text: (scope) => write(scope).trimEnd(),
   };
-}
+};
 
-/**
- * A field that leaves itself out takes one of the spaces around it along: the space before it moves into the field's
- * own `leaveOut`, which writes it only together with a value. Nothing is left to stand before a comma.
- */
-function tidySpaces(nodes: readonly InlineNode[]): readonly InlineNode[] {
-  return nodes.map((node, n): InlineNode => {
-    const next = nodes[n + 1];
-    if (node.type === 'text' && next && leavesOut(next) && node.text.endsWith(' ')) {
-      return { ...node, text: node.text.slice(0, -1) };
-    }
-    const before = nodes[n - 1];
-    if (node.type === 'field' && leavesOut(node) && before?.type === 'text' && before.text.endsWith(' ')) {
-      return { ...node, attrs: { ...node.attrs, whenEmpty: { kind: 'leaveOut', spaceBefore: true } } };
-    }
-    return node;
-  });
-}
-
-const leavesOut = (node: InlineNode): boolean =>
-  node.type === 'field' && node.attrs.whenEmpty.kind === 'leaveOut';
+/** A subject, a text message or a file name as a function that writes it. */
+export const lineFill = (nodes: readonly InlineNode[], lineBreak?: string): Fill =>
+  compileFill(inlinePieces(nodes, lineBreak), TEXT_MEDIUM);

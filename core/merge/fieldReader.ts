@@ -1,10 +1,13 @@
 import type { WorkingCalendar } from '../dates/workingDays.ts';
+import { weekdayName } from '../dates/formatDate.ts';
 import { familiarGreeting, formalGreeting, hourGreeting } from '../greetings/greetings.ts';
 import type { Contact } from '../model/contact.ts';
-import type { MatterRecord, Person, Practice } from '../model/matter.ts';
+import type { MatterRecord, Party, Person, Practice, Row } from '../model/matter.ts';
 import type { PlainDate } from '../model/plainDate.ts';
-import { dateValue, textValue } from '../model/value.ts';
+import { dateValue, numberValue, textValue } from '../model/value.ts';
 import type { Value } from '../model/value.ts';
+import { chooseAddress } from '../recipients/recipients.ts';
+import type { BlockNode } from '../template/document.ts';
 import { calculate } from '../values/calculate.ts';
 
 /** Everything a merge draws on. `today` and `hour` are those of the practice's zone when the message leaves. */
@@ -18,6 +21,8 @@ export interface MergeContext {
   readonly today: PlainDate;
   /** 0–23 */
   readonly hour: number;
+  /** The default signature of whoever sends, its own passages in place; nothing where there is none. */
+  readonly signature?: readonly BlockNode[];
 }
 
 /** Reads field values of one matter at one moment; calculated values are worked out at most once. */
@@ -25,22 +30,46 @@ export interface FieldReader {
   readonly context: MergeContext;
   /** Undefined where the record has nothing, or the matter's type knows no such field. */
   readonly read: (path: string) => Value | undefined;
+  readonly calculated: () => ReadonlyMap<string, Value>;
+  /** What a repeat is at: `row.` paths speak of it. */
+  readonly row: Row | undefined;
+  /** The same record, at a row. */
+  readonly at: (row: Row) => FieldReader;
 }
 
-export function fieldReader(context: MergeContext): FieldReader {
-  let calculated: ReadonlyMap<string, Value> | undefined;
-  const calculatedValues = (): ReadonlyMap<string, Value> =>
-    (calculated ??= calculate(context.record, context.calendar));
-  return { context, read: (path) => resolverOf(path)(context, calculatedValues) };
+class Reader implements FieldReader {
+  readonly context: MergeContext;
+  readonly row: Row | undefined;
+  readonly #root: Reader;
+  #calculated: ReadonlyMap<string, Value> | undefined;
+
+  constructor(context: MergeContext, row?: Row, root?: Reader) {
+    this.context = context;
+    this.row = row;
+    this.#root = root ?? this;
+  }
+
+  read = (path: string): Value | undefined => resolverOf(path)(this);
+
+  calculated(): ReadonlyMap<string, Value> {
+    return (this.#root.#calculated ??= calculate(this.context));
+  }
+
+  at(row: Row): FieldReader {
+    return new Reader(this.context, row, this.#root);
+  }
 }
 
-type Resolver = (context: MergeContext, calculated: () => ReadonlyMap<string, Value>) => Value | undefined;
+export const fieldReader = (context: MergeContext): FieldReader => new Reader(context);
+
+export type Resolver = (reader: FieldReader) => Value | undefined;
 
 /** Paths are read thousands of times in a round, and taken apart once. Templates name some hundreds; this is a bound. */
 const MAX_RESOLVERS = 10_000;
 const resolvers = new Map<string, Resolver>();
 
-function resolverOf(path: string): Resolver {
+/** What reads a path, to be kept by whoever reads it often. */
+export function resolverOf(path: string): Resolver {
   const known = resolvers.get(path);
   if (known) return known;
   if (resolvers.size >= MAX_RESOLVERS) resolvers.clear();
@@ -54,24 +83,71 @@ function makeResolver(path: string): Resolver {
   const key = path.slice(dot + 1);
   switch (path.slice(0, dot)) {
     case 'fact':
-      return ({ record }) => own(record.facts, key);
+      return ({ context: { record } }) => own(record.facts, key);
     case 'date':
-      return ({ record }) => {
+      return ({ context: { record } }) => {
         const date = own(record.dates, key);
         return date && dateValue(date);
       };
     case 'calculated':
-      return (_context, calculated) => calculated().get(key);
+      return (reader) => reader.calculated().get(key);
+    case 'row':
+      return ({ row }) => row && own(row, key);
     case 'party':
-      return ({ record }) => {
-        const names = record.parties.filter(({ role }) => role === key).map(({ contact }) => contact.name);
-        return names.length > 0 ? { kind: 'names', names } : undefined;
-      };
+      return partyResolver(key);
     default: {
       const single = own(SINGLE_FIELDS, path);
-      return (context) => single?.(context);
+      return ({ context }) => single?.(context);
     }
   }
+}
+
+/** `owner` names everybody in a role; `owner.email` and the like speak of the first of them. */
+function partyResolver(key: string): Resolver {
+  const [role = '', part] = key.split('.', 2);
+  const contactsIn = ({ parties }: MatterRecord): readonly Contact[] =>
+    parties.filter((party) => party.role === role).map(({ contact }) => contact);
+  if (part === undefined) {
+    return ({ context: { record } }) => {
+      const names = contactsIn(record).map(({ name }) => name);
+      return names.length > 0 ? { kind: 'names', names } : undefined;
+    };
+  }
+  return ({ context: { record } }) => {
+    const [first] = contactsIn(record);
+    return first && own(contactRow(first), part);
+  };
+}
+
+/** A contact as a row: what a repeat over parties, and a party's own fields, can say of them. */
+function contactRow(contact: Contact): Row {
+  const of = (kind: 'email' | 'phone' | 'post'): string | undefined =>
+    kind === 'email'
+      ? chooseAddress(contact)?.value
+      : (
+          contact.addresses.find((one) => one.kind === kind && one.preferred) ??
+          contact.addresses.find((one) => one.kind === kind)
+        )?.value;
+  const [email, phone, post] = [of('email'), of('phone'), of('post')];
+  const person = contact.kind === 'person' ? contact : undefined;
+  const row: Record<string, Value> = {
+    name: textValue(contact.name),
+    greeting: textValue(formalGreeting([contact])),
+  };
+  if (email !== undefined) row['email'] = { kind: 'email', text: email };
+  if (phone !== undefined) row['phone'] = { kind: 'phone', text: phone };
+  if (post !== undefined) row['address'] = { kind: 'address', lines: post.split('\n') };
+  if (person?.organisation) row['organisation'] = textValue(person.organisation);
+  if (person?.position) row['position'] = textValue(person.position);
+  return row;
+}
+
+/** The rows that a repeat goes over: a table's, or the parties in a role. */
+export function rowsOver(over: string, { parties, tables }: MatterRecord): readonly Row[] {
+  const dot = over.indexOf('.');
+  const key = over.slice(dot + 1);
+  if (over.slice(0, dot) === 'table') return own(tables, key) ?? [];
+  return parties.filter((party: Party) => party.role === key).map(({ contact }) => contactRow(contact));
 }
 
 /** Own properties only: a fact called `constructor` must not find the one that every object has. */
@@ -89,6 +165,7 @@ const SINGLE_FIELDS: Readonly<Record<string, (context: MergeContext) => Value | 
     return stage && { kind: 'choice', key: stage.key, label: stage.label };
   },
   'responsible.name': ({ record }) => filled(record.responsible.name),
+  'responsible.position': ({ record }) => filled(record.responsible.position),
   'responsible.email': ({ record }) => filled(record.responsible.email),
   'responsible.phone': ({ record }) => filled(record.responsible.phone),
   'greeting.formal': ({ greeted }) => textValue(formalGreeting(greeted)),
@@ -104,4 +181,6 @@ const SINGLE_FIELDS: Readonly<Record<string, (context: MergeContext) => Value | 
     practice.addressLines.length > 0 ? { kind: 'address', lines: practice.addressLines } : undefined,
   'practice.website': ({ practice }) => filled(practice.website),
   'day.today': ({ today }) => dateValue(today),
+  'day.weekday': ({ today }) => textValue(weekdayName(today)),
+  'day.hour': ({ hour }) => numberValue(hour),
 };

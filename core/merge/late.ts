@@ -1,4 +1,4 @@
-import { textBlocks } from '../template/document.ts';
+import { allInline, inlineOf } from '../template/walk.ts';
 import type { DocumentNode, FieldUse, InlineDocument } from '../template/document.ts';
 import type { FieldReader } from './fieldReader.ts';
 import { fieldText } from './fieldText.ts';
@@ -11,10 +11,7 @@ export function lateTexts(
   letter: { readonly subject: InlineDocument; readonly body: DocumentNode },
   reader: FieldReader,
 ): Readonly<Record<string, string>> {
-  const nodes = [
-    ...letter.subject,
-    ...textBlocks(letter.body.content).flatMap((block) => block.content ?? []),
-  ];
+  const nodes = [...allInline(letter.subject), ...inlineOf(letter.body.content)];
   const texts = nodes.flatMap((node) =>
     node.type === 'late' ? [[lateKey(node.attrs), fieldText(node.attrs, reader) ?? '']] : [],
   );

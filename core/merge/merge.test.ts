@@ -65,7 +65,10 @@ describe('merging', () => {
       ['Vessel', 'text'],
       ['Price', 'money'],
     ]);
-    expect([...openFields(program, readerFor({ record: bare }))]).toEqual(['fact.vessel', 'fact.price']);
+    expect([...openFields(program, readerFor({ record: bare })).keys()]).toEqual([
+      'asked:fact.vessel',
+      'asked:fact.price',
+    ]);
     expect(JSON.stringify(letter.body)).not.toContain('"field"');
   });
 

@@ -1,15 +1,16 @@
-import { answerOf, askedKey } from '../template/blanks.ts';
+import { answerOf } from '../template/blanks.ts';
 import type { Answers, BlankDefinition } from '../template/blanks.ts';
-import { mapInline } from '../template/document.ts';
+import { documentOf } from '../template/document.ts';
 import type { DocumentNode, FieldNode, InlineDocument, InlineNode, Mark } from '../template/document.ts';
-import { findField, isLatePath } from '../template/fieldCatalogue.ts';
-import type { FactKind, ValueKind } from '../model/value.ts';
-import type { MatterType } from '../model/matter.ts';
+import { isLatePath, labelOf } from '../template/fieldCatalogue.ts';
 import { dateValue } from '../model/value.ts';
 import { shiftDate } from '../dates/workingDays.ts';
+import { groupHolds, pathsOf } from '../values/conditions.ts';
+import { askFor } from './askFor.ts';
 import type { Program } from './compile.ts';
 import type { FieldReader } from './fieldReader.ts';
 import { fieldText } from './fieldText.ts';
+import { fillBlocks } from './fillBlocks.ts';
 
 /** A template filled in for one matter: what the sheet opens with. */
 export interface Letter {
@@ -28,10 +29,10 @@ export interface Letter {
 export function merge(program: Program, reader: FieldReader): Letter {
   const { content } = program;
   const asked = new Map<string, BlankDefinition>();
-  const fill = (nodes: readonly InlineNode[]): readonly InlineNode[] =>
-    nodes.flatMap((node) => (node.type === 'field' ? fillField(node, reader, asked) : [node]));
-  const subject = fill(content.subject).map(onOneLine);
-  const body = mapInline(content.body, fill);
+  const line = (nodes: readonly InlineNode[], at: FieldReader): readonly InlineNode[] =>
+    nodes.flatMap((node) => fillInline(node, at, asked, line));
+  const subject = line(content.subject, reader).map(onOneLine);
+  const body = documentOf(fillBlocks(content.body.content, reader, line));
   return {
     subject,
     body,
@@ -41,14 +42,42 @@ export function merge(program: Program, reader: FieldReader): Letter {
 }
 
 /** Which questions a template would ask on a matter, without making the letter: for the shelf. */
-export function openFields(program: Program, reader: FieldReader): ReadonlySet<string> {
-  const open = new Set<string>();
-  for (const piece of [...program.subject, ...program.html]) {
-    if (typeof piece === 'string' || piece.type !== 'field' || piece.attrs.whenEmpty.kind !== 'ask') continue;
-    if (!isLatePath(piece.attrs.path) && fieldText(piece.attrs, reader) === undefined)
-      open.add(piece.attrs.path);
-  }
+export function openFields(program: Program, reader: FieldReader): ReadonlyMap<string, BlankDefinition> {
+  const open = new Map<string, BlankDefinition>();
+  const scope = { reader, blanks: [], answers: {}, open };
+  program.subject(scope);
+  program.text(scope);
+  for (const key of [...open.keys()]) if (!key.startsWith('asked:')) open.delete(key);
   return open;
+}
+
+type FillLine = (nodes: readonly InlineNode[], at: FieldReader) => readonly InlineNode[];
+
+function fillInline(
+  node: InlineNode,
+  reader: FieldReader,
+  asked: Map<string, BlankDefinition>,
+  line: FillLine,
+): readonly InlineNode[] {
+  switch (node.type) {
+    case 'field':
+      return fillField(node, reader, asked);
+    case 'showWords': {
+      const late = pathsOf(node.attrs.when).some((path) => isLatePath(path, reader.context.record.type));
+      if (late) return [{ ...node, content: line(node.content, reader) }];
+      return groupHolds(node.attrs.when, reader.read) ? line(node.content, reader) : [];
+    }
+    case 'passageWords':
+      return [];
+    case 'text':
+    case 'blank':
+    case 'late':
+    case 'hardBreak':
+    case 'picture':
+      return [node];
+    default:
+      return node satisfies never;
+  }
 }
 
 function fillField(
@@ -56,20 +85,18 @@ function fillField(
   reader: FieldReader,
   asked: Map<string, BlankDefinition>,
 ): readonly InlineNode[] {
-  const { path, format, shift, whenEmpty } = node.attrs;
-  if (isLatePath(path)) return [{ type: 'late', attrs: { path, format, shift } }];
+  const { path, format, shift } = node.attrs;
+  const { type } = reader.context.record;
+  if (isLatePath(path, type)) return [{ type: 'late', attrs: { path, format, shift } }];
   const text = fieldText(node.attrs, reader);
   if (text === undefined) return fillEmpty(node, reader, asked);
-  const label = findField(reader.context.record.type, path)?.label ?? path;
-  const lines = text.split('\n').flatMap((line, n): readonly InlineNode[] => {
+  const label = labelOf(type, path);
+  return text.split('\n').flatMap((line, n): readonly InlineNode[] => {
     const value: Mark = { type: 'value', attrs: { path, format, shift, label, original: line } };
     const words: readonly InlineNode[] =
       line === '' ? [] : [{ type: 'text', text: line, marks: [...(node.marks ?? []), value] }];
     return n === 0 ? words : [{ type: 'hardBreak' }, ...words];
   });
-  return whenEmpty.kind === 'leaveOut' && whenEmpty.spaceBefore
-    ? [{ type: 'text', text: ' ' }, ...lines]
-    : lines;
 }
 
 function fillEmpty(
@@ -92,24 +119,6 @@ function fillEmpty(
     default:
       return attrs.whenEmpty satisfies never;
   }
-}
-
-/** The question put to the writer for a field that the record cannot fill. */
-export function askFor(path: string, type: MatterType): BlankDefinition {
-  const info = findField(type, path);
-  return {
-    key: askedKey(path),
-    label: info?.label ?? 'a missing value',
-    kind: answerKind(info?.kind),
-    required: true,
-  };
-}
-
-/** Answers are asked in the kinds that people can type; a choice is asked as text, since its list is the matter's. */
-function answerKind(kind: ValueKind | undefined): FactKind {
-  return kind === 'number' || kind === 'money' || kind === 'date' || kind === 'yesNo' || kind === 'longText'
-    ? kind
-    : 'text';
 }
 
 const onOneLine = (node: InlineNode): InlineNode =>

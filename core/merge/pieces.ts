@@ -1,44 +1,55 @@
-import type { BlankNode, FieldNode, LateNode } from '../template/document.ts';
+import type { ConditionGroup } from '../model/condition.ts';
+import type { BlankNode, FieldNode, LateNode, Repeat } from '../template/document.ts';
 
 /** A place in rendered output that is filled for each matter. */
 export type Slot = FieldNode | BlankNode | LateNode;
+
+export type Group =
+  | { readonly type: 'shown'; readonly when: ConditionGroup; readonly pieces: readonly Piece[] }
+  | { readonly type: 'each'; readonly over: Repeat; readonly pieces: readonly Piece[] }
+  /** Stands only where its body says something: nothing empty is left behind. */
+  | {
+      readonly type: 'framed';
+      readonly before: readonly Piece[];
+      readonly body: readonly Piece[];
+      readonly after: readonly Piece[];
+    }
+  | { readonly type: 'signature' };
 
 /**
  * Rendered output, cut at its slots. One renderer serves both uses: a finished letter gives text alone, a template
  * gives text around slots that are then filled thousands of times without walking the tree again.
  */
-export type Piece = string | Slot;
+export type Piece = string | Slot | Group;
 
 /** Gathers pieces, joining neighbouring text so that filling touches as few strings as there are slots. */
 export class PieceWriter {
-  readonly pieces: Piece[] = [];
+  readonly #pieces: Piece[] = [];
   #pending = '';
 
   text(text: string): void {
     this.#pending += text;
   }
 
-  slot(slot: Slot): void {
+  piece(piece: Slot | Group): void {
     this.#flush();
-    this.pieces.push(slot);
+    this.#pieces.push(piece);
   }
 
   done(): readonly Piece[] {
     this.#flush();
-    return this.pieces;
+    return this.#pieces;
   }
 
   #flush(): void {
-    if (this.#pending !== '') this.pieces.push(this.#pending);
+    if (this.#pending !== '') this.#pieces.push(this.#pending);
     this.#pending = '';
   }
 }
 
-/** The text of pieces in which no slot is left; one that is left is a broken invariant, never printed. */
-export function textOnly(pieces: readonly Piece[]): string {
-  const text = pieces.map((piece) => {
-    if (typeof piece !== 'string') throw new Error(`a ${piece.type} was left in a finished letter`);
-    return piece;
-  });
-  return text.join('');
+/** Pieces written aside, for a group. */
+export function piecesOf(write: (out: PieceWriter) => void): readonly Piece[] {
+  const out = new PieceWriter();
+  write(out);
+  return out.done();
 }

@@ -1,4 +1,4 @@
-import { mapInline, textBlocks } from '../template/document.ts';
+import { allInline, inlineOf, mapInline } from '../template/walk.ts';
 import type { DocumentNode, InlineDocument, InlineNode, TextNode, ValueMark } from '../template/document.ts';
 import type { FieldReader } from './fieldReader.ts';
 import { fieldText } from './fieldText.ts';
@@ -21,8 +21,10 @@ export function originsOf(letter: {
   readonly subject: InlineDocument;
   readonly body: DocumentNode;
 }): readonly Origin[] {
-  const inBody = textBlocks(letter.body.content).flatMap((block) => block.content ?? []);
-  return [...origins(letter.subject, 'subject'), ...origins(inBody, 'body')];
+  return [
+    ...origins(allInline(letter.subject), 'subject'),
+    ...origins(inlineOf(letter.body.content), 'body'),
+  ];
 }
 
 function origins(nodes: readonly InlineNode[], part: Origin['part']): readonly Origin[] {
@@ -37,7 +39,8 @@ function origins(nodes: readonly InlineNode[], part: Origin['part']): readonly O
 
 /**
  * Brings a letter's values up to date: the greeting after its recipients changed, a fact after the record did. Words
- * that the writer has overwritten stay as they are, and so do values of several lines, which have no one place.
+ * that the writer has overwritten stay as they are, and so do values of several lines or of a table's rows, which have
+ * no one place.
  */
 export function refreshValues<T extends { readonly subject: InlineDocument; readonly body: DocumentNode }>(
   letter: T,
@@ -49,6 +52,8 @@ export function refreshValues<T extends { readonly subject: InlineDocument; read
 }
 
 function renewValue(node: InlineNode, reader: FieldReader): InlineNode {
+  if (node.type === 'showWords')
+    return { ...node, content: node.content.map((one) => renewValue(one, reader)) };
   const mark = node.type === 'text' ? originMark(node) : undefined;
   if (node.type !== 'text' || !mark || mark.attrs.original !== node.text) return node;
   const now = fieldText(mark.attrs, reader);

@@ -1,42 +1,168 @@
-import { isList } from '../template/document.ts';
-import type { BlockNode, DocumentNode, InlineNode, List } from '../template/document.ts';
-import { PieceWriter } from './pieces.ts';
+import type { BlockNode, DocumentNode, InlineNode, List, Table, TableRow } from '../template/document.ts';
+import { PieceWriter, piecesOf } from './pieces.ts';
 import type { Piece } from './pieces.ts';
 
-/** The plain-text alternative of a body, cut at its slots: paragraphs apart by an empty line, lists with marks. */
+/**
+ * The plain-text alternative of a body, cut at its slots: paragraphs apart by an empty line, lists with marks, a table
+ * row a line. Each block ends with its own line ends, so that a block that does not stand leaves none; the writer of the
+ * whole trims the last.
+ */
 export function textPieces(document: DocumentNode): readonly Piece[] {
-  const out = new PieceWriter();
-  writeBlocks(document.content, '', '\n\n', out);
-  return out.done();
+  return textBlockPieces(document.content);
 }
+
+export const textBlockPieces = (blocks: readonly BlockNode[]): readonly Piece[] =>
+  piecesOf((out) => {
+    writeBlocks(blocks, '', '\n\n', out);
+  });
 
 /** A subject or text message, cut at its slots; a line break in it becomes a space. */
-export function inlinePieces(nodes: readonly InlineNode[]): readonly Piece[] {
-  const out = new PieceWriter();
-  for (const node of nodes) writeInline(node, ' ', out);
-  return out.done();
+export function inlinePieces(nodes: readonly InlineNode[], lineBreak = ' '): readonly Piece[] {
+  return piecesOf((out) => {
+    for (const node of nodes) writeInline(node, lineBreak, out);
+  });
 }
 
-function writeBlocks(blocks: readonly BlockNode[], indent: string, between: string, out: PieceWriter): void {
+function writeBlocks(blocks: readonly BlockNode[], indent: string, end: string, out: PieceWriter): void {
   blocks.forEach((block, n) => {
-    if (n > 0) out.text(between + indent);
-    if (isList(block)) writeList(block, indent, out);
-    else for (const node of block.content ?? []) writeInline(node, `\n${indent}`, out);
+    // The first block of a list's item stands behind its mark; what follows it is set in by as much.
+    writeBlock(block, n === 0 ? '' : indent, indent, end, out);
   });
 }
 
-function writeList(list: List, indent: string, out: PieceWriter): void {
-  list.content.forEach((item, n) => {
-    const mark = list.type === 'bulletList' ? '- ' : `${n + 1}. `;
-    out.text((n > 0 ? `\n${indent}` : '') + mark);
-    writeBlocks(item.content, indent + ' '.repeat(mark.length), '\n', out);
+function writeBlock(block: BlockNode, lead: string, indent: string, end: string, out: PieceWriter): void {
+  const inside = (blocks: readonly BlockNode[]): readonly Piece[] =>
+    piecesOf((inner) => {
+      for (const one of blocks) writeBlock(one, lead, indent, end, inner);
+    });
+  switch (block.type) {
+    case 'paragraph':
+    case 'heading':
+      return writeLine(block.content ?? [], lead, indent, end, out);
+    case 'bulletList':
+    case 'orderedList':
+      return writeList(block, lead, indent, end, out);
+    case 'table':
+      return writeTable(block, lead, end, out);
+    case 'columns':
+      for (const { content } of block.content) writeBlocks(content, indent, end, out);
+      return;
+    case 'button':
+      return out.text(`${lead}${block.attrs.label}: ${block.attrs.href}${end}`);
+    case 'divider':
+      return out.text(`${lead}--------${end}`);
+    case 'showWhen':
+      return out.piece({ type: 'shown', when: block.attrs.when, pieces: inside(block.content) });
+    case 'repeat':
+      return out.piece({ type: 'each', over: block.attrs, pieces: inside(block.content) });
+    case 'signature':
+      return out.piece(block);
+    case 'space':
+    case 'passage':
+      return;
+    default:
+      block satisfies never;
+  }
+}
+
+const alwaysSpeaks = (nodes: readonly InlineNode[]): boolean =>
+  nodes.length === 0 ||
+  nodes.some(
+    (node) =>
+      (node.type === 'text' && node.text.trim() !== '') || node.type === 'blank' || node.type === 'late',
+  );
+
+function writeLine(
+  nodes: readonly InlineNode[],
+  lead: string,
+  indent: string,
+  end: string,
+  out: PieceWriter,
+): void {
+  const line = inlinePieces(nodes, `\n${indent}`);
+  if (!alwaysSpeaks(nodes)) return out.piece({ type: 'framed', before: [lead], body: line, after: [end] });
+  out.text(lead);
+  for (const piece of line) put(piece, out);
+  out.text(end);
+}
+
+const put = (piece: Piece, out: PieceWriter): void => {
+  if (typeof piece === 'string') out.text(piece);
+  else out.piece(piece);
+};
+
+function writeList(list: List, lead: string, indent: string, end: string, out: PieceWriter): void {
+  const body = piecesOf((inner) => {
+    list.content.forEach((item, n) => {
+      const mark = list.type === 'bulletList' ? '- ' : `${n + 1}. `;
+      const content = piecesOf((words) => {
+        writeBlocks(item.content, indent + ' '.repeat(mark.length), '\n', words);
+      });
+      inner.piece({ type: 'framed', before: [(n === 0 ? lead : indent) + mark], body: content, after: [] });
+    });
   });
+  // Items end with one line end each; a list among paragraphs is set off by one more.
+  out.piece({ type: 'framed', before: [], body, after: [end.slice(1)] });
+}
+
+function writeTable(table: Table, lead: string, end: string, out: PieceWriter): void {
+  const isHead = (row: TableRow): boolean => row.content.every(({ type }) => type === 'tableHeader');
+  const firstBody = table.content.findIndex((row) => !isHead(row));
+  const cut = Math.max(0, firstBody);
+  const rows = (some: readonly TableRow[]): readonly Piece[] =>
+    piecesOf((inner) => {
+      for (const row of some) writeRow(row, lead, inner);
+    });
+  const { content } = table;
+  out.piece({
+    type: 'framed',
+    before: rows(content.slice(0, cut)),
+    body: rows(content.slice(cut)),
+    after: [end.slice(1)],
+  });
+}
+
+function writeRow({ attrs, content }: TableRow, lead: string, out: PieceWriter): void {
+  const pieces = piecesOf((inner) => {
+    inner.text(lead);
+    content.forEach((cell, n) => {
+      if (n > 0) inner.text(' | ');
+      for (const block of cell.content) {
+        if (block.type === 'paragraph' || block.type === 'heading')
+          for (const piece of inlinePieces(block.content ?? [])) put(piece, inner);
+      }
+    });
+    inner.text('\n');
+  });
+  const shown: readonly Piece[] = attrs.when ? [{ type: 'shown', when: attrs.when, pieces }] : pieces;
+  if (attrs.repeat) return out.piece({ type: 'each', over: attrs.repeat, pieces: shown });
+  for (const piece of shown) put(piece, out);
 }
 
 function writeInline(node: InlineNode, lineBreak: string, out: PieceWriter): void {
-  if (node.type === 'hardBreak') return out.text(lineBreak);
-  if (node.type !== 'text') return out.slot(node);
-  const link = node.marks?.find((mark) => mark.type === 'link');
-  const shown = link && link.attrs.href.replace(/^(?:mailto|tel):/, '') !== node.text;
-  out.text(shown ? `${node.text} <${link.attrs.href}>` : node.text);
+  switch (node.type) {
+    case 'hardBreak':
+      return out.text(lineBreak);
+    case 'text': {
+      const link = node.marks?.find((mark) => mark.type === 'link');
+      const shown = link && link.attrs.href.replace(/^(?:mailto|tel):/, '') !== node.text;
+      return out.text(shown ? `${node.text} <${link.attrs.href}>` : node.text);
+    }
+    case 'field':
+    case 'blank':
+    case 'late':
+      return out.piece(node);
+    case 'picture':
+      return out.text(node.attrs.alt === '' ? '' : `[${node.attrs.alt}]`);
+    case 'showWords':
+      return out.piece({
+        type: 'shown',
+        when: node.attrs.when,
+        pieces: inlinePieces(node.content, lineBreak),
+      });
+    case 'passageWords':
+      return;
+    default:
+      node satisfies never;
+  }
 }

@@ -34,6 +34,8 @@ export interface RoleDefinition extends Labelled {
   /** The label for several: `Owners`. */
   readonly plural: string;
   readonly many: boolean;
+  /** A matter without anybody in it is pointed out. */
+  readonly required?: boolean;
 }
 
 export interface TableDefinition extends Labelled {

@@ -71,6 +71,14 @@ export function percentageOf(amount: Money, basisPoints: number): Money {
   return money(Number((product + half) / 10_000n), amount.currency);
 }
 
+/** Rounds half away from zero to `places` decimals, as people do on paper. */
+export function roundHalfUp(value: number, places: number): number {
+  const scale = 10 ** places;
+  // The smallest nudge undoes binary dust, so that 1.005 to two places is 1.01.
+  const scaled = Math.abs(value) * scale;
+  return (Math.sign(value) * Math.round(scaled * (1 + Number.EPSILON))) / scale;
+}
+
 function groupThrees(digits: string): string {
   if (digits.length <= 3) return digits;
   let out = digits.slice(-3);

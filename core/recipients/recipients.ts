@@ -19,10 +19,18 @@ export interface RoleRule {
   readonly addressLabel?: string;
 }
 
+/** Somebody a template always writes to, whatever the matter: an archive, a head office. */
+export interface FixedRule {
+  readonly address: string;
+  readonly name: string;
+}
+
+export type RecipientRule = RoleRule | FixedRule;
+
 export interface RecipientRules {
-  readonly to: readonly RoleRule[];
-  readonly cc: readonly RoleRule[];
-  readonly bcc: readonly RoleRule[];
+  readonly to: readonly RecipientRule[];
+  readonly cc: readonly RecipientRule[];
+  readonly bcc: readonly RecipientRule[];
 }
 
 export interface Recipients {
@@ -65,10 +73,12 @@ export function resolveRecipients(
 }
 
 function resolveRule(
-  { role, addressLabel }: RoleRule,
+  rule: RecipientRule,
   record: MatterRecord,
   where: keyof Recipients,
 ): { readonly found: readonly Recipient[]; readonly problem?: RecipientProblem } {
+  if ('address' in rule) return { found: [{ name: rule.name, address: rule.address, roles: [] }] };
+  const { role, addressLabel } = rule;
   const definition = record.type.roles.find(({ key }) => key === role);
   if (!definition) {
     const params = { role, type: record.type.name };

@@ -4,7 +4,7 @@ import type { FieldReader } from '../merge/fieldReader.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import { resolveRecipients } from '../recipients/recipients.ts';
-import { checkTemplate } from '../template/checkTemplate.ts';
+import { checkForType } from '../template/checkTemplate.ts';
 import { latestOfCategory } from './documents.ts';
 
 export type UnavailableReason = Problem<
@@ -44,12 +44,15 @@ function recipientReasons({ content }: Program, record: MatterRecord): readonly 
 
 function documentReasons({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
   return content.documents
-    .filter(({ category, required }) => required && !latestOfCategory(record.documents, category))
-    .map(({ category }) => ({ code: 'documentMissing', where: 'documents', params: { category } }));
+    .flatMap((rule) => (rule.kind === 'latest' && rule.required ? [rule.category] : []))
+    .filter((category) => !latestOfCategory(record.documents, category))
+    .map((category) => ({ code: 'documentMissing', where: 'documents', params: { category } }));
 }
 
 /** A template that does not hold on this type of matter is not offered on it, rather than failing once it is open. */
 function typeFaults({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
-  const fault = checkTemplate(content, record.type).find(({ code }) => code !== 'unknownRole');
+  const fault = checkForType(content, record.type).find(
+    ({ code, where }) => code !== 'unknownRole' || where !== 'recipients',
+  );
   return fault ? [{ code: 'notForThisType', where: 'template', params: { type: record.type.name } }] : [];
 }

@@ -44,7 +44,12 @@ describe('readiness', () => {
     expect(reasons(readinessOf(programOf([], to('yard')), withBarred))).toEqual(['roleEmpty']);
     expect(reasons(readinessOf(programOf([]), withBarred))).toEqual(['doNotWriteTo']);
     expect(
-      reasons(readinessOf(programOf([], { documents: [{ category: 'Plan', required: true }] }), readerFor())),
+      reasons(
+        readinessOf(
+          programOf([], { documents: [{ kind: 'latest', category: 'Plan', required: true }] }),
+          readerFor(),
+        ),
+      ),
     ).toEqual(['documentMissing']);
     expect(reasons(readinessOf(programOf([[field('fact.hull')]]), readerFor()))).toEqual(['notForThisType']);
   });

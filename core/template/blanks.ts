@@ -1,15 +1,20 @@
 import type { DateShift } from '../model/calculatedForm.ts';
 import { parseMoney } from '../model/money.ts';
 import { parsePlainDate } from '../model/plainDate.ts';
-import { dateValue, moneyValue, numberValue } from '../model/value.ts';
-import type { FactKind, Value } from '../model/value.ts';
+import { dateValue, isClockTime, moneyValue, numberValue } from '../model/value.ts';
+import { FACT_KINDS } from '../model/value.ts';
+import type { Value } from '../model/value.ts';
 import { writeValue } from '../values/writeValue.ts';
 
 /** What a template asks its writer. */
+export const BLANK_KINDS = [...FACT_KINDS, 'document'] as const;
+/** `document` asks for one of the matter's documents, which is then enclosed. */
+export type BlankKind = (typeof BLANK_KINDS)[number];
+
 export interface BlankDefinition {
   readonly key: string;
   readonly label: string;
-  readonly kind: FactKind;
+  readonly kind: BlankKind;
   readonly required: boolean;
   readonly help?: string;
   readonly choices?: readonly { readonly key: string; readonly label: string }[];
@@ -17,7 +22,10 @@ export interface BlankDefinition {
   readonly defaultFrom?: { readonly path: string; readonly shift: DateShift | null };
 }
 
-/** Answers as typed, by blank key: dates as `YYYY-MM-DD`, choices by key, yes/no as `yes` and `no`. */
+/**
+ * Answers as typed, by blank key: dates as `YYYY-MM-DD` (with ` HH:MM` where a time is asked), choices by key, yes/no as
+ * `yes` and `no`.
+ */
 export type Answers = Readonly<Record<string, string>>;
 
 /** Blanks made for a field the record could not fill carry this before the field's path. */
@@ -51,6 +59,15 @@ export function readAnswer(
       const date = parsePlainDate(text);
       return date && dateValue(date);
     }
+    case 'dateTime': {
+      const date = parsePlainDate(text.slice(0, 10));
+      const time = text.slice(11);
+      return date && isClockTime(time) ? { kind: 'dateTime', date, time } : undefined;
+    }
+    // Of these two the name alone is said; which contact or document it is, the sheet knows when it is picked.
+    case 'contact':
+    case 'document':
+      return { kind: 'text', text };
     case 'yesNo':
       return text === 'yes' || text === 'no' ? { kind: 'yesNo', value: text === 'yes' } : undefined;
     case 'choice': {
@@ -77,6 +94,8 @@ export function answerOf(value: Value): string {
   switch (value.kind) {
     case 'date':
       return value.date;
+    case 'dateTime':
+      return `${value.date} ${value.time}`;
     case 'choice':
       return value.key;
     case 'yesNo':

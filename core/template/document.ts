@@ -1,17 +1,18 @@
 import type { DateShift } from '../model/calculatedForm.ts';
+import type { ConditionGroup } from '../model/condition.ts';
 import type { ValueFormat } from '../values/writeValue.ts';
 
 /** Stamped on every stored document, so that a later reader knows which nodes it may meet. */
 export const DOCUMENT_VERSION = 1;
 
 /**
- * What a field does when the record has nothing: ask the writer, use other words, or leave itself out. `spaceBefore`
- * is set when a template is compiled: the field then writes the space before it together with its value.
+ * What a field does when the record has nothing: ask the writer, use other words, or leave itself out, alone or with
+ * its sentence, paragraph or table row.
  */
 export type WhenEmpty =
   | { readonly kind: 'ask' }
   | { readonly kind: 'words'; readonly words: string }
-  | { readonly kind: 'leaveOut'; readonly spaceBefore?: true };
+  | { readonly kind: 'leaveOut'; readonly with?: 'sentence' | 'paragraph' | 'row' };
 
 export interface FieldUse {
   readonly path: string;
@@ -27,6 +28,8 @@ export interface ValueMark {
 
 export type Mark =
   | { readonly type: 'bold' | 'italic' | 'underline' }
+  /** `colour` is `#rrggbb`; the editor offers the practice's palette alone. */
+  | { readonly type: 'colour'; readonly attrs: { readonly colour: string } }
   | { readonly type: 'link'; readonly attrs: { readonly href: string } }
   | ValueMark;
 
@@ -59,10 +62,39 @@ export interface HardBreak {
   readonly type: 'hardBreak';
 }
 
-export type InlineNode = TextNode | FieldNode | BlankNode | LateNode | HardBreak;
+/** A picture in a line of text; alone in its paragraph it stands by itself. */
+export interface PictureNode {
+  readonly type: 'picture';
+  readonly attrs: {
+    /** SHA-256 of its bytes, in hex: where the store keeps them. */
+    readonly picture: string;
+    /** What it shows, for those who do not see it; empty only where it is decoration. */
+    readonly alt: string;
+    /** Pixels, 8–640. */
+    readonly width: number;
+    readonly href: string | null;
+  };
+}
+
+/** Words that stand only where a condition holds. */
+export interface ShowWords {
+  readonly type: 'showWords';
+  readonly attrs: { readonly when: ConditionGroup };
+  readonly content: readonly InlineNode[];
+}
+
+/** A sentence of reusable wording, always in today's words. Only templates hold it. */
+export interface PassageWords {
+  readonly type: 'passageWords';
+  readonly attrs: { readonly id: string };
+}
+
+export type InlineNode =
+  TextNode | FieldNode | BlankNode | LateNode | HardBreak | PictureNode | ShowWords | PassageWords;
 
 export interface Paragraph {
   readonly type: 'paragraph';
+  readonly attrs?: { readonly align: 'center' | 'right' };
   readonly content?: readonly InlineNode[];
 }
 
@@ -82,8 +114,94 @@ export interface List {
   readonly content: readonly ListItem[];
 }
 
+export interface TableCell {
+  readonly type: 'tableCell' | 'tableHeader';
+  readonly attrs: { readonly colspan: number; readonly align: 'left' | 'center' | 'right' };
+  readonly content: readonly BlockNode[];
+}
+
+/** What is gone through: `table.` and a table's key, or `party.` and a role's. Within it, `row.` speaks of each. */
+export interface Repeat {
+  readonly over: string;
+  readonly when: ConditionGroup | null;
+}
+
+export interface TableRow {
+  readonly type: 'tableRow';
+  /** A row may stand once, under a condition, or once for each of what it repeats over. */
+  readonly attrs: { readonly repeat: Repeat | null; readonly when: ConditionGroup | null };
+  readonly content: readonly TableCell[];
+}
+
+export interface Table {
+  readonly type: 'table';
+  readonly content: readonly TableRow[];
+}
+
+export interface Column {
+  readonly type: 'column';
+  readonly content: readonly BlockNode[];
+}
+
+/** Two or three blocks of text side by side. */
+export interface Columns {
+  readonly type: 'columns';
+  readonly content: readonly Column[];
+}
+
+export interface ButtonBlock {
+  readonly type: 'button';
+  readonly attrs: { readonly label: string; readonly href: string };
+}
+
+/** Empty height between blocks, in pixels (4–120). */
+export interface Space {
+  readonly type: 'space';
+  readonly attrs: { readonly height: number };
+}
+
+export interface Divider {
+  readonly type: 'divider';
+}
+
+/** Blocks that stand only where a condition holds. In a letter only conditions of the hour of leaving are left. */
+export interface ShowWhen {
+  readonly type: 'showWhen';
+  readonly attrs: { readonly when: ConditionGroup };
+  readonly content: readonly BlockNode[];
+}
+
+/** Blocks that stand once for each row of a table or each party in a role. Only templates hold it. */
+export interface RepeatBlock {
+  readonly type: 'repeat';
+  readonly attrs: Repeat;
+  readonly content: readonly BlockNode[];
+}
+
+/** A block of reusable wording, always in today's words. Only templates hold it. */
+export interface Passage {
+  readonly type: 'passage';
+  readonly attrs: { readonly id: string };
+}
+
+/** The default signature of whoever sends. Only templates hold it. */
+export interface Signature {
+  readonly type: 'signature';
+}
+
 export type TextBlock = Paragraph | Heading;
-export type BlockNode = TextBlock | List;
+export type BlockNode =
+  | TextBlock
+  | List
+  | Table
+  | Columns
+  | ButtonBlock
+  | Space
+  | Divider
+  | ShowWhen
+  | RepeatBlock
+  | Passage
+  | Signature;
 
 /** A body, as the editor keeps it (ProseMirror JSON). */
 export interface DocumentNode {
@@ -95,25 +213,8 @@ export interface DocumentNode {
 /** A subject or a text message: one line of inline nodes. */
 export type InlineDocument = readonly InlineNode[];
 
-export const isList = (block: BlockNode): block is List =>
-  block.type === 'bulletList' || block.type === 'orderedList';
-
-/** Every paragraph and heading in reading order, those in lists too; a note's `block` counts these. */
-export function textBlocks(blocks: readonly BlockNode[]): readonly TextBlock[] {
-  return blocks.flatMap((block) =>
-    isList(block) ? block.content.flatMap((item) => textBlocks(item.content)) : [block],
-  );
-}
-
-/** Rebuilds a document with the inline content of each text block replaced. */
-export function mapInline(
-  document: DocumentNode,
-  change: (nodes: readonly InlineNode[]) => readonly InlineNode[],
-): DocumentNode {
-  const inBlock = (block: BlockNode): BlockNode => {
-    if (!isList(block)) return block.content ? { ...block, content: change(block.content) } : block;
-    const items = block.content.map((item) => ({ ...item, content: item.content.map(inBlock) }));
-    return { ...block, content: items };
-  };
-  return { ...document, content: document.content.map(inBlock) };
-}
+export const documentOf = (content: readonly BlockNode[]): DocumentNode => ({
+  type: 'doc',
+  version: DOCUMENT_VERSION,
+  content,
+});

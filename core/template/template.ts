@@ -2,10 +2,44 @@ import type { RecipientRules } from '../recipients/recipients.ts';
 import type { BlankDefinition } from './blanks.ts';
 import type { DocumentNode, InlineDocument } from './document.ts';
 
-/** Documents that a template brings from the matter: the latest of a category. */
-export interface DocumentRule {
-  readonly category: string;
-  readonly required: boolean;
+/** How a message reaches people. */
+export const CHANNELS = ['email', 'text', 'letter'] as const;
+export type Channel = (typeof CHANNELS)[number];
+
+/** A document that goes with what is sent. `fileName` is filled like a subject; its ending is added. */
+export type DocumentRule =
+  /** The latest of a category on the matter. */
+  | {
+      readonly kind: 'latest';
+      readonly category: string;
+      readonly required: boolean;
+      readonly fileName?: InlineDocument;
+    }
+  /** The same file each time, kept with the template. */
+  | {
+      readonly kind: 'fixed';
+      readonly name: string;
+      readonly blob: string;
+      readonly mediaType: string;
+      readonly sizeBytes: number;
+    }
+  /** A letter template filled in and made a PDF at the moment of starting. */
+  | {
+      readonly kind: 'letter';
+      readonly templateId: string;
+      readonly name: string;
+      readonly fileName?: InlineDocument;
+    }
+  /** The writer chooses one from the matter. */
+  | { readonly kind: 'ask'; readonly label: string; readonly required: boolean };
+
+/** What follows on the matter when a message from the template has gone. */
+export interface AfterSending {
+  readonly followUp?: { readonly workingDays: number; readonly what: string };
+  /** Key of the stage that the matter moves to. */
+  readonly stage?: string;
+  /** Key of the date that the day of sending is put into. */
+  readonly stampDate?: string;
 }
 
 /** What a message starts from. A version of it never changes; a change makes a new version. */
@@ -17,4 +51,11 @@ export interface TemplateContent {
   readonly documents: readonly DocumentRule[];
   /** Filing category of what is sent from it: `Report`, `Chaser`. */
   readonly category: string;
+  /** Reads as if typed by hand: no styles, no pictures, the text alone carried in plain HTML. */
+  readonly plain?: true;
+  /** Whom it goes out under; without it, whoever writes. */
+  readonly sender?: 'responsible' | 'practice';
+  /** Where answers go, when not to the sender. */
+  readonly replyTo?: string;
+  readonly after?: AfterSending;
 }

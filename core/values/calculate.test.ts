@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { CalculatedDefinition } from '../model/matter.ts';
-import { calendar, matter, surveyType } from '../tests/fixtures.ts';
-import { calculate, calculationOrder } from './calculate.ts';
+import type { MatterRecord } from '../model/matter.ts';
+import { calendar, day, matter, surveyType } from '../tests/fixtures.ts';
+import { calculate } from './calculate.ts';
+import { calculationOrder } from './calculationOrder.ts';
 import { joinNames, writeValue } from './writeValue.ts';
 
 const sumOf = (key: string, ...plus: string[]): CalculatedDefinition => ({
@@ -10,9 +12,11 @@ const sumOf = (key: string, ...plus: string[]): CalculatedDefinition => ({
   form: { kind: 'sum', plus: plus.map((p) => `calculated.${p}`), minus: [] },
 });
 
+const valuesOf = (record: MatterRecord) => calculate({ record, calendar, today: day('2026-11-24') });
+
 describe('calculated values', () => {
   it('build on one another in whatever order they are listed', () => {
-    const values = calculate(matter, calendar);
+    const values = valuesOf(matter);
     const written = Object.fromEntries([...values].map(([key, value]) => [key, writeValue(value, 'plain')]));
     expect(written).toEqual({
       fee: '£1,070.00',
@@ -24,7 +28,7 @@ describe('calculated values', () => {
   });
 
   it('leave out what lacks an input instead of guessing', () => {
-    const values = calculate({ ...matter, dates: {}, tables: {} }, calendar);
+    const values = valuesOf({ ...matter, dates: {}, tables: {} });
     expect([...values.keys()]).toEqual(['feeLines']);
   });
 
@@ -34,9 +38,9 @@ describe('calculated values', () => {
   });
 
   it('count only the rows that meet the condition', () => {
-    const when = { column: 'what', is: 'Travel' } as const;
+    const when = { path: 'row.what', test: { op: 'is', value: 'Travel' } } as const;
     const calculated = [{ key: 'n', label: 'n', form: { kind: 'count', table: 'fees', when } }] as const;
-    const values = calculate({ ...matter, type: { ...surveyType, calculated } }, calendar);
+    const values = valuesOf({ ...matter, type: { ...surveyType, calculated } });
     expect(values.get('n')).toEqual({ kind: 'number', value: 1 });
   });
 });

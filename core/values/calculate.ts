@@ -1,143 +1,192 @@
-import { shiftDate } from '../dates/workingDays.ts';
+import { isWorkingDay, shiftDate, workingDaysBetween } from '../dates/workingDays.ts';
 import type { WorkingCalendar } from '../dates/workingDays.ts';
-import type { CalculatedForm, RowCondition } from '../model/calculatedForm.ts';
-import type { CalculatedDefinition, MatterRecord, Row } from '../model/matter.ts';
-import { percentageOf, sumMoney } from '../model/money.ts';
+import type { CalculatedForm, Operand } from '../model/calculatedForm.ts';
+import type { Condition } from '../model/condition.ts';
+import type { MatterRecord, Row } from '../model/matter.ts';
+import { percentageOf, roundHalfUp, sumMoney } from '../model/money.ts';
 import type { Money } from '../model/money.ts';
-import { fail, succeed } from '../model/problem.ts';
-import type { Problem, Result } from '../model/problem.ts';
-import { dateValue, moneyValue, numberValue } from '../model/value.ts';
+import { daysBetween } from '../model/plainDate.ts';
+import type { PlainDate } from '../model/plainDate.ts';
+import { dateValue, dayOfValue, moneyValue, numberValue } from '../model/value.ts';
 import type { Value } from '../model/value.ts';
+import { calculationOrder, TODAY } from './calculationOrder.ts';
+import { groupHolds, holds } from './conditions.ts';
+import type { ReadPath } from './conditions.ts';
 
-const CALCULATED = 'calculated.';
-
-/** The paths a form reads, in the order a person would name them. */
-export function inputsOf(form: CalculatedForm): readonly string[] {
-  switch (form.kind) {
-    case 'dateFromDate':
-      return [form.from];
-    case 'percentage':
-      return [form.of];
-    case 'sum':
-      return [...form.plus, ...form.minus];
-    case 'total':
-    case 'count':
-      return [];
-    default:
-      return form satisfies never;
-  }
-}
-
-export type CircleProblem = Problem<'calculatedCircle'>;
-
-/**
- * Puts calculated values in the order in which each finds its inputs ready. A circle is refused with the path that
- * makes it: `a → b → a`.
- */
-export function calculationOrder(
-  definitions: readonly CalculatedDefinition[],
-): Result<readonly CalculatedDefinition[], CircleProblem> {
-  const byKey = new Map(definitions.map((definition) => [definition.key, definition]));
-  const done = new Set<string>();
-  const ordered: CalculatedDefinition[] = [];
-
-  const visit = (key: string, trail: readonly string[]): readonly string[] | undefined => {
-    const definition = byKey.get(key);
-    if (!definition || done.has(key)) return undefined;
-    if (trail.includes(key)) return [...trail.slice(trail.indexOf(key)), key];
-    for (const input of inputsOf(definition.form)) {
-      if (!input.startsWith(CALCULATED)) continue;
-      const circle = visit(input.slice(CALCULATED.length), [...trail, key]);
-      if (circle) return circle;
-    }
-    done.add(key);
-    ordered.push(definition);
-    return undefined;
-  };
-
-  for (const { key } of definitions) {
-    const circle = visit(key, []);
-    if (circle) return fail({ code: 'calculatedCircle', where: key, params: { path: circle.join(' → ') } });
-  }
-  return succeed(ordered);
+/** What calculated values are worked out from: a matter, on a day. */
+export interface CalculationContext {
+  readonly record: MatterRecord;
+  readonly calendar: WorkingCalendar;
+  readonly today: PlainDate;
 }
 
 /** Works out every calculated value of a matter; what lacks an input is left out rather than guessed. */
-export function calculate(record: MatterRecord, calendar: WorkingCalendar): ReadonlyMap<string, Value> {
-  const order = calculationOrder(record.type.calculated);
+export function calculate(context: CalculationContext): ReadonlyMap<string, Value> {
+  const order = calculationOrder(context.record.type.calculated);
   const results = new Map<string, Value>();
   if (!order.ok) return results;
-  const read = (path: string): Value | undefined => readInput(record, results, path);
+  const read = inputReader(context, results);
   for (const { key, form } of order.value) {
-    const value = evaluate(form, record, calendar, read);
+    const value = evaluate(form, context, read);
     if (value) results.set(key, value);
   }
   return results;
 }
 
-function readInput(
-  record: MatterRecord,
+/** Reads what forms may build on: facts, key dates, the day, and what was calculated before. */
+export function inputReader(
+  { record, today }: CalculationContext,
   results: ReadonlyMap<string, Value>,
-  path: string,
-): Value | undefined {
-  const [source = '', key = ''] = path.split('.', 2);
-  if (source === 'calculated') return results.get(key);
-  if (source === 'fact') return record.facts[key];
-  const date = source === 'date' ? record.dates[key] : undefined;
-  return date && dateValue(date);
+): ReadPath {
+  return (path) => {
+    if (path === TODAY) return dateValue(today);
+    const [source = '', key = ''] = path.split('.', 2);
+    if (source === 'calculated') return results.get(key);
+    if (source === 'fact') return Object.hasOwn(record.facts, key) ? record.facts[key] : undefined;
+    const date = source === 'date' && Object.hasOwn(record.dates, key) ? record.dates[key] : undefined;
+    return date && dateValue(date);
+  };
 }
 
-const matches = (row: Row, { column, is }: RowCondition): boolean => {
-  const value = row[column];
-  if (value?.kind === 'yesNo') return value.value === is;
-  if (value?.kind === 'choice') return value.key === is;
-  return value?.kind === 'text' && value.text === is;
-};
-
-const rowsOf = (record: MatterRecord, table: string, when: RowCondition | undefined): readonly Row[] =>
-  (record.tables[table] ?? []).filter((row) => !when || matches(row, when));
-
-const amountsOf = (values: readonly (Value | undefined)[]): readonly Money[] =>
-  values.flatMap((value) => (value?.kind === 'money' ? [value.money] : []));
-
-function evaluate(
-  form: CalculatedForm,
+/** The rows of a table that count; a condition speaks of its row as `row.` and of the rest of the record by path. */
+export function rowsThatCount(
   record: MatterRecord,
-  calendar: WorkingCalendar,
-  read: (path: string) => Value | undefined,
+  table: string,
+  when: Condition | undefined,
+  read: ReadPath,
+): readonly Row[] {
+  const rows = record.tables[table] ?? [];
+  if (!when) return rows;
+  return rows.filter((row) =>
+    holds(when, (path) => (path.startsWith('row.') ? row[path.slice(4)] : read(path))),
+  );
+}
+
+export function evaluate(
+  form: CalculatedForm,
+  context: CalculationContext,
+  read: ReadPath,
 ): Value | undefined {
+  const { record, calendar } = context;
   switch (form.kind) {
     case 'dateFromDate': {
-      const from = read(form.from);
-      return from?.kind === 'date' ? dateValue(shiftDate(calendar, from.date, form.shift)) : undefined;
+      const from = dayOfValue(read(form.from));
+      return from && dateValue(shiftDate(calendar, from, form.shift));
     }
+    case 'daysBetween':
+      return countDays(form, calendar, read);
     case 'total':
-      return totalOf(
-        rowsOf(record, form.table, form.when).map((row) => row[form.column]),
-        record.type.currency,
-      );
+      return totalOf(columnOf(record, form, read), record.type.currency);
     case 'count':
-      return numberValue(rowsOf(record, form.table, form.when).length);
-    case 'percentage': {
-      const of = read(form.of);
-      return of?.kind === 'money' ? moneyValue(percentageOf(of.money, form.basisPoints)) : undefined;
-    }
-    case 'sum': {
-      const plus = amountsOf(form.plus.map(read));
-      const minus = amountsOf(form.minus.map(read));
-      if (plus.length + minus.length === 0) return undefined;
-      const taken = minus.map((amount) => ({ ...amount, amountMinor: -amount.amountMinor }));
-      return moneyValue(sumMoney([...plus, ...taken], record.type.currency));
+      return numberValue(rowsThatCount(record, form.table, form.when, read).length);
+    case 'extreme':
+      return extremeOf(columnOf(record, form, read), form.which);
+    case 'percentage':
+      return percentOf(read(form.of), form.basisPoints);
+    case 'share':
+      return shareOf(read(form.part), read(form.whole), form.places);
+    case 'sum':
+      return sumOf(form.plus.map(read), form.minus.map(read), record.type.currency);
+    case 'choose': {
+      const chosen = form.cases.find(({ when }) => groupHolds(when, read))?.take ?? form.otherwise;
+      return operandValue(chosen, read);
     }
     default:
       return form satisfies never;
   }
 }
 
+const columnOf = (
+  record: MatterRecord,
+  { table, column, when }: { readonly table: string; readonly column: string; readonly when?: Condition },
+  read: ReadPath,
+): readonly (Value | undefined)[] => rowsThatCount(record, table, when, read).map((row) => row[column]);
+
+const operandValue = (operand: Operand | undefined, read: ReadPath): Value | undefined =>
+  operand && ('path' in operand ? read(operand.path) : operand.value);
+
+function countDays(
+  { from, to, unit, countsDay }: CalculatedForm & { readonly kind: 'daysBetween' },
+  calendar: WorkingCalendar,
+  read: ReadPath,
+): Value | undefined {
+  const [first, last] = [dayOfValue(read(from)), dayOfValue(read(to))];
+  if (!first || !last) return undefined;
+  if (last < first)
+    return negated(
+      countDays({ kind: 'daysBetween', from: to, to: from, unit, ...counting(countsDay) }, calendar, read),
+    );
+  const days = unit === 'days' ? daysBetween(first, last) : workingDaysBetween(calendar, first, last);
+  const firstCounts = countsDay === true && (unit === 'days' || isWorkingDay(calendar, first));
+  return numberValue(firstCounts ? days + 1 : days);
+}
+
+const counting = (countsDay: true | undefined) => (countsDay ? { countsDay } : {});
+const negated = (value: Value | undefined): Value | undefined =>
+  value?.kind === 'number' ? numberValue(-value.value) : undefined;
+
+const amountsOf = (values: readonly (Value | undefined)[]): readonly Money[] =>
+  values.flatMap((value) => (value?.kind === 'money' ? [value.money] : []));
+const numbersOf = (values: readonly (Value | undefined)[]): readonly number[] =>
+  values.flatMap((value) => (value?.kind === 'number' ? [value.value] : []));
+
 /** Money columns add to money, number columns to a number; a table without rows has no total to speak of. */
 function totalOf(values: readonly (Value | undefined)[], currency: string): Value | undefined {
   const amounts = amountsOf(values);
   if (amounts.length > 0) return moneyValue(sumMoney(amounts, currency));
-  const numbers = values.flatMap((value) => (value?.kind === 'number' ? [value.value] : []));
-  return numbers.length > 0 ? numberValue(numbers.reduce((sum, n) => sum + n, 0)) : undefined;
+  const numbers = numbersOf(values);
+  return numbers.length > 0 ? numberValue(addExactly(numbers)) : undefined;
+}
+
+/** Sums decimals without the dust of binary fractions: 0.1 + 0.2 is 0.3. Six places are more than people type. */
+const addExactly = (numbers: readonly number[]): number =>
+  Math.round(numbers.reduce((sum, n) => sum + n, 0) * 1e6) / 1e6;
+
+function extremeOf(values: readonly (Value | undefined)[], which: 'smallest' | 'largest'): Value | undefined {
+  const sign = which === 'smallest' ? 1 : -1;
+  return values.reduce<Value | undefined>((best, value) => {
+    if (!value) return best;
+    return !best || sign * compareValues(value, best) < 0 ? value : best;
+  }, undefined);
+}
+
+/** Orders values of one kind; values of different kinds are alike, so that the first stays. */
+function compareValues(a: Value, b: Value): number {
+  if (a.kind === 'money' && b.kind === 'money') return a.money.amountMinor - b.money.amountMinor;
+  if (a.kind === 'number' && b.kind === 'number') return a.value - b.value;
+  const [day, other] = [dayOfValue(a), dayOfValue(b)];
+  if (day && other && day !== other) return day < other ? -1 : 1;
+  return 0;
+}
+
+function percentOf(of: Value | undefined, basisPoints: number): Value | undefined {
+  if (of?.kind === 'money') return moneyValue(percentageOf(of.money, basisPoints));
+  return of?.kind === 'number' ? numberValue(addExactly([(of.value * basisPoints) / 10_000])) : undefined;
+}
+
+function shareOf(part: Value | undefined, whole: Value | undefined, places: number): Value | undefined {
+  const [numerator, denominator] = [amountOrNumber(part), amountOrNumber(whole)];
+  if (numerator === undefined || !denominator || part?.kind !== whole?.kind) return undefined;
+  return { kind: 'number', value: roundHalfUp((numerator / denominator) * 100, places), percent: true };
+}
+
+const amountOrNumber = (value: Value | undefined): number | undefined => {
+  if (value?.kind === 'money') return value.money.amountMinor;
+  return value?.kind === 'number' ? value.value : undefined;
+};
+
+function sumOf(
+  plus: readonly (Value | undefined)[],
+  minus: readonly (Value | undefined)[],
+  currency: string,
+): Value | undefined {
+  const [added, taken] = [amountsOf(plus), amountsOf(minus)];
+  if (added.length + taken.length > 0) {
+    const negated = taken.map((amount) => ({ ...amount, amountMinor: -amount.amountMinor }));
+    return moneyValue(sumMoney([...added, ...negated], currency));
+  }
+  const [more, less] = [numbersOf(plus), numbersOf(minus)];
+  return more.length + less.length > 0
+    ? numberValue(addExactly([...more, ...less.map((n) => -n)]))
+    : undefined;
 }

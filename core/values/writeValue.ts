@@ -32,11 +32,15 @@ export function writeValue(value: Value, format: ValueFormat): string {
     case 'phone':
       return value.text;
     case 'number':
-      return writeNumber(value.value, format);
+      return value.percent ? `${value.value}%` : writeNumber(value.value, format);
     case 'money':
       return formatMoney(value.money);
     case 'date':
       return formatDate(value.date, isDateFormat(format) ? format : 'long');
+    case 'dateTime':
+      return `${formatDate(value.date, isDateFormat(format) ? format : 'long')} at ${value.time}`;
+    case 'contact':
+      return value.name;
     case 'yesNo':
       return value.value ? 'yes' : 'no';
     case 'choice':

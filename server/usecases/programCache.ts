@@ -1,7 +1,7 @@
 import { compile } from '../../core/merge/compile.ts';
 import type { Program } from '../../core/merge/compile.ts';
 import { foldName } from '../../core/checks/words.ts';
-import { textBlocks } from '../../core/template/document.ts';
+import { allInline, inlineOf } from '../../core/template/walk.ts';
 import type { InlineNode } from '../../core/template/document.ts';
 import type { Database } from '../repositories/database.ts';
 import { currentVersionIds, listTemplates } from '../repositories/templates.ts';
@@ -35,7 +35,7 @@ export function programCache(): ProgramCache {
 
 function compileTemplate(template: TemplateVersion): CompiledTemplate {
   const { subject, body } = template.content;
-  const nodes = [...subject, ...textBlocks(body.content).flatMap((block) => block.content ?? [])];
+  const nodes = [...allInline(subject), ...inlineOf(body.content)];
   return {
     ...template,
     program: compile(template.content),

@@ -4,6 +4,7 @@ import { merge } from '../../core/merge/merge.ts';
 import { resolveRecipients } from '../../core/recipients/recipients.ts';
 import { latestOfCategory, orderShelf, readinessOf } from '../../core/shelf/index.ts';
 import type { Readiness, TemplateUse } from '../../core/shelf/index.ts';
+import type { DocumentRule } from '../../core/template/template.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { findMatter } from '../repositories/matters.ts';
@@ -84,10 +85,23 @@ export async function previewTemplate(
     blanks: letter.blanks.map(({ key, label }) => ({ key, label })),
     answers: { ...letter.proposed },
     late: { ...lateTexts(letter, reader) },
-    documents: template.content.documents.map(
-      ({ category }) =>
-        latestOfCategory(matter.documents, category)?.name ??
-        `no ${category.toLowerCase()} on this matter yet`,
-    ),
+    documents: template.content.documents.map((rule) => documentWords(rule, matter)),
   };
+}
+
+function documentWords(rule: DocumentRule, matter: StoredMatter): string {
+  switch (rule.kind) {
+    case 'latest':
+      return (
+        latestOfCategory(matter.documents, rule.category)?.name ??
+        `no ${rule.category.toLowerCase()} on this matter yet`
+      );
+    case 'fixed':
+    case 'letter':
+      return rule.name;
+    case 'ask':
+      return rule.label;
+    default:
+      return rule satisfies never;
+  }
 }

@@ -162,7 +162,7 @@ function enclosuresFor(
   documentIds: readonly string[],
 ): readonly StoredEnclosure[] {
   const byRule = content.documents.flatMap(
-    ({ category }) => latestOfCategory(matter.documents, category)?.id ?? [],
+    (rule) => (rule.kind === 'latest' && latestOfCategory(matter.documents, rule.category)?.id) || [],
   );
   return encloseDocuments(
     matter,

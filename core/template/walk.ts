@@ -1,0 +1,86 @@
+import type { BlockNode, DocumentNode, InlineNode, TextBlock } from './document.ts';
+
+/** The blocks that stand inside a block, in reading order. */
+export function innerBlocks(block: BlockNode): readonly BlockNode[] {
+  switch (block.type) {
+    case 'bulletList':
+    case 'orderedList':
+    case 'columns':
+      return block.content.flatMap(({ content }) => content);
+    case 'table':
+      return block.content.flatMap((row) => row.content.flatMap((cell) => cell.content));
+    case 'showWhen':
+    case 'repeat':
+      return block.content;
+    case 'paragraph':
+    case 'heading':
+    case 'button':
+    case 'space':
+    case 'divider':
+    case 'passage':
+    case 'signature':
+      return [];
+    default:
+      return block satisfies never;
+  }
+}
+
+/** Every block in reading order, each before what stands inside it. */
+export const allBlocks = (blocks: readonly BlockNode[]): readonly BlockNode[] =>
+  blocks.flatMap((block) => [block, ...allBlocks(innerBlocks(block))]);
+
+export const isTextBlock = (block: BlockNode): block is TextBlock =>
+  block.type === 'paragraph' || block.type === 'heading';
+
+/** Every paragraph and heading in reading order, wherever it stands; a note's `block` counts these. */
+export const textBlocks = (blocks: readonly BlockNode[]): readonly TextBlock[] =>
+  allBlocks(blocks).filter(isTextBlock);
+
+/** Inline nodes with those inside shown words after their holder. */
+export const allInline = (nodes: readonly InlineNode[]): readonly InlineNode[] =>
+  nodes.flatMap((node) => (node.type === 'showWords' ? [node, ...allInline(node.content)] : [node]));
+
+/** All inline nodes of blocks, in reading order. */
+export const inlineOf = (blocks: readonly BlockNode[]): readonly InlineNode[] =>
+  textBlocks(blocks).flatMap((block) => allInline(block.content ?? []));
+
+export type ChangeInline = (nodes: readonly InlineNode[]) => readonly InlineNode[];
+
+/** Rebuilds a block with the inline content of each text block in it replaced. */
+export function mapBlockInline(block: BlockNode, change: ChangeInline): BlockNode {
+  const inside = (blocks: readonly BlockNode[]): readonly BlockNode[] =>
+    blocks.map((one) => mapBlockInline(one, change));
+  switch (block.type) {
+    case 'paragraph':
+    case 'heading':
+      return block.content ? { ...block, content: change(block.content) } : block;
+    case 'bulletList':
+    case 'orderedList':
+      return { ...block, content: block.content.map((item) => ({ ...item, content: inside(item.content) })) };
+    case 'columns':
+      return { ...block, content: block.content.map((one) => ({ ...one, content: inside(one.content) })) };
+    case 'table': {
+      const rows = block.content.map((row) => ({
+        ...row,
+        content: row.content.map((cell) => ({ ...cell, content: inside(cell.content) })),
+      }));
+      return { ...block, content: rows };
+    }
+    case 'showWhen':
+    case 'repeat':
+      return { ...block, content: inside(block.content) };
+    case 'button':
+    case 'space':
+    case 'divider':
+    case 'passage':
+    case 'signature':
+      return block;
+    default:
+      return block satisfies never;
+  }
+}
+
+export const mapInline = (document: DocumentNode, change: ChangeInline): DocumentNode => ({
+  ...document,
+  content: document.content.map((block) => mapBlockInline(block, change)),
+});

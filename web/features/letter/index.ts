@@ -1,0 +1,3 @@
+export { LetterView, LineView } from './LetterView.tsx';
+export type { LetterPlaces } from './LetterView.tsx';
+export { pictureUrl } from './pictures.ts';
