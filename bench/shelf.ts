@@ -27,6 +27,9 @@ export function benchShelf(): Promise<readonly Measured[]> {
         templateId: asId<typeof like.templateId>(`copy-${n}`),
         versionId: `copy-${n}-1`,
         name: `${like.name} ${n}`,
+        folder: '',
+        tags: [],
+        words: '',
       };
       await insertTemplate(office.db, copy, { by: 'person-idris', atUtc: 0, why: 'bench' });
     }

@@ -3,9 +3,21 @@ import type { Static } from 'typebox';
 import { Id } from './common.ts';
 
 /** What changed, by id; who is interested asks for it. */
-export const ChangeEvent = Type.Object({
-  kind: Type.Union([Type.Literal('message'), Type.Literal('entry'), Type.Literal('matter')]),
-  id: Id,
-  matterId: Id,
-});
+export const ChangeEvent = Type.Union([
+  Type.Object({
+    kind: Type.Union([Type.Literal('message'), Type.Literal('entry'), Type.Literal('matter')]),
+    id: Id,
+    matterId: Id,
+  }),
+  /** What belongs to the practice as a whole. */
+  Type.Object({
+    kind: Type.Union([
+      Type.Literal('template'),
+      Type.Literal('passage'),
+      Type.Literal('contact'),
+      Type.Literal('matterType'),
+    ]),
+    id: Id,
+  }),
+]);
 export type ChangeEvent = Static<typeof ChangeEvent>;

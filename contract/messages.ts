@@ -93,8 +93,8 @@ const StateDetail = Type.Object({
 });
 
 /** The editor's JSON; the server reads it node by node and refuses what it does not know. */
-const DocumentJson = Type.Object({ type: Type.Literal('doc') }, { additionalProperties: true });
-const InlineJson = Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true }), {
+export const DocumentJson = Type.Object({ type: Type.Literal('doc') }, { additionalProperties: true });
+export const InlineJson = Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true }), {
   maxItems: 500,
 });
 const Answers = Type.Record(Type.String({ maxLength: 200 }), Type.String({ maxLength: 50_000 }));

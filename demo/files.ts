@@ -4,7 +4,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { Chance } from './random.ts';
 
 /** Times is one of the fonts every reader has (PDF 1.7 §9.6.2.2): nothing to embed, and a hundred documents in seconds. */
-pdfMake.setFonts({ Times: { normal: 'Times-Roman', bold: 'Times-Bold' } });
+pdfMake.addFonts({ Times: { normal: 'Times-Roman', bold: 'Times-Bold' } });
 pdfMake.setLocalAccessPolicy(() => true);
 pdfMake.setUrlAccessPolicy(() => false);
 

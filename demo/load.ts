@@ -7,10 +7,12 @@ import { insertContact } from '../server/repositories/contacts.ts';
 import { insertEntry } from '../server/repositories/correspondence.ts';
 import { openDatabase } from '../server/repositories/database.ts';
 import type { Database } from '../server/repositories/database.ts';
-import { insertMatter, insertMatterType, touchMatter } from '../server/repositories/matters.ts';
+import { insertMatter, touchMatter } from '../server/repositories/matters.ts';
+import { insertMatterType } from '../server/repositories/matterTypes.ts';
 import { insertPerson, listPeople } from '../server/repositories/people.ts';
 import { writeSettings } from '../server/repositories/settings.ts';
-import { countUse, insertTemplate } from '../server/repositories/templates.ts';
+import { insertTemplate } from '../server/repositories/templates.ts';
+import { countUse } from '../server/repositories/templateUses.ts';
 import { ALL_CONTACTS } from './contacts.ts';
 import { correspondenceOf } from './correspondence.ts';
 import type { DemoEntry } from './correspondence.ts';
@@ -21,6 +23,7 @@ import { PEOPLE } from './people.ts';
 import { demoSettings } from './practice.ts';
 import { chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
+import { wordsOf } from '../server/usecases/programCache.ts';
 
 const SEED = 2041;
 
@@ -51,7 +54,11 @@ export async function loadDemo(
       for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
       for (const type of MATTER_TYPES) await insertMatterType(tx, type);
       for (const template of TEMPLATES)
-        await insertTemplate(tx, template, { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' });
+        await insertTemplate(
+          tx,
+          { ...template, folder: '', tags: [], words: wordsOf(template.content) },
+          { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
+        );
       for (const { matter } of matters) await insertMatter(tx, matter);
       await fileAll(tx, stories);
     });

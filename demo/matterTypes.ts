@@ -79,7 +79,7 @@ export const conditionSurvey: MatterType = {
     labelled('booked', 'Survey booked'),
     labelled('drafting', 'Report in draft'),
     labelled('reported', 'Reported'),
-    labelled('closed', 'Closed'),
+    { ...labelled('closed', 'Closed'), closes: true },
   ],
   keyDates: [labelled('surveyDay', 'Survey day')],
   calculated: [
@@ -136,7 +136,7 @@ export const damageClaim: MatterType = {
     labelled('inspected', 'Inspected'),
     labelled('estimates', 'Estimates in'),
     labelled('agreed', 'Repairs agreed'),
-    labelled('closed', 'Closed'),
+    { ...labelled('closed', 'Closed'), closes: true },
   ],
   keyDates: [
     labelled('loss', 'Date of loss'),
@@ -179,7 +179,7 @@ export const certificateRenewal: MatterType = {
     labelled('due', 'Coming due'),
     labelled('applied', 'Applied for'),
     labelled('issued', 'Issued'),
-    labelled('closed', 'Closed'),
+    { ...labelled('closed', 'Closed'), closes: true },
   ],
   keyDates: [labelled('expiry', 'Certificate expires')],
   calculated: [

@@ -1,7 +1,7 @@
 import type { WorkingCalendar } from '../core/dates/workingDays.ts';
 import { dayParts, plainDate } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
-import { calendarOf } from '../server/repositories/settings.ts';
+import { DEFAULT_SETTINGS, calendarOf } from '../server/repositories/settings.ts';
 import type { PracticeSettings } from '../server/repositories/settings.ts';
 
 /** Fixed holidays of the year before to the year after: enough for every date the demo shows. */
@@ -21,6 +21,8 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
     addressLines: ['4 Quay Row', 'Port Sennet'],
     website: 'https://tidewell-roe.example',
   },
+  practiceEmail: 'office@tidewell-roe.example',
+  palette: DEFAULT_SETTINGS.palette,
   timeZone: 'Europe/London',
   weekdays: [1, 2, 3, 4, 5],
   holidays: holidaysAround(today),

@@ -87,6 +87,8 @@ function template({
     versionId: `template-${key}-1`,
     name,
     channel: 'email',
+    standing: 'approved',
+    ownerId: null,
     content,
   };
 }

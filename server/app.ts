@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import express from 'express';
-import type { ErrorRequestHandler, Express, NextFunction, Request, Response } from 'express';
+import type { ErrorRequestHandler, Express, NextFunction, Request, RequestHandler, Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import session from 'express-session';
 import helmet from 'helmet';
@@ -10,6 +10,7 @@ import type { Endpoint } from './http/endpoint.ts';
 import { knownHost, ownOrigin } from './http/guards.ts';
 import { HttpProblem, notFound } from './http/httpProblem.ts';
 import { openApi } from './http/openapi.ts';
+import { receiveFiles } from './http/receiveFiles.ts';
 import { SESSION_MS, SessionStore } from './http/sessions.ts';
 import { validate } from './http/validate.ts';
 import type { Office } from './office.ts';
@@ -20,7 +21,9 @@ import { correspondenceRoutes } from './routes/correspondence.ts';
 import { streamEvents } from './routes/events.ts';
 import { matterRoutes } from './routes/matters.ts';
 import { messageRoutes } from './routes/messages.ts';
+import { passageRoutes } from './routes/passages.ts';
 import { sessionRoutes } from './routes/session.ts';
+import { templateRoutes } from './routes/templates.ts';
 import { mayChange } from './usecases/session.ts';
 
 export const VERSION = '0.1.0';
@@ -35,6 +38,8 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...matterRoutes,
   ...messageRoutes,
   ...correspondenceRoutes,
+  ...templateRoutes,
+  ...passageRoutes,
 ];
 
 /** Composes the web server around an office. */
@@ -95,13 +100,23 @@ function api(office: Office, secret: string): express.Router {
   router.get('/v1/events', async (request, response) => {
     streamEvents(office, await signedIn(office, request), request, response);
   });
-  for (const endpoint of ENDPOINTS)
-    router[endpoint.method](`/v1${endpoint.path}`, handlerOf(office, endpoint));
+  for (const endpoint of ENDPOINTS) {
+    const before = endpoint.uploads ? [mayUpload(office, endpoint), receiveFiles] : [];
+    router[endpoint.method](`/v1${endpoint.path}`, ...before, handlerOf(office, endpoint));
+  }
   router.use(() => {
     throw notFound('address');
   });
   return router;
 }
+
+/** Files are read only from those who may bring any. */
+const mayUpload =
+  (office: Office, endpoint: Endpoint): RequestHandler =>
+  async (request, _response, next) => {
+    await personFor(office, endpoint, request);
+    next();
+  };
 
 function handlerOf(office: Office, endpoint: Endpoint) {
   return async (request: Request, response: Response): Promise<void> => {

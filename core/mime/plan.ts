@@ -29,6 +29,15 @@ export interface MessagePlan {
   readonly text: string;
   readonly html: string;
   readonly attachments: readonly PlannedAttachment[];
+  /** Shown within the text, by their Content-ID (RFC 2392). */
+  readonly pictures: readonly PlannedPicture[];
+  readonly replyTo?: string;
+}
+
+export interface PlannedPicture {
+  readonly blob: string;
+  readonly mediaType: string;
+  readonly contentId: string;
 }
 
 export interface PlanInput {
@@ -39,6 +48,8 @@ export interface PlanInput {
   readonly letter: FinishedLetter;
   readonly references: readonly string[];
   readonly attachments: readonly PlannedAttachment[];
+  readonly pictures?: readonly PlannedPicture[];
+  readonly replyTo?: string;
 }
 
 /** Longest name shown in a header; longer ones are cut so that no line nears RFC 5322's 998 octets. */
@@ -66,6 +77,8 @@ export function planMessage(input: PlanInput): MessagePlan {
     text: letter.text,
     html: letter.html,
     attachments: input.attachments.map((file) => ({ ...file, fileName: safeFileName(file.fileName) })),
+    pictures: input.pictures ?? [],
+    ...(input.replyTo === undefined ? {} : { replyTo: input.replyTo }),
   };
 }
 

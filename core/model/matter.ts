@@ -38,6 +38,11 @@ export interface RoleDefinition extends Labelled {
   readonly required?: boolean;
 }
 
+export interface StageDefinition extends Labelled {
+  /** A matter that reaches it is done with. */
+  readonly closes?: true;
+}
+
 export interface TableDefinition extends Labelled {
   readonly columns: readonly FactDefinition[];
 }
@@ -56,7 +61,7 @@ export interface MatterType {
   readonly facts: readonly FactDefinition[];
   readonly tables: readonly TableDefinition[];
   readonly roles: readonly RoleDefinition[];
-  readonly stages: readonly Labelled[];
+  readonly stages: readonly StageDefinition[];
   readonly keyDates: readonly Labelled[];
   readonly calculated: readonly CalculatedDefinition[];
 }

@@ -59,3 +59,13 @@ export interface TemplateContent {
   readonly replyTo?: string;
   readonly after?: AfterSending;
 }
+
+/** How a message goes and what follows, as its template said when it was started. */
+export type Conduct = Pick<TemplateContent, 'plain' | 'sender' | 'replyTo' | 'after'>;
+
+export const conductOf = ({ plain, sender, replyTo, after }: TemplateContent): Conduct => ({
+  ...(plain ? { plain } : {}),
+  ...(sender ? { sender } : {}),
+  ...(replyTo ? { replyTo } : {}),
+  ...(after ? { after } : {}),
+});

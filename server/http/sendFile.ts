@@ -1,7 +1,7 @@
 import type { Response } from 'express';
 
 /** Kinds that a browser may show in its own window. Anything else, above all HTML and SVG, is saved instead. */
-const SHOWN = new Set(['application/pdf', 'image/jpeg', 'image/png', 'text/plain']);
+const SHOWN = new Set(['application/pdf', 'image/jpeg', 'image/png', 'image/gif', 'text/plain']);
 
 /** Sends bytes as a file, never to be sniffed into another kind or run under our address (RFC 6266 for the name). */
 export function sendFile(response: Response, bytes: Buffer, mediaType: string, fileName: string): void {

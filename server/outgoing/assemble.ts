@@ -14,6 +14,15 @@ export async function assemble(plan: MessagePlan, blobs: BlobStore): Promise<Buf
       content: await blobs.get(blob),
     })),
   );
+  const pictures = await Promise.all(
+    plan.pictures.map(async ({ blob, mediaType, contentId }) => ({
+      cid: contentId,
+      contentType: mediaType,
+      contentDisposition: 'inline' as const,
+      filename: `picture.${mediaType.split('/')[1] ?? 'png'}`,
+      content: await blobs.get(blob),
+    })),
+  );
   const composer = new MailComposer({
     messageId: plan.messageId,
     date: new Date(plan.dateUtc),
@@ -25,7 +34,8 @@ export async function assemble(plan: MessagePlan, blobs: BlobStore): Promise<Buf
     references: [...plan.references],
     text: plan.text,
     html: plan.html,
-    attachments,
+    attachments: [...pictures, ...attachments],
+    ...(plan.replyTo === undefined ? {} : { replyTo: plan.replyTo }),
     newline: 'windows',
     disableFileAccess: true,
     disableUrlAccess: true,

@@ -6,9 +6,11 @@ import type { NewEntry } from '../repositories/correspondence.ts';
 import type { Database } from '../repositories/database.ts';
 import { touchMatter } from '../repositories/matters.ts';
 import type { FrozenMessage, StoredMessage } from '../repositories/messages.ts';
-import { countUse, findVersion, lastTemplateOnMatter } from '../repositories/templates.ts';
+import { findVersion } from '../repositories/templates.ts';
+import { countUse, lastTemplateOnMatter } from '../repositories/templateUses.ts';
 import { openingOf } from '../usecases/opening.ts';
 import { advance } from './advance.ts';
+import { applyAfter } from './afterSending.ts';
 
 type Refusals = NewEntry['refusals'];
 
@@ -48,6 +50,7 @@ export async function recordSent(
         atUtc: sentAtUtc,
       });
     }
+    await applyAfter(office, tx, message, sentAtUtc);
   };
   await advance(office, message, { to: { kind: 'sent', sentAtUtc, entryId }, personId, along });
   office.changes.tell({ kind: 'entry', id: entryId, matterId: message.matterId });

@@ -5,7 +5,16 @@ export interface AuditEvent {
   /** Null where the application acts by itself (a queue that goes on after a restart). */
   readonly personId: string | null;
   readonly what: string;
-  readonly subjectKind: 'message' | 'entry' | 'matter' | 'session' | 'practice';
+  readonly subjectKind:
+    | 'message'
+    | 'entry'
+    | 'matter'
+    | 'session'
+    | 'practice'
+    | 'template'
+    | 'passage'
+    | 'contact'
+    | 'matterType';
   readonly subjectId: string;
   readonly detail?: Readonly<Record<string, unknown>>;
 }

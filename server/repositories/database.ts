@@ -1,6 +1,7 @@
 import knex from 'knex';
 import type { Knex } from 'knex';
-import { down, up } from '../migrations/20261124090000_foundation.ts';
+import * as foundation from '../migrations/20261124090000_foundation.ts';
+import * as workshop from '../migrations/20261125080000_workshop.ts';
 
 export type Database = Knex;
 
@@ -11,7 +12,10 @@ interface Migration {
 }
 
 /** Every migration, oldest first. Listed by hand, so that a built application needs no folder to be read. */
-const MIGRATIONS: readonly Migration[] = [{ name: '20261124090000_foundation', up, down }];
+const MIGRATIONS: readonly Migration[] = [
+  { name: '20261124090000_foundation', ...foundation },
+  { name: '20261125080000_workshop', ...workshop },
+];
 
 const migrationSource = {
   getMigrations: () => Promise.resolve([...MIGRATIONS]),

@@ -2,15 +2,16 @@ import { groupBy } from '../../core/model/groupBy.ts';
 import { foldName } from '../../core/checks/words.ts';
 import type { Elsewhere } from '../../core/checks/checkInput.ts';
 import { asId } from '../../core/model/ids.ts';
-import type { DocumentId, MatterId, MatterTypeId, PersonId } from '../../core/model/ids.ts';
-import type { MatterDocument, MatterRecord, MatterType, Person, Row } from '../../core/model/matter.ts';
+import type { DocumentId, MatterId, PersonId } from '../../core/model/ids.ts';
+import type { MatterDocument, MatterRecord, Person, Row } from '../../core/model/matter.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Value } from '../../core/model/value.ts';
 import { findContacts } from './contacts.ts';
 import { readCursor, toPage } from './cursor.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
-import { findPerson } from './people.ts';
+import { findPeople } from './people.ts';
+import { findMatterTypes, listMatterTypes } from './matterTypes.ts';
 import { seenBy } from './visibility.ts';
 
 interface MatterRow {
@@ -78,39 +79,66 @@ export async function findMatter(
   id: string,
   personId: string,
 ): Promise<StoredMatter | undefined> {
-  const row = await visible(db, personId).where('matters.id', id).first<MatterRow | undefined>('matters.*');
-  if (!row) return undefined;
-  const type = await findMatterType(db, row.type_id);
-  const responsible = await findPerson(db, row.responsible_id);
-  if (!type || !responsible) throw new Error(`matter ${id} lacks its type or its person`);
+  const [matter] = await findMatters(db, [id], personId);
+  return matter;
+}
+
+/** Reads matters whole, newest first, in as many queries for many as for one. */
+export async function findMatters(
+  db: Database,
+  ids: readonly string[],
+  personId: string,
+): Promise<readonly StoredMatter[]> {
+  const rows = await visible(db, personId)
+    .whereIn('matters.id', [...ids])
+    .orderBy('matters.recent_utc', 'desc')
+    .select<MatterRow[]>('matters.*');
+  const found = rows.map(({ id }) => id);
+  const types = await findMatterTypes(db, [...new Set(rows.map(({ type_id }) => type_id))]);
+  const people = await findPeople(db, [...new Set(rows.map(({ responsible_id }) => responsible_id))]);
   const parties = await db('parties')
-    .where({ matter_id: id })
+    .whereIn('matter_id', found)
     .orderBy('seq')
-    .select<{ contact_id: string; role: string }[]>('contact_id', 'role');
-  const contacts = await findContacts(
-    db,
-    parties.map(({ contact_id }) => contact_id),
-  );
+    .select<{ matter_id: string; contact_id: string; role: string }[]>('matter_id', 'contact_id', 'role');
+  const contacts = await findContacts(db, [...new Set(parties.map(({ contact_id }) => contact_id))]);
   const documents = await db<DocumentRow>('documents')
-    .where({ matter_id: id })
+    .whereIn('matter_id', found)
     .orderBy([{ column: 'added_on', order: 'desc' }, { column: 'name' }]);
-  return {
-    id: asId<MatterId>(row.id),
-    reference: row.reference,
-    title: row.title,
-    type,
-    stage: row.stage,
-    responsible: responsible satisfies Person,
-    parties: parties.flatMap(({ contact_id, role }) => {
-      const contact = contacts.get(asId(contact_id));
-      return contact ? [{ role, contact }] : [];
-    }),
-    facts: fromJson<Record<string, Value>>(row.facts),
-    dates: fromJson<Record<string, PlainDate>>(row.dates),
-    tables: fromJson<Record<string, readonly Row[]>>(row.tables),
-    documents: documents.map(toDocument),
-    restricted: row.restricted === 1,
-  };
+  const partiesOf = groupBy(parties, ({ matter_id }) => matter_id);
+  const documentsOf = groupBy(documents, ({ matter_id }) => matter_id);
+  return rows.map((row) => {
+    const [type, responsible] = [types.get(row.type_id), people.get(row.responsible_id)];
+    if (!type || !responsible) throw new Error(`matter ${row.id} lacks its type or its person`);
+    return {
+      id: asId<MatterId>(row.id),
+      reference: row.reference,
+      title: row.title,
+      type,
+      stage: row.stage,
+      responsible: responsible satisfies Person,
+      parties: (partiesOf.get(row.id) ?? []).flatMap(({ contact_id, role }) => {
+        const contact = contacts.get(asId(contact_id));
+        return contact ? [{ role, contact }] : [];
+      }),
+      facts: fromJson<Record<string, Value>>(row.facts),
+      dates: fromJson<Record<string, PlainDate>>(row.dates),
+      tables: fromJson<Record<string, readonly Row[]>>(row.tables),
+      documents: (documentsOf.get(row.id) ?? []).map(toDocument),
+      restricted: row.restricted === 1,
+    };
+  });
+}
+
+/** Matters that are not done with, newest first. */
+export async function openMatterIds(db: Database, personId: string, limit: number): Promise<string[]> {
+  const types = await listMatterTypes(db);
+  const query = visible(db, personId).orderBy('matters.recent_utc', 'desc').limit(limit);
+  for (const { id, stages } of types) {
+    const closing = stages.filter(({ closes }) => closes).map(({ key }) => key);
+    if (closing.length > 0)
+      void query.whereNot((one) => void one.where('matters.type_id', id).whereIn('matters.stage', closing));
+  }
+  return query.pluck<string[]>('matters.id');
 }
 
 export interface MatterListItem {
@@ -210,32 +238,6 @@ async function describe(db: Database, rows: readonly MatterRow[]): Promise<Matte
   });
 }
 
-interface TypeRow {
-  id: string;
-  name: string;
-  definition: string;
-}
-
-const toType = ({ id, name, definition }: TypeRow): MatterType => ({
-  ...fromJson<Omit<MatterType, 'id' | 'name'>>(definition),
-  id: asId<MatterTypeId>(id),
-  name,
-});
-
-async function findMatterType(db: Database, id: string): Promise<MatterType | undefined> {
-  const row = await db<TypeRow>('matter_types').where({ id }).first();
-  return row && toType(row);
-}
-
-export async function listMatterTypes(db: Database): Promise<readonly MatterType[]> {
-  return (await db<TypeRow>('matter_types').orderBy('name')).map(toType);
-}
-
-export async function insertMatterType(db: Database, type: MatterType): Promise<void> {
-  const { id, name, ...definition } = type;
-  await db<TypeRow>('matter_types').insert({ id, name, definition: JSON.stringify(definition) });
-}
-
 export interface NewMatter extends StoredMatter {
   readonly openedAtUtc: number;
   readonly accessFor: readonly PersonId[];
@@ -277,7 +279,7 @@ export async function insertMatter(db: Database, matter: NewMatter): Promise<voi
 }
 
 /** What must not stray into another matter's letters: what this one is about, and its people. */
-function namesToGuard({ type, facts, parties }: MatterRecord): readonly string[] {
+export function namesToGuard({ type, facts, parties }: MatterRecord): readonly string[] {
   const subject = type.nameFact === undefined ? undefined : facts[type.nameFact];
   const people = parties.flatMap(({ contact }) => (contact.kind === 'person' ? [contact.name] : []));
   return subject?.kind === 'text' ? [subject.text, ...people] : people;

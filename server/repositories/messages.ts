@@ -4,6 +4,7 @@ import type { MessageState, MessageStateKind } from '../../core/model/message.ts
 import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { Answers, BlankDefinition } from '../../core/template/blanks.ts';
 import type { DocumentNode, InlineDocument } from '../../core/template/document.ts';
+import type { Conduct } from '../../core/template/template.ts';
 import { readCursor, toPage } from './cursor.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
@@ -46,6 +47,7 @@ export interface StoredMessage {
   readonly blanks: readonly BlankDefinition[];
   readonly answers: Answers;
   readonly enclosures: readonly StoredEnclosure[];
+  readonly conduct: Conduct;
   /** Message-IDs of the thread it continues, oldest first. */
   readonly references: readonly string[];
   readonly frozen: FrozenMessage | null;
@@ -68,6 +70,7 @@ interface MessageRow {
   blanks: string;
   answers: string;
   enclosures: string;
+  conduct: string;
   references: string;
   discarded_utc: number | null;
   frozen: string | null;
@@ -88,6 +91,7 @@ const toMessage = (row: MessageRow): StoredMessage => ({
   blanks: fromJson<readonly BlankDefinition[]>(row.blanks),
   answers: fromJson<Answers>(row.answers),
   enclosures: fromJson<readonly StoredEnclosure[]>(row.enclosures),
+  conduct: fromJson<Conduct>(row.conduct),
   references: fromJson<readonly string[]>(row.references),
   frozen: row.frozen === null ? null : fromJson<FrozenMessage>(row.frozen),
   createdUtc: row.created_utc,
@@ -140,6 +144,7 @@ export async function insertMessage(db: Database, message: StoredMessage): Promi
     ...stateColumns(message.state),
     revision: message.revision,
     ...contentColumns(message),
+    conduct: JSON.stringify(message.conduct),
     frozen: message.frozen && JSON.stringify(message.frozen),
     created_utc: message.createdUtc,
     updated_utc: message.updatedUtc,
@@ -249,6 +254,23 @@ export async function listDraftsOnMatter(
   const rows = await listed(db)
     .where({ 'messages.matter_id': matterId, discarded_utc: null })
     .whereNot('messages.state', 'sent')
+    .orderBy('messages.updated_utc', 'desc');
+  return rows.map(toListItem);
+}
+
+/** Drafts made from any version of a template, on matters this person may see. */
+export async function draftsFromTemplate(
+  db: Database,
+  templateId: string,
+  personId: string,
+): Promise<readonly MessageListItem[]> {
+  const rows = await listed(db)
+    .where({ 'messages.state': 'draft', discarded_utc: null })
+    .whereIn(
+      'messages.template_version_id',
+      db('template_versions').select('id').where({ template_id: templateId }),
+    )
+    .where(seenBy(db, personId))
     .orderBy('messages.updated_utc', 'desc');
   return rows.map(toListItem);
 }

@@ -46,6 +46,14 @@ export async function findPerson(db: Database, id: string): Promise<Account | un
   return row && toAccount(row);
 }
 
+export async function findPeople(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Account>> {
+  const rows = await db<PersonRow>('people').whereIn('id', [...ids]);
+  return new Map(rows.map((row) => [row.id, toAccount(row)]));
+}
+
 export async function findPersonByEmail(db: Database, email: string): Promise<Account | undefined> {
   const row = await db<PersonRow>('people').where({ email: email.toLowerCase() }).first();
   return row && toAccount(row);

@@ -11,7 +11,7 @@ import { findEntry, insertEntry, listEntries } from './correspondence.ts';
 import type { NewEntry } from './correspondence.ts';
 import { findElsewhere, findMatter, isVisible } from './matters.ts';
 import { DEFAULT_SETTINGS, calendarOf, readSettings, sessionSecret, writeSettings } from './settings.ts';
-import { countUse, templateUses } from './templates.ts';
+import { countUse, templateUses } from './templateUses.ts';
 
 let office: TestOffice;
 let matterId: string;

@@ -8,6 +8,10 @@ import { fromJson } from './json.ts';
 /** What the practice decides once for everybody. */
 export interface PracticeSettings {
   readonly practice: Practice;
+  /** The practice's own mail address; empty where it has none. */
+  readonly practiceEmail: string;
+  /** Colours that letters may have, as `#rrggbb`. */
+  readonly palette: readonly { readonly label: string; readonly colour: string }[];
   /** IANA name, for example `Europe/London`. */
   readonly timeZone: string;
   readonly weekdays: readonly number[];
@@ -22,6 +26,13 @@ const KEY = 'practice';
 
 export const DEFAULT_SETTINGS: PracticeSettings = {
   practice: { name: 'Our practice', phone: '', addressLines: [], website: '' },
+  practiceEmail: '',
+  palette: [
+    { label: 'Ink', colour: '#14302e' },
+    { label: 'Verdigris', colour: '#2a6a5e' },
+    { label: 'Ochre', colour: '#8f5a0b' },
+    { label: 'Brick', colour: '#97352a' },
+  ],
   timeZone: 'Europe/London',
   weekdays: [1, 2, 3, 4, 5],
   holidays: [],

@@ -20,9 +20,10 @@ export function streamEvents(
   });
   response.write('retry: 1000\n: ready\n\n');
   const stop = office.changes.listen((event) => {
-    maySeeMatter(office, person, event.matterId).then(
-      (seen) => {
-        if (seen) response.write(`event: change\ndata: ${JSON.stringify(event)}\n\n`);
+    const seen = 'matterId' in event ? maySeeMatter(office, person, event.matterId) : Promise.resolve(true);
+    seen.then(
+      (may) => {
+        if (may) response.write(`event: change\ndata: ${JSON.stringify(event)}\n\n`);
       },
       (error: unknown) => {
         office.log.error({ err: error }, 'an event could not be told');

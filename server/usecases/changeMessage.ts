@@ -72,7 +72,9 @@ async function applyChange(
     subject: change.subject === undefined ? message.subject : readSubject(change.subject),
     body: change.body === undefined ? message.body : readBody(change.body),
     answers: change.answers ? { ...message.answers, ...change.answers } : message.answers,
-    enclosures: change.enclosures ? encloseDocuments(matter, change.enclosures) : message.enclosures,
+    enclosures: change.enclosures
+      ? encloseDocuments(matter, change.enclosures, message.enclosures)
+      : message.enclosures,
   };
 }
 

@@ -3,6 +3,7 @@ import { runChecks, nameCandidates, readableLetter, referenceCandidates } from '
 import type { Note } from '../../core/checks/index.ts';
 import { fieldReader } from '../../core/merge/fieldReader.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
+import type { BlockNode } from '../../core/template/document.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import type { MatterRecord, Person } from '../../core/model/matter.ts';
@@ -57,10 +58,12 @@ export function readerFor(
   settings: PracticeSettings,
   greeted: readonly Contact[],
   atUtc: number,
+  signature: readonly BlockNode[] = [],
 ): FieldReader {
   const { date, hour } = zonedTime(settings.timeZone, atUtc);
   const calendar = calendarOf(settings);
-  return fieldReader({ record, sender, practice: settings.practice, calendar, greeted, today: date, hour });
+  const { practice } = settings;
+  return fieldReader({ record, sender, practice, calendar, greeted, today: date, hour, signature });
 }
 
 export const greetedOf = (

@@ -9,13 +9,14 @@ import type { Office } from '../office.ts';
 import type { MessageListItem } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
 import { findVersion } from '../repositories/templates.ts';
+import { senderOf } from './conduct.ts';
 import { checkDeskMessage } from './desk.ts';
 import type { DeskMessage } from './desk.ts';
 
 /** A message as the API shows it, with what a recipient would read now and what the checks say of it. */
 export async function viewMessage(office: Office, person: Account, desk: DeskMessage): Promise<Message> {
-  const { message, matter, sender, reader } = desk;
-  const finished = finishLetter(message, reader);
+  const { message, matter, sender, settings, reader } = desk;
+  const finished = finishLetter(message, reader, message.conduct);
   const template = message.templateVersionId
     ? await findVersion(office.db, message.templateVersionId)
     : undefined;
@@ -30,7 +31,7 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     revision: message.revision,
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
-    from: { name: sender.name, address: sender.email },
+    from: senderOf(message.conduct.sender, sender, matter, settings),
     to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     bcc: message.recipients.bcc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),

@@ -11,7 +11,7 @@ import { findMatter } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import type { Account } from '../repositories/people.ts';
 import { readSettings } from '../repositories/settings.ts';
-import { lastTemplateOnMatter, templateUses } from '../repositories/templates.ts';
+import { lastTemplateOnMatter, templateUses } from '../repositories/templateUses.ts';
 import { contactsBehind, greetedOf, readerFor } from './desk.ts';
 import type { CompiledTemplate } from './programCache.ts';
 
@@ -20,7 +20,7 @@ export async function readShelf(office: Office, person: Account, matterId: strin
   const matter = await findMatter(office.db, matterId, person.id);
   if (!matter) throw notFound('matter');
   const settings = await readSettings(office.db);
-  const templates = await office.programs.current(office.db);
+  const templates = await office.programs.startable(office.db, person.id);
   const last = await lastTemplateOnMatter(office.db, matterId);
   const useOf = await templateUses(office.db, {
     personId: person.id,
@@ -30,7 +30,8 @@ export async function readShelf(office: Office, person: Account, matterId: strin
     nowUtc: office.now(),
   });
   // Readiness asks whether values are there, not how they read: one reader serves all templates.
-  const reader = readerFor(matter, person, settings, [], office.now());
+  const signature = await office.programs.signatureOf(office.db, person.id);
+  const reader = readerFor(matter, person, settings, [], office.now(), signature);
   const items = templates.map((template) => ({
     ...template,
     readiness: readinessOf(template.program, reader),
@@ -75,7 +76,9 @@ export async function previewTemplate(
   const settings = await readSettings(office.db);
   const { recipients } = resolveRecipients(template.content.recipients, matter);
   const contacts = await contactsBehind(office, recipients, matter);
-  const reader = readerFor(matter, person, settings, greetedOf(recipients, contacts), office.now());
+  const signature = await office.programs.signatureOf(office.db, person.id);
+  const greeted = greetedOf(recipients, contacts);
+  const reader = readerFor(matter, person, settings, greeted, office.now(), signature);
   const letter = merge(template.program, reader);
   return {
     to: recipients.to.map(({ name }) => name),
@@ -89,7 +92,8 @@ export async function previewTemplate(
   };
 }
 
-function documentWords(rule: DocumentRule, matter: StoredMatter): string {
+/** What a template encloses, by the name it has on a matter. */
+export function documentWords(rule: DocumentRule, matter: StoredMatter): string {
   switch (rule.kind) {
     case 'latest':
       return (

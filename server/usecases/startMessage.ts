@@ -7,9 +7,10 @@ import { asId } from '../../core/model/ids.ts';
 import type { MessageId } from '../../core/model/ids.ts';
 import { resolveRecipients } from '../../core/recipients/recipients.ts';
 import type { Recipients } from '../../core/recipients/recipients.ts';
-import { latestOfCategory, readinessOf } from '../../core/shelf/index.ts';
+import { readinessOf } from '../../core/shelf/index.ts';
 import { DOCUMENT_VERSION } from '../../core/template/document.ts';
 import type { FieldNode, TextNode } from '../../core/template/document.ts';
+import { conductOf } from '../../core/template/template.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 import { HttpProblem, notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
@@ -19,13 +20,13 @@ import { findMatter } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import { insertAuditEvent } from '../repositories/audit.ts';
 import { insertMessage } from '../repositories/messages.ts';
-import type { StoredEnclosure, StoredMessage } from '../repositories/messages.ts';
+import type { StoredMessage } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
 import { readSettings } from '../repositories/settings.ts';
 import { contactsBehind, greetedOf, layOut, readerFor } from './desk.ts';
 import { resolveInputs } from './recipientInputs.ts';
 import { viewMessage } from './messageView.ts';
-import { encloseDocuments } from './enclosures.ts';
+import { enclosuresByRule } from './enclosures.ts';
 
 const field = (path: string): FieldNode => ({
   type: 'field',
@@ -44,16 +45,7 @@ const BARE_SHEET: TemplateContent = {
       { type: 'paragraph', content: [field('greeting.formal'), text(',')] },
       { type: 'paragraph' },
       { type: 'paragraph', content: [text('With kind regards,')] },
-      {
-        type: 'paragraph',
-        content: [
-          field('sender.name'),
-          { type: 'hardBreak' },
-          field('sender.position'),
-          text(', '),
-          field('practice.name'),
-        ],
-      },
+      { type: 'signature' },
     ],
   },
   blanks: [],
@@ -78,7 +70,9 @@ export async function startMessage(
   const resolved = resolveRecipients(program.content.recipients, matter).recipients;
   const recipients = answered ? await answerTo(office, matter, answered, resolved) : resolved;
   const contacts = await contactsBehind(office, recipients, matter);
-  const reader = readerFor(matter, person, settings, greetedOf(recipients, contacts), office.now());
+  const signature = await office.programs.signatureOf(office.db, person.id);
+  const greeted = greetedOf(recipients, contacts);
+  const reader = readerFor(matter, person, settings, greeted, office.now(), signature);
   const readiness = readinessOf(program, reader);
   if (template && readiness.kind === 'unavailable' && !answered) {
     throw new HttpProblem(
@@ -100,7 +94,8 @@ export async function startMessage(
     recipients,
     ...written(letter, answered),
     answers: { ...letter.proposed, ...start.answers },
-    enclosures: enclosuresFor(program.content, matter, start.documentIds ?? []),
+    enclosures: await enclosuresByRule(office, program.content, matter, reader, start.documentIds ?? []),
+    conduct: conductOf(program.content),
     references: answered ? threadOf(answered) : [],
     frozen: null,
     createdUtc: nowUtc,
@@ -154,18 +149,4 @@ function written(
   answered: StoredEntry | undefined,
 ): Pick<StoredMessage, 'subject' | 'body' | 'blanks'> {
   return { body, blanks, subject: answered ? [text(`Re: ${bareSubject(answered.subject)}`)] : subject };
-}
-
-function enclosuresFor(
-  content: TemplateContent,
-  matter: StoredMatter,
-  documentIds: readonly string[],
-): readonly StoredEnclosure[] {
-  const byRule = content.documents.flatMap(
-    (rule) => (rule.kind === 'latest' && latestOfCategory(matter.documents, rule.category)?.id) || [],
-  );
-  return encloseDocuments(
-    matter,
-    [...new Set([...byRule, ...documentIds])].map((documentId) => ({ documentId })),
-  );
 }

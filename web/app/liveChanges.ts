@@ -8,14 +8,28 @@ type Tags = Parameters<typeof api.util.invalidateTags>[0];
 /** Changes come in bursts (a message moves three times in a second); what they make stale is asked for once. */
 const GATHER_MS = 150;
 
-function staleTags({ kind, id, matterId }: ChangeEvent): Tags {
+function staleTags(event: ChangeEvent): Tags {
+  const { kind, id } = event;
   switch (kind) {
     case 'message':
-      return [{ type: 'Message', id }, { type: 'OnItsWay', id: matterId }, 'OutTray'];
+      return [{ type: 'Message', id }, { type: 'OnItsWay', id: event.matterId }, 'OutTray'];
     case 'entry':
-      return [{ type: 'Matter', id: matterId }, { type: 'Shelf', id: matterId }, 'Matters', 'OutTray'];
+      return [
+        { type: 'Matter', id: event.matterId },
+        { type: 'Shelf', id: event.matterId },
+        'Matters',
+        'OutTray',
+      ];
     case 'matter':
-      return [{ type: 'Matter', id: matterId }, 'Matters'];
+      return [{ type: 'Matter', id: event.matterId }, { type: 'Shelf', id: event.matterId }, 'Matters'];
+    case 'template':
+      return [{ type: 'Template', id }, 'Templates', 'Shelf'];
+    case 'passage':
+      return [{ type: 'Passage', id }, 'Passages', 'Shelf', 'Template'];
+    case 'contact':
+      return [{ type: 'Contact', id }, 'Contacts', 'Matter'];
+    case 'matterType':
+      return [{ type: 'MatterType', id }, 'MatterTypes', 'Matter', 'Shelf', 'Template'];
     default:
       return kind satisfies never;
   }

@@ -1,0 +1,168 @@
+import type { ConditionGroup } from '../model/condition.ts';
+import type { RecipientRule } from '../recipients/recipients.ts';
+import type { BlockNode, InlineNode, Repeat } from './document.ts';
+import type { DocumentRule, TemplateContent } from './template.ts';
+
+/** Names what a template's places stand for, when it is written out to be read or compared. */
+export interface OutlineNames {
+  readonly field: (path: string) => string;
+  readonly passage: (id: string) => string;
+}
+
+const place = (words: string): string => `‹${words}›`;
+
+/** A line of a template as people read it: fields and blanks by their labels, in ‹ ›. */
+export function outlineLine(
+  nodes: readonly InlineNode[],
+  names: OutlineNames,
+  blanks: TemplateContent['blanks'],
+): string {
+  const write = (node: InlineNode): string => {
+    switch (node.type) {
+      case 'text':
+        return node.text;
+      case 'hardBreak':
+        return '\n';
+      case 'field':
+      case 'late':
+        return place(names.field(node.attrs.path));
+      case 'blank':
+        return place(`${blanks.find(({ key }) => key === node.attrs.key)?.label ?? 'blank'} …`);
+      case 'picture':
+        return place(`picture: ${node.attrs.alt || 'without words'}`);
+      case 'showWords':
+        return `‹when ${groupWords(node.attrs.when, names)}: ${node.content.map(write).join('')}›`;
+      case 'passageWords':
+        return place(names.passage(node.attrs.id));
+      default:
+        return node satisfies never;
+    }
+  };
+  return nodes.map(write).join('');
+}
+
+/** A body as lines that people read, its structure by a mark at their start. */
+export function outlineBody(
+  blocks: readonly BlockNode[],
+  names: OutlineNames,
+  blanks: TemplateContent['blanks'],
+): readonly string[] {
+  const line = (nodes: readonly InlineNode[] | undefined): string => outlineLine(nodes ?? [], names, blanks);
+  const inside = (inner: readonly BlockNode[], mark: string): readonly string[] =>
+    outlineBody(inner, names, blanks).map((one) => mark + one);
+  return blocks.flatMap((block): readonly string[] => {
+    switch (block.type) {
+      case 'paragraph':
+        return [line(block.content)];
+      case 'heading':
+        return [`${'#'.repeat(block.attrs.level)} ${line(block.content)}`];
+      case 'bulletList':
+      case 'orderedList':
+        return block.content.flatMap(({ content }) => inside(content, '• '));
+      case 'table':
+        return block.content.flatMap(({ attrs, content }) => [
+          ...(attrs.repeat ? [repeatWords(attrs.repeat, names)] : []),
+          ...(attrs.when ? [`When ${groupWords(attrs.when, names)}:`] : []),
+          content.map((cell) => outlineBody(cell.content, names, blanks).join(' ')).join(' | '),
+        ]);
+      case 'columns':
+        return block.content.flatMap(({ content }, n) => inside(content, `${n + 1} ‖ `));
+      case 'button':
+        return [place(`button: ${block.attrs.label}, ${block.attrs.href}`)];
+      case 'space':
+        return [place('space')];
+      case 'divider':
+        return ['———'];
+      case 'showWhen':
+        return [`When ${groupWords(block.attrs.when, names)}:`, ...inside(block.content, '  ')];
+      case 'repeat':
+        return [repeatWords(block.attrs, names), ...inside(block.content, '  ')];
+      case 'passage':
+        return [place(names.passage(block.attrs.id))];
+      case 'signature':
+        return [place('signature')];
+      default:
+        return block satisfies never;
+    }
+  });
+}
+
+const repeatWords = ({ over, when }: Repeat, names: OutlineNames): string =>
+  `For each of ${names.field(over)}${when ? `, when ${groupWords(when, names)}` : ''}:`;
+
+/** A condition in words. */
+export function groupWords({ join, conditions }: ConditionGroup, names: OutlineNames): string {
+  return conditions
+    .map(({ path, test }) => {
+      const name = names.field(path);
+      switch (test.op) {
+        case 'filled':
+          return `${name} is there`;
+        case 'empty':
+          return `${name} is not there`;
+        case 'is':
+          return `${name} is ${answer(test.value)}`;
+        case 'isNot':
+          return `${name} is not ${answer(test.value)}`;
+        case 'atLeast':
+          return `${name} is at least ${test.value}`;
+        case 'atMost':
+          return `${name} is at most ${test.value}`;
+        case 'before':
+          return `${name} is before ${names.field(test.than)}`;
+        case 'notBefore':
+          return `${name} is not before ${names.field(test.than)}`;
+        default:
+          return test satisfies never;
+      }
+    })
+    .join(join === 'all' ? ' and ' : ' or ');
+}
+
+const answer = (value: string | boolean): string =>
+  typeof value === 'string' ? value : value ? 'yes' : 'no';
+
+/** Everything beside the wording, a line each: to whom, with what, and what follows. */
+export function outlineRest(content: TemplateContent, names: OutlineNames): readonly string[] {
+  const { recipients, documents, blanks, category, sender, replyTo, after, plain } = content;
+  const line = (name: string, rules: readonly RecipientRule[]): readonly string[] =>
+    rules.length > 0 ? [`${name}: ${rules.map(ruleWords).join(', ')}`] : [];
+  return [
+    ...line('To', recipients.to),
+    ...line('Copy', recipients.cc),
+    ...line('Blind copy', recipients.bcc),
+    ...(sender ? [`From: ${sender === 'practice' ? 'the practice' : 'the responsible person'}`] : []),
+    ...(replyTo ? [`Answers to: ${replyTo}`] : []),
+    ...documents.map((rule) => `Encloses: ${documentRuleWords(rule)}`),
+    ...blanks.map(
+      ({ label, kind, required }) => `Asks: ${label} (${kind}${required ? '' : ', may stay open'})`,
+    ),
+    ...(category === '' ? [] : [`Filed under: ${category}`]),
+    ...(plain ? ['Plain, as if typed by hand'] : []),
+    ...(after?.followUp
+      ? [`Then: ${after.followUp.what}, in ${after.followUp.workingDays} working days`]
+      : []),
+    ...(after?.stage ? [`Then: stage ${names.field(`stage.${after.stage}`)}`] : []),
+    ...(after?.stampDate ? [`Then: ${names.field(`date.${after.stampDate}`)} is the day of sending`] : []),
+  ];
+}
+
+const ruleWords = (rule: RecipientRule): string => {
+  if ('address' in rule) return rule.address;
+  return rule.addressLabel ? `${rule.role} (${rule.addressLabel})` : rule.role;
+};
+
+export function documentRuleWords(rule: DocumentRule): string {
+  switch (rule.kind) {
+    case 'latest':
+      return `the latest ${rule.category.toLowerCase()}${rule.required ? '' : ', if there is one'}`;
+    case 'fixed':
+      return rule.name;
+    case 'letter':
+      return `${rule.name}, made now`;
+    case 'ask':
+      return `${rule.label}, chosen by the writer`;
+    default:
+      return rule satisfies never;
+  }
+}

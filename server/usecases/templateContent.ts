@@ -1,0 +1,94 @@
+import type { TemplateContentJson, TemplateProblemView } from '../../contract/templates.ts';
+import type { MatterType } from '../../core/model/matter.ts';
+import { checkForType, checkInItself } from '../../core/template/checkTemplate.ts';
+import type { TemplateProblem } from '../../core/template/checkTemplate.ts';
+import { findField, repeatsOf } from '../../core/template/fieldCatalogue.ts';
+import type { OutlineNames } from '../../core/template/outline.ts';
+import { parseContent } from '../../core/template/parseContent.ts';
+import type { UnreadContent } from '../../core/template/parseContent.ts';
+import type { Passages } from '../../core/template/passages.ts';
+import { expandPassages } from '../../core/template/passages.ts';
+import type { TemplateContent } from '../../core/template/template.ts';
+import { documentOf } from '../../core/template/document.ts';
+import { HttpProblem } from '../http/httpProblem.ts';
+
+/** Reads a template's wording; refuses what cannot be kept, and says where it stands. */
+export function readContent(json: TemplateContentJson): TemplateContent {
+  const read = parseContent(json as unknown as UnreadContent);
+  if (read.ok) return read.value;
+  throw new HttpProblem('badDocument', undefined, { problems: read.problems });
+}
+
+/** Content as the API shows it: the same, without the marks of what may not be changed. */
+export const viewContent = (content: TemplateContent): TemplateContentJson =>
+  JSON.parse(JSON.stringify(content)) as TemplateContentJson;
+
+/**
+ * What is wrong with a template over every kind of matter it may meet: each problem once, with the kinds it concerns.
+ * A template that suits no kind at all has errors everywhere; one that suits some is meant for those.
+ */
+export function problemsOver(
+  content: TemplateContent,
+  types: readonly MatterType[],
+  passages: Passages,
+): readonly TemplateProblemView[] {
+  const inItself = checkInItself(content, passages).map((one) => viewProblem(one, []));
+  const expanded = withPassages(content, passages);
+  const found = new Map<string, { problem: TemplateProblem; types: string[] }>();
+  for (const type of types) {
+    for (const problem of checkForType(expanded, type)) {
+      const key = `${problem.code} ${problem.where}`;
+      const known = found.get(key);
+      if (known) known.types.push(type.name);
+      else found.set(key, { problem, types: [type.name] });
+    }
+  }
+  // What is wrong on some kinds only means that it is not for those; wrong on all, it is an error.
+  const overTypes = [...found.values()].map(({ problem, types: names }) =>
+    viewProblem({ ...problem, severity: names.length < types.length ? 'warning' : problem.severity }, names),
+  );
+  return [...inItself, ...overTypes];
+}
+
+const viewProblem = (
+  { code, where, params, severity }: TemplateProblem,
+  types: readonly string[],
+): TemplateProblemView => ({ code, where, params: { ...params }, severity, types: [...types] });
+
+export const withPassages = (content: TemplateContent, passages: Passages): TemplateContent => ({
+  ...content,
+  body: documentOf(expandPassages(content.body.content, passages)),
+});
+
+/** The kinds of matter on which every path through a template holds. */
+export const typesThatHold = (
+  content: TemplateContent,
+  types: readonly MatterType[],
+  passages: Passages,
+): readonly MatterType[] => {
+  const expanded = withPassages(content, passages);
+  return types.filter((type) => checkForType(expanded, type).every(({ severity }) => severity !== 'error'));
+};
+
+/** Names places by what people call them, from whichever kind of matter knows them. */
+export function outlineNames(types: readonly MatterType[], passages: Passages): OutlineNames {
+  const rows = new Map(
+    types.flatMap((type) => [
+      ...type.tables.flatMap(({ columns }) =>
+        columns.map(({ key, label }) => [`row.${key}`, label] as const),
+      ),
+      ...repeatsOf(type).map(({ over, label }) => [over, label] as const),
+      ...type.stages.map(({ key, label }) => [`stage.${key}`, label] as const),
+    ]),
+  );
+  return {
+    field: (path) => {
+      for (const type of types) {
+        const info = findField(type, path);
+        if (info) return info.label;
+      }
+      return rows.get(path) ?? path.slice(path.indexOf('.') + 1);
+    },
+    passage: (id) => `passage: ${passages.get(id)?.name ?? 'one that is gone'}`,
+  };
+}
