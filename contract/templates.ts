@@ -273,6 +273,7 @@ export const FieldChoice = Type.Object({
   late: Type.Boolean(),
   /** What it says on the matter looked at; null where that has nothing. */
   value: Type.Union([Type.String(), Type.Null()]),
+  choices: Type.Array(Type.Object({ key: Type.String(), label: Type.String() })),
 });
 export type FieldChoice = Static<typeof FieldChoice>;
 

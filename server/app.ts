@@ -20,6 +20,7 @@ import { sessionSecret } from './repositories/settings.ts';
 import { correspondenceRoutes } from './routes/correspondence.ts';
 import { streamEvents } from './routes/events.ts';
 import { matterRoutes } from './routes/matters.ts';
+import { matterTypeRoutes } from './routes/matterTypes.ts';
 import { messageRoutes } from './routes/messages.ts';
 import { passageRoutes } from './routes/passages.ts';
 import { sessionRoutes } from './routes/session.ts';
@@ -38,6 +39,7 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...matterRoutes,
   ...messageRoutes,
   ...correspondenceRoutes,
+  ...matterTypeRoutes,
   ...templateRoutes,
   ...passageRoutes,
 ];

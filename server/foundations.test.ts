@@ -62,7 +62,7 @@ describe('a data folder', () => {
         .whereNot('name', 'like', 'sqlite%')
         .pluck('name');
     expect(await tables()).toContain('entries');
-    await db.migrate.down();
+    await db.migrate.rollback(undefined, true);
     expect(await tables()).toEqual([]);
     await db.migrate.latest();
     expect((await db.raw('pragma synchronous'))[0].synchronous).toBe(2);

@@ -12,8 +12,8 @@ import type {
   TableRow,
   TextBlock,
 } from '../template/document.ts';
-import { PieceWriter, piecesOf } from './pieces.ts';
-import type { Piece } from './pieces.ts';
+import { piecesOf } from './pieces.ts';
+import type { Piece, PieceWriter } from './pieces.ts';
 
 /** Styles stand on each element: mail readers drop sheets of style, and none of ours is fetched from afar. */
 const BODY = "font-family:Georgia,'Times New Roman',serif;font-size:16px;line-height:1.5;color:#1c1c1c";

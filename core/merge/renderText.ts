@@ -1,6 +1,6 @@
 import type { BlockNode, DocumentNode, InlineNode, List, Table, TableRow } from '../template/document.ts';
-import { PieceWriter, piecesOf } from './pieces.ts';
-import type { Piece } from './pieces.ts';
+import { piecesOf } from './pieces.ts';
+import type { Piece, PieceWriter } from './pieces.ts';
 
 /**
  * The plain-text alternative of a body, cut at its slots: paragraphs apart by an empty line, lists with marks, a table

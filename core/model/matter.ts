@@ -58,6 +58,8 @@ export interface MatterType {
   readonly currency: string;
   /** The fact that says what a matter is about (a vessel, a claim): its name must not stray into another matter’s letters. */
   readonly nameFact?: string;
+  /** What references of such matters begin with: `SV-`. */
+  readonly reference?: string;
   readonly facts: readonly FactDefinition[];
   readonly tables: readonly TableDefinition[];
   readonly roles: readonly RoleDefinition[];

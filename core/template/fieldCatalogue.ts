@@ -1,5 +1,5 @@
 import type { CalculatedForm, Operand } from '../model/calculatedForm.ts';
-import type { CalculatedDefinition, MatterType } from '../model/matter.ts';
+import type { CalculatedDefinition, FactDefinition, MatterType } from '../model/matter.ts';
 import type { ValueKind } from '../model/value.ts';
 import { turningWithToday } from '../values/calculationOrder.ts';
 
@@ -10,6 +10,8 @@ export interface FieldInfo {
   readonly kind: ValueKind;
   /** Worked out when the message leaves, not when it is begun. */
   readonly late: boolean;
+  /** Of a choice: what it can be. */
+  readonly choices?: FactDefinition['choices'];
 }
 
 const field = (path: string, label: string, kind: ValueKind = 'text', late = false): FieldInfo => ({
@@ -56,18 +58,21 @@ const PARTY_FIELDS: readonly (readonly [part: string, label: string, kind: Value
 
 const capital = (label: string): string => label.slice(0, 1).toUpperCase() + label.slice(1);
 
+const withChoices = (info: FieldInfo, choices: FactDefinition['choices']): FieldInfo =>
+  choices ? { ...info, choices } : info;
+
 /** Everything a template can say of matters of one type. */
 export function fieldsOf(type: MatterType): readonly FieldInfo[] {
   const turning = turningWithToday(type.calculated);
   return [
-    ...COMMON_FIELDS,
+    ...COMMON_FIELDS.map((info) => (info.path === 'matter.stage' ? { ...info, choices: type.stages } : info)),
     ...type.roles.flatMap((role) => [
       field(`party.${role.key}`, capital(role.many ? role.plural : role.label), 'names'),
       ...PARTY_FIELDS.map(([part, label, kind]) =>
         field(`party.${role.key}.${part}`, `${capital(role.label)}’s ${label}`, kind),
       ),
     ]),
-    ...type.facts.map((fact) => field(`fact.${fact.key}`, fact.label, fact.kind)),
+    ...type.facts.map((fact) => withChoices(field(`fact.${fact.key}`, fact.label, fact.kind), fact.choices)),
     ...type.keyDates.map((date) => field(`date.${date.key}`, date.label, 'date')),
     ...type.calculated.map(({ key, label, form }) =>
       field(`calculated.${key}`, label, kindOfForm(form, type), turning.has(key)),
@@ -89,7 +94,9 @@ export function rowFieldsOf(type: MatterType, over: string): readonly FieldInfo[
   const key = over.slice(dot + 1);
   if (over.slice(0, dot) === 'table') {
     const table = type.tables.find((known) => known.key === key);
-    return table?.columns.map((column) => field(`row.${column.key}`, column.label, column.kind));
+    return table?.columns.map((column) =>
+      withChoices(field(`row.${column.key}`, column.label, column.kind), column.choices),
+    );
   }
   if (!type.roles.some((role) => role.key === key)) return undefined;
   return [

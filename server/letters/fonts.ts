@@ -52,8 +52,9 @@ function parsedFont(name: string): object {
  * document, which costs more than setting the letter; this hands it the one we keep. Only what a document uses is embedded,
  * and that is worked out for each document by itself.
  */
+// eslint-disable-next-line @typescript-eslint/no-extraneous-class -- the font library makes its formats by `new`
 class KeptFont {
-  static probe(this: void, file: Uint8Array): boolean {
+  static probe(file: Uint8Array): boolean {
     return Buffer.from(file.subarray(0, MARK.length)).toString('latin1') === MARK;
   }
   constructor({ buffer }: { readonly buffer: Uint8Array }) {

@@ -1,7 +1,7 @@
 import knex from 'knex';
 import type { Knex } from 'knex';
-import * as foundation from '../migrations/20261124090000_foundation.ts';
-import * as workshop from '../migrations/20261125080000_workshop.ts';
+import { down as downFoundation, up as upFoundation } from '../migrations/20261124090000_foundation.ts';
+import { down as downWorkshop, up as upWorkshop } from '../migrations/20261125080000_workshop.ts';
 
 export type Database = Knex;
 
@@ -13,8 +13,8 @@ interface Migration {
 
 /** Every migration, oldest first. Listed by hand, so that a built application needs no folder to be read. */
 const MIGRATIONS: readonly Migration[] = [
-  { name: '20261124090000_foundation', ...foundation },
-  { name: '20261125080000_workshop', ...workshop },
+  { name: '20261124090000_foundation', up: upFoundation, down: downFoundation },
+  { name: '20261125080000_workshop', up: upWorkshop, down: downWorkshop },
 ];
 
 const migrationSource = {

@@ -51,3 +51,32 @@ export async function matterTypeRevision(db: Database, id: string): Promise<numb
   const row = await db('matter_types').where({ id }).first<{ revision: number } | undefined>('revision');
   return row?.revision;
 }
+
+/** How many matters there are of each type. */
+export async function mattersByType(db: Database): Promise<ReadonlyMap<string, number>> {
+  const rows = await db('matters')
+    .groupBy('type_id')
+    .select<{ type_id: string; count: number }[]>('type_id', db.raw('count(*) AS count'));
+  return new Map(rows.map(({ type_id, count }) => [type_id, count]));
+}
+
+export type Holding =
+  | { readonly facts: string }
+  | { readonly dates: string }
+  | { readonly tables: string }
+  | { readonly role: string }
+  | { readonly stage: string };
+
+/** How many matters of a type hold something at a place of it. */
+export async function countHolding(db: Database, typeId: string, where: Holding): Promise<number> {
+  const query = db('matters').where({ type_id: typeId });
+  if ('role' in where)
+    void query.whereIn('id', db('parties').select('matter_id').where({ role: where.role }));
+  else if ('stage' in where) void query.where({ stage: where.stage });
+  else {
+    const [column, key] = Object.entries(where)[0] as ['facts' | 'dates' | 'tables', string];
+    void query.whereRaw('json_type(??, ?) IS NOT NULL', [column, `$."${key}"`]);
+  }
+  const row = await query.count<{ count: number }[]>({ count: '*' }).first();
+  return row?.count ?? 0;
+}

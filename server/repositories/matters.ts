@@ -350,3 +350,18 @@ export async function touchMatter(db: Database, matterId: string, entryAtUtc: nu
       entry_count: db.raw('entry_count + 1'),
     });
 }
+
+/** The highest number that a reference with this beginning has; 0 where there is none. */
+export async function lastReference(db: Database, prefix: string): Promise<number> {
+  const row = await db('matters')
+    .whereRaw('substr(reference, 1, ?) = ?', [prefix.length, prefix])
+    .max<{ last: number | null }[]>({
+      last: db.raw('CAST(substr(reference, ?) AS INTEGER)', [prefix.length + 1]),
+    })
+    .first();
+  return row?.last ?? 0;
+}
+
+export async function referenceTaken(db: Database, reference: string): Promise<boolean> {
+  return (await db('matters').where({ reference }).first('seq')) !== undefined;
+}

@@ -202,6 +202,7 @@ const GROUPS: Readonly<Record<string, string>> = {
 
 const viewField = (info: FieldInfo, reader: FieldReader | undefined): FieldChoice => ({
   ...info,
+  choices: (info.choices ?? []).map(({ key, label }) => ({ key, label })),
   group: GROUPS[info.path.slice(0, info.path.indexOf('.'))] ?? 'More',
   value: (reader && fieldText({ path: info.path, format: 'plain', shift: null }, reader)) ?? null,
 });

@@ -1,4 +1,4 @@
-import { IconFolder } from '@tabler/icons-react';
+import { IconFileText, IconFolder } from '@tabler/icons-react';
 import { NavLink } from 'react-router';
 import { TrayLink } from '../features/trays/index.ts';
 import classes from './Rail.module.css';
@@ -23,6 +23,10 @@ export function Rail() {
       <NavLink to="/matters" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
         <IconFolder size={20} stroke={1.5} aria-hidden="true" />
         Matters
+      </NavLink>
+      <NavLink to="/templates" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
+        <IconFileText size={20} stroke={1.5} aria-hidden="true" />
+        Templates
       </NavLink>
       <div className={classes.trays}>
         <TrayLink />

@@ -3,8 +3,14 @@ import { MatterPage } from '../features/matter/index.ts';
 import { MattersPage } from '../features/matters/index.ts';
 import { OutTrayPage } from '../features/trays/index.ts';
 import { ShelfPane } from '../features/shelf/index.ts';
+import type * as templateViews from '../features/templates/index.ts';
 import { Frame } from './Frame.tsx';
 import { FaultPage } from './FaultPage.tsx';
+
+/** The workshop and its editor come when one of its views is opened. */
+const templates = (view: keyof typeof templateViews) => async () => ({
+  Component: (await import('../features/templates/index.ts'))[view],
+});
 
 /** Every view has an address. The editor comes with the sheet, when one is opened. */
 export const router = createBrowserRouter([
@@ -27,6 +33,14 @@ export const router = createBrowserRouter([
           },
         ],
       },
+      { path: 'templates', lazy: templates('TemplatesPage') },
+      { path: 'templates/new', lazy: templates('WorkshopPage') },
+      { path: 'templates/:templateId', lazy: templates('WorkshopPage') },
+      { path: 'templates/:templateId/history', lazy: templates('HistoryPage') },
+      { path: 'templates/:templateId/matters', lazy: templates('ReadinessPage') },
+      { path: 'passages', lazy: templates('PassagesPage') },
+      { path: 'passages/new', lazy: templates('PassagePage') },
+      { path: 'passages/:passageId', lazy: templates('PassagePage') },
       { path: 'out', element: <OutTrayPage /> },
       { path: '*', element: <FaultPage /> },
     ],

@@ -1,9 +1,7 @@
-import { Extension, Node } from '@tiptap/core';
-import { Link } from '@tiptap/extension-link';
-import { StarterKit } from '@tiptap/starter-kit';
+import { Extension } from '@tiptap/core';
 import type { JSONContent } from '@tiptap/core';
 import type { Message } from '../../../contract/messages.ts';
-import { isSafeHref } from '../../../core/template/parseDocument.ts';
+import { bodyBase, lineBase } from '../editor/index.ts';
 import { BlankNode } from './BlankNode.tsx';
 import { LateNode } from './LateNode.tsx';
 import { NoteHighlights } from './noteHighlights.ts';
@@ -39,59 +37,8 @@ const TabToBlanks = Extension.create({
 
 const shared = [ValueMark, BlankNode, LateNode, TabToBlanks];
 
-/** The body: what a letter can hold, and no more. */
-export const bodyExtensions = [
-  StarterKit.configure({
-    link: false,
-    blockquote: false,
-    code: false,
-    codeBlock: false,
-    horizontalRule: false,
-    strike: false,
-    trailingNode: false,
-    heading: { levels: [1, 2, 3] },
-  }),
-  Link.configure({
-    openOnClick: false,
-    autolink: true,
-    defaultProtocol: 'https',
-    isAllowedUri: (href) => isSafeHref(href) || isSafeHref(`https://${href}`),
-  }),
-  NoteHighlights,
-  ...shared,
-];
-
-/** One line only: a document of a single paragraph, in which Enter does nothing. */
-const LineDocument = Node.create({ name: 'doc', topNode: true, content: 'paragraph' });
-const OneLine = Extension.create({
-  name: 'oneLine',
-  addKeyboardShortcuts: () => ({ Enter: () => true, 'Shift-Enter': () => true }),
-});
-
-export const subjectExtensions = [
-  StarterKit.configure({
-    document: false,
-    link: false,
-    blockquote: false,
-    bold: false,
-    italic: false,
-    underline: false,
-    bulletList: false,
-    orderedList: false,
-    listItem: false,
-    listKeymap: false,
-    code: false,
-    codeBlock: false,
-    hardBreak: false,
-    heading: false,
-    horizontalRule: false,
-    strike: false,
-    trailingNode: false,
-  }),
-  LineDocument,
-  OneLine,
-  ...shared,
-];
+export const bodyExtensions = [...bodyBase, NoteHighlights, ...shared];
+export const subjectExtensions = [...lineBase, ...shared];
 
 export const subjectContent = (nodes: Message['subjectNodes']): JSONContent => ({
   type: 'doc',

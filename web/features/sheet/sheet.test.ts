@@ -139,18 +139,24 @@ describe('the editor', () => {
   it('holds every node and mark that letters may hold, and no other kind of block', () => {
     const own = Object.keys(schema.nodes).sort();
     expect(own).toEqual([
-      'blank',
-      'bulletList',
-      'doc',
-      'hardBreak',
-      'heading',
-      'late',
-      'listItem',
-      'orderedList',
-      'paragraph',
-      'text',
+      ...[
+        'blank',
+        'bulletList',
+        'button',
+        'column',
+        'columns',
+        'divider',
+        'doc',
+        'hardBreak',
+        'heading',
+        'late',
+      ],
+      ...['listItem', 'orderedList', 'paragraph', 'picture', 'showWhen', 'showWords', 'space'],
+      ...['table', 'tableCell', 'tableHeader', 'tableRow', 'text'],
     ]);
-    expect(Object.keys(schema.marks).sort()).toEqual(['bold', 'italic', 'link', 'underline', 'value']);
+    expect(Object.keys(schema.marks).sort()).toEqual([
+      ...['bold', 'colour', 'italic', 'link', 'underline', 'value'],
+    ]);
   });
 
   it('keeps a subject to one line of text, blanks and values', () => {

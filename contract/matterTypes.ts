@@ -1,0 +1,245 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { FACT_KINDS } from '../core/model/value.ts';
+import { DateText, Id } from './common.ts';
+
+const Key = Type.String({ pattern: '^[a-zA-Z][a-zA-Z0-9]{0,63}$' });
+const Label = Type.String({ maxLength: 120 });
+const Path = Type.String({ minLength: 1, maxLength: 140 });
+const MOST = 300;
+
+const Choice = Type.Object({ key: Type.String({ minLength: 1, maxLength: 80 }), label: Label });
+const Fact = Type.Object(
+  {
+    key: Key,
+    label: Label,
+    kind: Type.Enum([...FACT_KINDS]),
+    choices: Type.Optional(Type.Array(Choice, { maxItems: MOST })),
+  },
+  { additionalProperties: false },
+);
+
+const Money = Type.Object({ amountMinor: Type.Integer(), currency: Type.String({ pattern: '^[A-Z]{3}$' }) });
+
+/** A value of the record, as core has it. */
+export const ValueJson = Type.Union([
+  Type.Object({
+    kind: Type.Enum(['text', 'longText', 'email', 'phone']),
+    text: Type.String({ maxLength: 50_000 }),
+  }),
+  Type.Object({
+    kind: Type.Literal('number'),
+    value: Type.Number(),
+    percent: Type.Optional(Type.Literal(true)),
+  }),
+  Type.Object({ kind: Type.Literal('money'), money: Money }),
+  Type.Object({ kind: Type.Literal('date'), date: DateText }),
+  Type.Object({
+    kind: Type.Literal('dateTime'),
+    date: DateText,
+    time: Type.String({ pattern: '^([01]\\d|2[0-3]):[0-5]\\d$' }),
+  }),
+  Type.Object({ kind: Type.Literal('yesNo'), value: Type.Boolean() }),
+  Type.Object({ kind: Type.Literal('choice'), key: Type.String({ maxLength: 80 }), label: Label }),
+  Type.Object({ kind: Type.Literal('contact'), contactId: Id, name: Type.String({ maxLength: 200 }) }),
+]);
+export type ValueJson = Static<typeof ValueJson>;
+
+export const Condition = Type.Object({
+  path: Path,
+  test: Type.Union([
+    Type.Object({ op: Type.Enum(['is', 'isNot']), value: Type.Union([Type.String(), Type.Boolean()]) }),
+    Type.Object({ op: Type.Enum(['filled', 'empty']) }),
+    Type.Object({ op: Type.Enum(['atLeast', 'atMost']), value: Type.Number() }),
+    Type.Object({ op: Type.Enum(['before', 'notBefore']), than: Path }),
+  ]),
+});
+const ConditionGroup = Type.Object({
+  join: Type.Enum(['all', 'any']),
+  conditions: Type.Array(Condition, { maxItems: 20 }),
+});
+
+const Shift = Type.Object({
+  amount: Type.Integer({ minimum: -20_000, maximum: 20_000 }),
+  unit: Type.Enum(['days', 'workingDays', 'weeks', 'months', 'years']),
+  roll: Type.Optional(Type.Enum(['next', 'previous'])),
+  countsDay: Type.Optional(Type.Literal(true)),
+});
+
+const Operand = Type.Union([Type.Object({ path: Path }), Type.Object({ value: ValueJson })]);
+const ofTable = { table: Key, when: Type.Optional(Condition) };
+
+const Form = Type.Union([
+  Type.Object({ kind: Type.Literal('dateFromDate'), from: Path, shift: Shift }),
+  Type.Object({
+    kind: Type.Literal('daysBetween'),
+    from: Path,
+    to: Path,
+    unit: Type.Enum(['days', 'workingDays']),
+    countsDay: Type.Optional(Type.Literal(true)),
+  }),
+  Type.Object({ kind: Type.Literal('total'), ...ofTable, column: Key }),
+  Type.Object({ kind: Type.Literal('count'), ...ofTable }),
+  Type.Object({
+    kind: Type.Literal('extreme'),
+    which: Type.Enum(['smallest', 'largest']),
+    ...ofTable,
+    column: Key,
+  }),
+  Type.Object({
+    kind: Type.Literal('percentage'),
+    of: Path,
+    basisPoints: Type.Integer({ minimum: -1_000_000, maximum: 1_000_000 }),
+  }),
+  Type.Object({
+    kind: Type.Literal('share'),
+    part: Path,
+    whole: Path,
+    places: Type.Integer({ minimum: 0, maximum: 3 }),
+  }),
+  Type.Object({
+    kind: Type.Literal('sum'),
+    plus: Type.Array(Path, { maxItems: 40 }),
+    minus: Type.Array(Path, { maxItems: 40 }),
+  }),
+  Type.Object({
+    kind: Type.Literal('choose'),
+    cases: Type.Array(Type.Object({ when: ConditionGroup, take: Operand }), { maxItems: 20 }),
+    otherwise: Type.Optional(Operand),
+  }),
+]);
+
+export const MatterTypeJson = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    currency: Type.String({ pattern: '^[A-Z]{3}$' }),
+    nameFact: Type.Optional(Key),
+    /** How references are made: `SV-{n}` counts on from the last. */
+    reference: Type.Optional(Type.String({ pattern: '^[A-Z]{1,4}-$' })),
+    facts: Type.Array(Fact, { maxItems: MOST }),
+    tables: Type.Array(Type.Object({ key: Key, label: Label, columns: Type.Array(Fact, { maxItems: 60 }) }), {
+      maxItems: 60,
+    }),
+    roles: Type.Array(
+      Type.Object({
+        key: Key,
+        label: Label,
+        plural: Label,
+        many: Type.Boolean(),
+        required: Type.Optional(Type.Boolean()),
+      }),
+      { maxItems: 60 },
+    ),
+    stages: Type.Array(Type.Object({ key: Key, label: Label, closes: Type.Optional(Type.Literal(true)) }), {
+      maxItems: 60,
+    }),
+    keyDates: Type.Array(Type.Object({ key: Key, label: Label }), { maxItems: 60 }),
+    calculated: Type.Array(Type.Object({ key: Key, label: Label, form: Form }), { maxItems: MOST }),
+  },
+  { additionalProperties: false },
+);
+export type MatterTypeJson = Static<typeof MatterTypeJson>;
+
+const TypeProblem = Type.Object({
+  code: Type.String(),
+  where: Type.String(),
+  params: Type.Record(Type.String(), Type.Union([Type.String(), Type.Number()])),
+});
+
+export const MatterTypeView = Type.Object({
+  id: Id,
+  revision: Type.Integer(),
+  matters: Type.Integer(),
+  definition: MatterTypeJson,
+});
+export type MatterTypeView = Static<typeof MatterTypeView>;
+export const MatterTypeList = Type.Object({ items: Type.Array(MatterTypeView) });
+export type MatterTypeList = Static<typeof MatterTypeList>;
+
+/** What a changed type would touch; nothing that is kept on matters is lost by it. */
+export const MatterTypeImpact = Type.Object({
+  problems: Type.Array(TypeProblem),
+  touches: Type.Array(
+    Type.Object({
+      part: Type.String(),
+      label: Type.String(),
+      change: Type.Enum(['removed', 'kind']),
+      /** Matters that hold something there. */
+      matters: Type.Integer(),
+    }),
+  ),
+  /** Templates that hold on such matters today and would no longer. */
+  templates: Type.Array(Type.Object({ id: Id, name: Type.String() })),
+});
+export type MatterTypeImpact = Static<typeof MatterTypeImpact>;
+
+export const ChangeMatterType = Type.Object(
+  { revision: Type.Integer(), definition: MatterTypeJson },
+  { additionalProperties: false },
+);
+export type ChangeMatterType = Static<typeof ChangeMatterType>;
+
+/** A matter as it is edited: its own values beside what its type says there can be. */
+export const MatterRecordView = Type.Object({
+  id: Id,
+  revision: Type.Integer(),
+  title: Type.String(),
+  stage: Type.String(),
+  responsibleId: Id,
+  type: Type.Object({ id: Id, ...MatterTypeJson.properties }),
+  facts: Type.Record(Type.String(), ValueJson),
+  dates: Type.Record(Type.String(), DateText),
+  tables: Type.Record(Type.String(), Type.Array(Type.Record(Type.String(), ValueJson))),
+  parties: Type.Array(Type.Object({ role: Type.String(), contactId: Id, name: Type.String() })),
+  people: Type.Array(Type.Object({ id: Id, name: Type.String() })),
+  calculated: Type.Array(
+    Type.Object({
+      key: Type.String(),
+      label: Type.String(),
+      text: Type.Union([Type.String(), Type.Null()]),
+      form: Form,
+      inputs: Type.Array(
+        Type.Object({ label: Type.String(), text: Type.Union([Type.String(), Type.Null()]) }),
+      ),
+      rows: Type.Optional(Type.Object({ counted: Type.Integer(), of: Type.Integer() })),
+      holidays: Type.Array(DateText),
+      rolledFrom: Type.Optional(DateText),
+      chosen: Type.Optional(Type.Integer()),
+    }),
+  ),
+});
+export type MatterRecordView = Static<typeof MatterRecordView>;
+
+const Row = Type.Record(Type.String({ maxLength: 64 }), ValueJson);
+
+export const ChangeMatter = Type.Object(
+  {
+    revision: Type.Integer(),
+    title: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
+    stage: Type.Optional(Type.String({ maxLength: 64 })),
+    responsibleId: Type.Optional(Id),
+    /** Only what changes; null takes a value away. */
+    facts: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Union([ValueJson, Type.Null()]))),
+    dates: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Union([DateText, Type.Null()]))),
+    tables: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Array(Row, { maxItems: 2_000 }))),
+    parties: Type.Optional(
+      Type.Array(Type.Object({ role: Type.String({ maxLength: 64 }), contactId: Id }), { maxItems: 300 }),
+    ),
+  },
+  { additionalProperties: false },
+);
+export type ChangeMatter = Static<typeof ChangeMatter>;
+
+/** The matter as changed, and the change that would take it back. */
+export const ChangedMatter = Type.Object({ record: MatterRecordView, undo: ChangeMatter });
+export type ChangedMatter = Static<typeof ChangedMatter>;
+
+export const NewMatterJson = Type.Object(
+  {
+    typeId: Id,
+    title: Type.String({ minLength: 1, maxLength: 200 }),
+    reference: Type.Optional(Type.String({ pattern: '^[A-Z]{1,4}-\\d{1,6}$' })),
+  },
+  { additionalProperties: false },
+);
+export type NewMatterJson = Static<typeof NewMatterJson>;

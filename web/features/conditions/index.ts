@@ -1,0 +1,2 @@
+export { ConditionForm } from './ConditionForm.tsx';
+export type { AskedField } from './ConditionForm.tsx';

@@ -1,0 +1,32 @@
+import { createContext } from 'react';
+import type { FieldCatalogue } from '../../../contract/templates.ts';
+
+/** What the places of a template are called, for the editor that shows them. */
+export interface TemplatePlaces {
+  readonly catalogue: FieldCatalogue | undefined;
+  readonly blanks: readonly { readonly key: string; readonly label: string }[];
+  readonly passages: readonly { readonly id: string; readonly name: string; readonly opening: string }[];
+}
+
+export const TemplatePlacesContext = createContext<TemplatePlaces>({
+  catalogue: undefined,
+  blanks: [],
+  passages: [],
+});
+
+/** A field's name and what it says on the matter looked at. */
+export function placeOf(
+  { catalogue }: TemplatePlaces,
+  path: string,
+): { readonly label: string; readonly value: string | null; readonly known: boolean } {
+  const fields = [
+    ...(catalogue?.fields ?? []),
+    ...(catalogue?.repeats.flatMap((repeat) => repeat.fields) ?? []),
+  ];
+  const found = fields.find((field) => field.path === path);
+  return {
+    label: found?.label ?? path.slice(path.indexOf('.') + 1),
+    value: found?.value ?? null,
+    known: found !== undefined || catalogue === undefined,
+  };
+}

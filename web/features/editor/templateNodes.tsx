@@ -1,0 +1,170 @@
+import { Node } from '@tiptap/core';
+import { NodeViewContent, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
+import type { NodeViewProps } from '@tiptap/react';
+import { useContext } from 'react';
+import type { ConditionGroup } from '../../../core/model/condition.ts';
+import { groupWords } from '../../../core/template/outline.ts';
+import { TemplatePlacesContext, placeOf } from './templateContext.ts';
+import type { TemplatePlaces } from './templateContext.ts';
+import classes from './Places.module.css';
+
+const hidden = (name: string, initial: unknown) => ({ [name]: { default: initial, rendered: false } });
+
+const inlineAtom = (name: string, attributes: Record<string, unknown>, View: typeof FieldView) =>
+  Node.create({
+    name,
+    group: 'inline',
+    inline: true,
+    atom: true,
+    addAttributes: () =>
+      Object.assign({}, ...Object.entries(attributes).map(([key, value]) => hidden(key, value))),
+    parseHTML: () => [],
+    renderHTML: () => ['span', {}],
+    addNodeView: () => ReactNodeViewRenderer(View, { as: 'span' }),
+  });
+
+function FieldView({ node, selected }: NodeViewProps) {
+  const places = useContext(TemplatePlacesContext);
+  const { label, value, known } = placeOf(places, String(node.attrs['path']));
+  return (
+    <NodeViewWrapper
+      as="span"
+      className={classes.field}
+      data-selected={selected}
+      data-unknown={!known}
+      title={value === null ? 'This matter has nothing here' : `Here: ${value}`}
+    >
+      {label}
+    </NodeViewWrapper>
+  );
+}
+
+function BlankView({ node, selected }: NodeViewProps) {
+  const { blanks } = useContext(TemplatePlacesContext);
+  const blank = blanks.find(({ key }) => key === node.attrs['key']);
+  return (
+    <NodeViewWrapper
+      as="span"
+      className={classes.blank}
+      data-selected={selected}
+      title="Only the writer knows"
+    >
+      {blank?.label ?? 'a blank'}
+    </NodeViewWrapper>
+  );
+}
+
+function PassageWordsView({ node, selected }: NodeViewProps) {
+  const { passages } = useContext(TemplatePlacesContext);
+  const passage = passages.find(({ id }) => id === node.attrs['id']);
+  return (
+    <NodeViewWrapper
+      as="span"
+      className={classes.passageWords}
+      data-selected={selected}
+      data-unknown={!passage}
+      title={`Passage: ${passage?.name ?? 'gone'}. Always in today’s wording.`}
+    >
+      {passage?.opening ?? 'a passage that is gone'}
+    </NodeViewWrapper>
+  );
+}
+
+const Passage = Node.create({
+  name: 'passage',
+  group: 'block',
+  atom: true,
+  addAttributes: () => hidden('id', ''),
+  parseHTML: () => [],
+  renderHTML: () => ['div', {}],
+  addNodeView: () => ReactNodeViewRenderer(PassageView),
+});
+
+function PassageView({ node, selected }: NodeViewProps) {
+  const { passages } = useContext(TemplatePlacesContext);
+  const passage = passages.find(({ id }) => id === node.attrs['id']);
+  return (
+    <NodeViewWrapper className={classes.passage} data-selected={selected} data-unknown={!passage}>
+      <small>Passage: {passage?.name ?? 'one that is gone'}</small>
+      {passage?.opening}
+    </NodeViewWrapper>
+  );
+}
+
+const Signature = Node.create({
+  name: 'signature',
+  group: 'block',
+  atom: true,
+  parseHTML: () => [],
+  renderHTML: () => ['div', {}],
+  addNodeView: () => ReactNodeViewRenderer(SignatureView),
+});
+
+function SignatureView({ selected }: NodeViewProps) {
+  return (
+    <NodeViewWrapper className={classes.passage} data-selected={selected}>
+      <small>The signature of whoever sends</small>
+    </NodeViewWrapper>
+  );
+}
+
+const namesOf = (places: TemplatePlaces) => ({
+  field: (path: string) => placeOf(places, path).label,
+  passage: () => '',
+});
+
+/** A frame around what stands under a condition, or once for each; its line at the top says which. */
+const frame = (name: 'showWhen' | 'repeat', attributes: Record<string, unknown>, View: typeof ShowWhenView) =>
+  Node.create({
+    name,
+    group: 'block',
+    content: 'block+',
+    defining: true,
+    addAttributes: () =>
+      Object.assign({}, ...Object.entries(attributes).map(([key, value]) => hidden(key, value))),
+    parseHTML: () => [],
+    renderHTML: () => ['div', {}, 0],
+    addNodeView: () => ReactNodeViewRenderer(View),
+  });
+
+function ShowWhenView({ node }: NodeViewProps) {
+  const places = useContext(TemplatePlacesContext);
+  const when = node.attrs['when'] as ConditionGroup;
+  return (
+    <NodeViewWrapper className={classes.frame}>
+      <small contentEditable={false}>
+        {when.conditions.length === 0
+          ? 'Always (no condition yet)'
+          : `Only when ${groupWords(when, namesOf(places))}`}
+      </small>
+      <NodeViewContent />
+    </NodeViewWrapper>
+  );
+}
+
+function RepeatView({ node }: NodeViewProps) {
+  const places = useContext(TemplatePlacesContext);
+  const repeat = places.catalogue?.repeats.find(({ over }) => over === node.attrs['over']);
+  const when = node.attrs['when'] as ConditionGroup | null;
+  return (
+    <NodeViewWrapper className={classes.frame}>
+      <small contentEditable={false}>
+        Once for each of {repeat?.label ?? 'something that is gone'}
+        {when && when.conditions.length > 0 ? `, when ${groupWords(when, namesOf(places))}` : ''}
+      </small>
+      <NodeViewContent />
+    </NodeViewWrapper>
+  );
+}
+
+/** Places that only templates have. */
+export const templateInline = [
+  inlineAtom('field', { path: '', format: 'plain', shift: null, whenEmpty: { kind: 'ask' } }, FieldView),
+  inlineAtom('blank', { key: '' }, BlankView),
+  inlineAtom('passageWords', { id: '' }, PassageWordsView),
+];
+
+export const templateBlocks = [Passage, Signature, frame('repeat', { over: '', when: null }, RepeatView)];
+
+/** Takes the place of the letter's own node, which shows no condition. */
+export const ShowWhenFrame = frame('showWhen', { when: { join: 'all', conditions: [] } }, ShowWhenView);
