@@ -22,6 +22,7 @@ const CORE_ORDER = [
   'mime',
   'reading',
   'channels',
+  'directory',
 ];
 
 const forbid = (files, patterns, ignores = []) => ({

@@ -234,6 +234,9 @@ export type ChangeMatter = Static<typeof ChangeMatter>;
 export const ChangedMatter = Type.Object({ record: MatterRecordView, undo: ChangeMatter });
 export type ChangedMatter = Static<typeof ChangedMatter>;
 
+/** Whether a follow-up is done. */
+export const SettleFollowUp = Type.Object({ done: Type.Boolean() }, { additionalProperties: false });
+
 export const NewMatterJson = Type.Object(
   {
     typeId: Id,

@@ -80,6 +80,8 @@ export const MatterDetail = Type.Object({
   values: Type.Array(LabelledValue),
   documents: Type.Array(DocumentView),
   drafts: Type.Array(MessageSummary),
+  /** What is still to be done, soonest first. */
+  followUps: Type.Array(Type.Object({ id: Id, what: Type.String(), dueOn: DateText, person: Type.String() })),
   counts: Type.Object({ all: Type.Integer(), out: Type.Integer(), in: Type.Integer(), note: Type.Integer() }),
   correspondence: EntryPage,
   dateline: Type.Object({

@@ -19,10 +19,13 @@ import type { Account } from './repositories/people.ts';
 import { sessionSecret } from './repositories/settings.ts';
 import { correspondenceRoutes } from './routes/correspondence.ts';
 import { streamEvents } from './routes/events.ts';
+import { importRoutes } from './routes/imports.ts';
 import { matterRoutes } from './routes/matters.ts';
+import { directoryRoutes } from './routes/directory.ts';
 import { matterTypeRoutes } from './routes/matterTypes.ts';
 import { messageRoutes } from './routes/messages.ts';
 import { passageRoutes } from './routes/passages.ts';
+import { practiceRoutes } from './routes/practice.ts';
 import { sessionRoutes } from './routes/session.ts';
 import { templateRoutes } from './routes/templates.ts';
 import { mayChange } from './usecases/session.ts';
@@ -39,9 +42,12 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...matterRoutes,
   ...messageRoutes,
   ...correspondenceRoutes,
+  ...directoryRoutes,
   ...matterTypeRoutes,
   ...templateRoutes,
   ...passageRoutes,
+  ...importRoutes,
+  ...practiceRoutes,
 ];
 
 /** Composes the web server around an office. */

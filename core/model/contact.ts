@@ -18,6 +18,9 @@ interface ContactBase {
   readonly name: string;
   readonly addresses: readonly ContactAddress[];
   readonly doNotWriteTo: boolean;
+  /** BCP 47 tag of the language they write in: `nb`, `en-GB`. */
+  readonly language?: string;
+  readonly note?: string;
   /** A greeting in the contact's own wording, used whole instead of the formal one: `Dear Captain`. */
   readonly ownFormalGreeting?: string;
   readonly ownFamiliarGreeting?: string;
@@ -27,7 +30,10 @@ export interface PersonContact extends ContactBase {
   readonly kind: 'person';
   readonly title?: string;
   readonly givenName: string;
+  readonly middleName?: string;
   readonly familyName: string;
+  /** What stands behind the name: `Jr`, `FRINA`. */
+  readonly suffix?: string;
   readonly organisation?: string;
   readonly position?: string;
   /** The other half of a couple, with the wording they chose when both are written to. */
@@ -39,3 +45,6 @@ export interface OrganisationContact extends ContactBase {
 }
 
 export type Contact = PersonContact | OrganisationContact;
+
+/** A contact that has no id yet. */
+export type UnkeptContact = Omit<PersonContact, 'id'> | Omit<OrganisationContact, 'id'>;

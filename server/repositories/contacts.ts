@@ -19,6 +19,12 @@ interface ContactRow {
   own_familiar_greeting: string | null;
   couple_with_id: string | null;
   couple_greeting: string | null;
+  middle_name: string | null;
+  suffix: string | null;
+  language: string | null;
+  note: string | null;
+  merged_into_id: string | null;
+  revision: number;
 }
 
 interface AddressRow {
@@ -49,6 +55,8 @@ function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
     doNotWriteTo: row.do_not_write_to === 1,
     ...present('ownFormalGreeting', row.own_formal_greeting),
     ...present('ownFamiliarGreeting', row.own_familiar_greeting),
+    ...present('language', row.language),
+    ...present('note', row.note),
   };
   if (row.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -57,6 +65,8 @@ function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
     givenName: row.given_name ?? '',
     familyName: row.family_name ?? '',
     ...present('title', row.title),
+    ...present('middleName', row.middle_name),
+    ...present('suffix', row.suffix),
     ...present('organisation', row.organisation),
     ...present('position', row.position),
     ...(row.couple_with_id === null
@@ -91,29 +101,71 @@ export async function findContactsByAddress(
   return findContacts(db, [...new Set(rows.map(({ contact_id }) => contact_id))]);
 }
 
-export async function insertContact(db: Database, contact: Contact): Promise<void> {
+const contactColumns = (contact: Contact) => {
   const person = contact.kind === 'person' ? contact : undefined;
-  await db<ContactRow>('contacts').insert({
-    id: contact.id,
+  return {
     kind: contact.kind,
     name: contact.name,
     title: person?.title ?? null,
     given_name: person?.givenName ?? null,
+    middle_name: person?.middleName ?? null,
     family_name: person?.familyName ?? null,
+    suffix: person?.suffix ?? null,
     organisation: person?.organisation ?? null,
     position: person?.position ?? null,
+    language: contact.language ?? null,
+    note: contact.note ?? null,
     do_not_write_to: contact.doNotWriteTo ? 1 : 0,
     own_formal_greeting: contact.ownFormalGreeting ?? null,
     own_familiar_greeting: contact.ownFamiliarGreeting ?? null,
     couple_with_id: person?.couple?.withId ?? null,
     couple_greeting: person?.couple?.greeting ?? null,
-  });
-  const rows = contact.addresses.map((address) => ({
+  };
+};
+
+async function insertAddresses(db: Database, { id, addresses }: Contact): Promise<void> {
+  const rows = addresses.map((address) => ({
     ...address,
-    contact_id: contact.id,
+    contact_id: id,
     value_key: addressKey(address.value),
     preferred: address.preferred ? 1 : 0,
     bounced: address.bounced ? 1 : 0,
   }));
   if (rows.length > 0) await db<AddressRow>('contact_addresses').insert(rows);
+}
+
+/** What a contact is found by. */
+async function insertWords(db: Database, contact: Contact): Promise<void> {
+  await db('contact_words').insert({
+    contact_id: contact.id,
+    name: contact.name,
+    organisation: contact.kind === 'person' ? (contact.organisation ?? '') : '',
+    addresses: contact.addresses.map(({ value }) => value).join(' '),
+  });
+}
+
+export async function insertContact(db: Database, contact: Contact): Promise<void> {
+  await db<ContactRow>('contacts').insert({ id: contact.id, ...contactColumns(contact) });
+  await insertAddresses(db, contact);
+  await insertWords(db, contact);
+}
+
+/** Changes a contact whole if nobody did since `revision`; false where somebody did. */
+export async function updateContact(db: Database, contact: Contact, revision: number): Promise<boolean> {
+  const changed = await db<ContactRow>('contacts')
+    .where({ id: contact.id, revision, merged_into_id: null })
+    .update({ ...contactColumns(contact), revision: revision + 1 });
+  if (changed !== 1) return false;
+  await db('contact_addresses').where({ contact_id: contact.id }).delete();
+  await insertAddresses(db, contact);
+  await db('contact_words').where({ contact_id: contact.id }).delete();
+  await insertWords(db, contact);
+  return true;
+}
+
+export async function contactRevision(db: Database, id: string): Promise<number | undefined> {
+  const row = await db('contacts')
+    .where({ id, merged_into_id: null })
+    .first<{ revision: number } | undefined>('revision');
+  return row?.revision;
 }

@@ -45,15 +45,9 @@ export function openFollowUps(db: Database, matterId: string): Promise<OpenFollo
     });
 }
 
-/** Marks one as done, or with null as still to be done; gives its matter, or undefined where there is no such one. */
-export async function settleFollowUp(
-  db: Database,
-  id: string,
-  doneUtc: number | null,
-): Promise<string | undefined> {
-  const row = await db('follow_ups').where({ id }).first<{ matter_id: string } | undefined>('matter_id');
-  if (row) await db('follow_ups').where({ id }).update({ done_utc: doneUtc });
-  return row?.matter_id;
+/** Marks one as done, or with null as still to be done. */
+export async function settleFollowUp(db: Database, id: string, doneUtc: number | null): Promise<void> {
+  await db('follow_ups').where({ id }).update({ done_utc: doneUtc });
 }
 
 export async function followUpMatter(db: Database, id: string): Promise<string | undefined> {

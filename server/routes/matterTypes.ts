@@ -1,4 +1,4 @@
-import { ById } from '../../contract/common.ts';
+import { ById, Nothing } from '../../contract/common.ts';
 import { MatterDetail } from '../../contract/matters.ts';
 import {
   ChangedMatter,
@@ -10,9 +10,11 @@ import {
   MatterTypeList,
   MatterTypeView,
   NewMatterJson,
+  SettleFollowUp,
 } from '../../contract/matterTypes.ts';
 import { endpoint } from '../http/endpoint.ts';
 import { changeMatter, createMatter, readRecord } from '../usecases/editMatter.ts';
+import { settle } from '../usecases/followUps.ts';
 import {
   changeMatterType,
   createMatterType,
@@ -85,5 +87,15 @@ export const matterTypeRoutes = [
     status: 200,
     answers: ChangedMatter,
     handle: ({ office, person, params, body }) => changeMatter(office, person, params.id, body),
+  }),
+  endpoint({
+    method: 'patch',
+    path: '/follow-ups/:id',
+    summary: 'Say that a follow-up is done, or that it is not',
+    params: ById,
+    body: SettleFollowUp,
+    status: 200,
+    answers: Nothing,
+    handle: ({ office, person, params, body }) => settle(office, person, params.id, body.done),
   }),
 ];

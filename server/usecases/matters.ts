@@ -11,6 +11,7 @@ import { writeValue } from '../../core/values/writeValue.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { entryTimes } from '../repositories/correspondence.ts';
+import { openFollowUps } from '../repositories/followUps.ts';
 import { findMatter, listMatters } from '../repositories/matters.ts';
 import type { StoredDocument, StoredMatter } from '../repositories/matters.ts';
 import { listDraftsOnMatter } from '../repositories/messages.ts';
@@ -68,6 +69,7 @@ export async function openMatter(office: Office, person: Account, id: string): P
     values: viewValues(matter, reader),
     documents: matter.documents.map(viewDocument),
     drafts: (await listDraftsOnMatter(office.db, id)).map(viewSummary),
+    followUps: await openFollowUps(office.db, id),
     counts: { all: times.length, out: count('out'), in: count('in'), note: count('note') },
     correspondence: await listCorrespondence(office, person, id, { limit: FIRST_ENTRIES }),
     dateline: viewDateline(matter, reader, settings, times),

@@ -1,4 +1,4 @@
-import { IconFileText, IconFolder } from '@tabler/icons-react';
+import { IconBuilding, IconFileText, IconFolder, IconUsers } from '@tabler/icons-react';
 import { NavLink } from 'react-router';
 import { TrayLink } from '../features/trays/index.ts';
 import classes from './Rail.module.css';
@@ -27,6 +27,14 @@ export function Rail() {
       <NavLink to="/templates" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
         <IconFileText size={20} stroke={1.5} aria-hidden="true" />
         Templates
+      </NavLink>
+      <NavLink to="/directory" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
+        <IconUsers size={20} stroke={1.5} aria-hidden="true" />
+        Directory
+      </NavLink>
+      <NavLink to="/practice" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
+        <IconBuilding size={20} stroke={1.5} aria-hidden="true" />
+        Practice
       </NavLink>
       <div className={classes.trays}>
         <TrayLink />

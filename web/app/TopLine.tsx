@@ -1,19 +1,28 @@
-import { useMatch } from 'react-router';
+import { useLocation, useMatch } from 'react-router';
 import type { Session } from '../../contract/session.ts';
 import { Crumb } from '../features/matter/index.ts';
 import { FindAnything } from '../features/matters/index.ts';
 import { PersonMenu } from '../features/session/index.ts';
 import classes from './TopLine.module.css';
 
+const VIEWS: readonly (readonly [start: string, name: string])[] = [
+  ['/out', 'Out-tray'],
+  ['/templates', 'Templates'],
+  ['/passages', 'Templates'],
+  ['/directory', 'Directory'],
+  ['/practice', 'Practice'],
+];
+
 /** Where I am, the field that finds, and who I am. */
 export function TopLine({ session }: { readonly session: Session }) {
   const onMatter = useMatch('/matters/:matterId/*');
-  const inTray = useMatch('/out');
+  const { pathname } = useLocation();
+  const view = VIEWS.find(([start]) => pathname.startsWith(start))?.[1] ?? 'Matters';
   return (
     <header className={classes.top}>
       <div className={classes.where}>
         {onMatter?.params.matterId === undefined ? (
-          <b>{inTray ? 'Out-tray' : 'Matters'}</b>
+          <b>{view}</b>
         ) : (
           <Crumb matterId={onMatter.params.matterId} />
         )}

@@ -1,5 +1,7 @@
 import { createBrowserRouter, redirect } from 'react-router';
-import { MatterPage } from '../features/matter/index.ts';
+import { MatterPage, TablePane } from '../features/matter/index.ts';
+import { ContactPage, DirectoryPage } from '../features/directory/index.ts';
+import { MatterTypePage, PracticePage } from '../features/practice/index.ts';
 import { MattersPage } from '../features/matters/index.ts';
 import { OutTrayPage } from '../features/trays/index.ts';
 import { ShelfPane } from '../features/shelf/index.ts';
@@ -27,6 +29,7 @@ export const router = createBrowserRouter([
         element: <MatterPage />,
         children: [
           { path: 'start', element: <ShelfPane /> },
+          { path: 'table/:tableKey', element: <TablePane /> },
           {
             path: 'sheet/:messageId',
             lazy: async () => ({ Component: (await import('../features/sheet/index.ts')).SheetPane }),
@@ -35,12 +38,19 @@ export const router = createBrowserRouter([
       },
       { path: 'templates', lazy: templates('TemplatesPage') },
       { path: 'templates/new', lazy: templates('WorkshopPage') },
+      { path: 'templates/bring-in', lazy: templates('BringInPage') },
       { path: 'templates/:templateId', lazy: templates('WorkshopPage') },
       { path: 'templates/:templateId/history', lazy: templates('HistoryPage') },
       { path: 'templates/:templateId/matters', lazy: templates('ReadinessPage') },
       { path: 'passages', lazy: templates('PassagesPage') },
       { path: 'passages/new', lazy: templates('PassagePage') },
       { path: 'passages/:passageId', lazy: templates('PassagePage') },
+      { path: 'directory', element: <DirectoryPage /> },
+      { path: 'directory/new', element: <ContactPage /> },
+      { path: 'directory/:contactId', element: <ContactPage /> },
+      { path: 'practice', element: <PracticePage /> },
+      { path: 'practice/kinds/new', element: <MatterTypePage /> },
+      { path: 'practice/kinds/:typeId', element: <MatterTypePage /> },
       { path: 'out', element: <OutTrayPage /> },
       { path: '*', element: <FaultPage /> },
     ],

@@ -1,4 +1,5 @@
 import { IconCalendarEvent, IconFiles, IconUsers } from '@tabler/icons-react';
+import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { DocumentView, MatterDetail, PartyView } from '../../../contract/matters.ts';
@@ -6,19 +7,59 @@ import { formatDate } from '../../../core/dates/formatDate.ts';
 import { groupBy } from '../../../core/model/groupBy.ts';
 import { listDay, readDay, today } from '../../app/dates.ts';
 import { fileSize } from '../../app/wording.ts';
+import { Button } from '../../ui/Button.tsx';
 import { leftWords, nearness } from './dates.ts';
+import { PartiesEditor } from './PartiesEditor.tsx';
+import { RecordValues } from './RecordValues.tsx';
+import { useRecordQuery, useSettleFollowUpMutation } from './api.ts';
+import { useEditing } from './useEditing.ts';
+import editing from './Editing.module.css';
 import classes from './Folder.module.css';
 
+interface FolderProps {
+  readonly matter: MatterDetail;
+  readonly narrow: boolean;
+  readonly mayChange: boolean;
+}
+
 /** What lies in the matter's folder. Beside an open sheet it narrows to a strip that leads back to it. */
-export function Folder({ matter, narrow }: { readonly matter: MatterDetail; readonly narrow: boolean }) {
+export function Folder({ matter, narrow, mayChange }: FolderProps) {
+  const { data: record } = useRecordQuery(matter.id, { skip: narrow });
+  const edit = useEditing(record, matter.id);
+  const [changing, setChanging] = useState(false);
   if (narrow) return <Strip matter={matter} />;
+  const editable = mayChange && record !== undefined;
   return (
     <section className={classes.folder} aria-label="Folder">
+      {edit.undo ? (
+        <p className={editing.done} role="status">
+          Changed · <Button onClick={edit.undo}>Undo</Button>
+        </p>
+      ) : null}
+      {edit.problem === undefined ? null : (
+        <p className={editing.done} data-severity="stop" role="alert">
+          {edit.problem}
+        </p>
+      )}
       <Part title="Parties" count={matter.parties.length}>
-        <Parties parties={matter.parties} />
+        {changing && editable ? (
+          <PartiesEditor record={record} edit={edit} />
+        ) : (
+          <Parties parties={matter.parties} />
+        )}
+        {editable ? (
+          <Button
+            aria-pressed={changing}
+            onClick={() => {
+              setChanging(!changing);
+            }}
+          >
+            {changing ? 'Done' : 'Change parties'}
+          </Button>
+        ) : null}
       </Part>
       <Part title="Dates and figures">
-        <Values matter={matter} />
+        {editable ? <RecordValues matter={matter} record={record} edit={edit} /> : <Values matter={matter} />}
       </Part>
       <Part title="Documents" count={matter.documents.length}>
         {matter.documents.map((document) => (
@@ -28,7 +69,40 @@ export function Folder({ matter, narrow }: { readonly matter: MatterDetail; read
           <p className={classes.none}>Reports, invoices and pictures of this matter stand here.</p>
         ) : null}
       </Part>
+      {matter.followUps.length > 0 ? (
+        <Part title="Follow-ups" count={matter.followUps.length}>
+          {matter.followUps.map((one) => (
+            <FollowUpLine key={one.id} followUp={one} matterId={matter.id} mayChange={mayChange} />
+          ))}
+        </Part>
+      ) : null}
     </section>
+  );
+}
+
+function FollowUpLine({
+  followUp: { id, what, dueOn },
+  matterId,
+  mayChange,
+}: {
+  readonly followUp: MatterDetail['followUps'][number];
+  readonly matterId: string;
+  readonly mayChange: boolean;
+}) {
+  const [settle, { isLoading }] = useSettleFollowUpMutation();
+  const day = readDay(dueOn);
+  return (
+    <div className={classes.line}>
+      <span className={day < today() ? classes.near : classes.label}>{listDay(day, today())}</span>
+      <span>
+        {what}{' '}
+        {mayChange ? (
+          <Button disabled={isLoading} onClick={() => void settle({ id, done: true, matterId })}>
+            Done
+          </Button>
+        ) : null}
+      </span>
+    </div>
   );
 }
 

@@ -8,7 +8,9 @@ import { useKeys } from '../../ui/keys.ts';
 import { Correspondence } from './Correspondence.tsx';
 import { Dateline } from './Dateline.tsx';
 import { Folder } from './Folder.tsx';
-import { useMatterQuery } from './api.ts';
+import { useMatterQuery, useRecordQuery } from './api.ts';
+import { useEditing } from './useEditing.ts';
+import editing from './Editing.module.css';
 import classes from './MatterPage.module.css';
 
 /** What the shelf and the sheet are told by the page they open on. */
@@ -50,7 +52,9 @@ export function MatterPage() {
         <dl className={classes.facts}>
           <div>
             <dt>Stage</dt>
-            <dd>{matter.stage}</dd>
+            <dd>
+              <StageChoice matter={matter} mayChange={session.user.mayChange} />
+            </dd>
           </div>
           <div>
             <dt>With</dt>
@@ -67,7 +71,7 @@ export function MatterPage() {
       </header>
       <Dateline dateline={matter.dateline} />
       <div className={classes.body}>
-        <Folder matter={matter} narrow={!atHome} />
+        <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
         <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
         {atHome ? null : (
           <section className={classes.desk} aria-label="Desk">
@@ -76,6 +80,29 @@ export function MatterPage() {
         )}
       </div>
     </div>
+  );
+}
+
+/** The stage, moved by choosing another. */
+function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; readonly mayChange: boolean }) {
+  const { data: record } = useRecordQuery(matter.id);
+  const edit = useEditing(record, matter.id);
+  if (!record || !mayChange) return matter.stage;
+  return (
+    <select
+      className={editing.headSelect}
+      aria-label="Stage"
+      value={record.stage}
+      onChange={(event) => {
+        edit.change({ stage: event.currentTarget.value });
+      }}
+    >
+      {record.type.stages.map(({ key, label }) => (
+        <option key={key} value={key}>
+          {label}
+        </option>
+      ))}
+    </select>
   );
 }
 

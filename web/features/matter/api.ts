@@ -1,5 +1,6 @@
 import type { EntryDetail, EntryPage } from '../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
+import type { ChangedMatter, ChangeMatter, MatterRecordView } from '../../../contract/matterTypes.ts';
 import { api } from '../../app/api.ts';
 
 const matterApi = api.injectEndpoints({
@@ -17,6 +18,25 @@ const matterApi = api.injectEndpoints({
         params: { after, limit: 100 },
       }),
     }),
+    record: build.query<MatterRecordView, string>({
+      query: (id) => `/matters/${id}/record`,
+      providesTags: (_result, _error, id) => [{ type: 'Matter', id }, 'MatterTypes'],
+    }),
+    changeMatter: build.mutation<ChangedMatter, { readonly id: string; readonly change: ChangeMatter }>({
+      query: ({ id, change }) => ({ url: `/matters/${id}`, method: 'PATCH', body: change }),
+      invalidatesTags: (_result, _error, { id }) => [
+        { type: 'Matter', id },
+        { type: 'Shelf', id },
+        'Matters',
+      ],
+    }),
+    settleFollowUp: build.mutation<
+      null,
+      { readonly id: string; readonly done: boolean; readonly matterId: string }
+    >({
+      query: ({ id, done }) => ({ url: `/follow-ups/${id}`, method: 'PATCH', body: { done } }),
+      invalidatesTags: (_result, _error, { matterId }) => [{ type: 'Matter', id: matterId }],
+    }),
     entry: build.query<EntryDetail, string>({
       query: (id) => `/correspondence/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Entry', id }],
@@ -24,4 +44,11 @@ const matterApi = api.injectEndpoints({
   }),
 });
 
-export const { useMatterQuery, useLazyOlderEntriesQuery, useEntryQuery } = matterApi;
+export const {
+  useRecordQuery,
+  useChangeMatterMutation,
+  useSettleFollowUpMutation,
+  useMatterQuery,
+  useLazyOlderEntriesQuery,
+  useEntryQuery,
+} = matterApi;

@@ -1,12 +1,14 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import type { MatterSort } from '../../../contract/matters.ts';
+import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../app/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { MatterRow } from './MatterRow.tsx';
+import { NewMatter } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from './api.ts';
 import classes from './MattersPage.module.css';
 
@@ -31,6 +33,8 @@ export function MattersPage() {
   });
   const matters = data?.pages.flatMap(({ items }) => items) ?? [];
   const [marked, setMarked] = useState(0);
+  const [opening, setOpening] = useState(false);
+  const { user } = useOutletContext<Session>();
   const navigate = useNavigate();
   const list = useRef<HTMLDivElement>(null);
 
@@ -106,7 +110,23 @@ export function MattersPage() {
             </button>
           ))}
         </div>
+        {user.mayChange ? (
+          <Button
+            onClick={() => {
+              setOpening(true);
+            }}
+          >
+            Open a matter
+          </Button>
+        ) : null}
       </header>
+      {opening ? (
+        <NewMatter
+          onClose={() => {
+            setOpening(false);
+          }}
+        />
+      ) : null}
       {error ? (
         <p className={classes.error} role="alert">
           {problemWords(error)}

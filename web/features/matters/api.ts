@@ -1,4 +1,5 @@
-import type { MatterPage, MatterSort } from '../../../contract/matters.ts';
+import type { MatterDetail, MatterPage, MatterSort } from '../../../contract/matters.ts';
+import type { NewMatterJson } from '../../../contract/matterTypes.ts';
 import { api } from '../../app/api.ts';
 
 export interface MatterList {
@@ -19,6 +20,10 @@ const mattersApi = api.injectEndpoints({
       }),
       providesTags: ['Matters'],
     }),
+    createMatter: build.mutation<MatterDetail, NewMatterJson>({
+      query: (body) => ({ url: '/matters', method: 'POST', body }),
+      invalidatesTags: ['Matters'],
+    }),
     findMatters: build.query<MatterPage, string>({
       query: (query) => ({ url: '/matters', params: { query, limit: 8 } }),
       providesTags: ['Matters'],
@@ -26,4 +31,4 @@ const mattersApi = api.injectEndpoints({
   }),
 });
 
-export const { useMattersInfiniteQuery, useFindMattersQuery } = mattersApi;
+export const { useCreateMatterMutation, useMattersInfiniteQuery, useFindMattersQuery } = mattersApi;

@@ -9,8 +9,8 @@ import type { WhenEmpty } from '../../../core/template/document.ts';
 import type { ValueFormat } from '../../../core/values/writeValue.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
-import { ConditionForm } from '../conditions/index.ts';
-import { ShiftForm } from './ShiftForm.tsx';
+import { ConditionForm, ShiftForm } from '../conditions/index.ts';
+
 import { FORMAT_WORDS, KIND_WORDS } from './words.ts';
 import classes from './Workshop.module.css';
 

@@ -21,6 +21,7 @@ import type {
   PictureView,
   Signatures,
 } from '../../../contract/passages.ts';
+import type { FoundFiles, KeepFound, KeptFound } from '../../../contract/imports.ts';
 import type { MatterPage } from '../../../contract/matters.ts';
 import { api } from '../../app/api.ts';
 
@@ -140,6 +141,17 @@ const templateApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Passages', 'Passage', 'Shelf'],
     }),
+    readFiles: build.mutation<FoundFiles, File[]>({
+      query: (files) => {
+        const body = new FormData();
+        for (const file of files) body.append('files', file);
+        return { url: '/wording-imports/read', method: 'POST', body };
+      },
+    }),
+    keepFound: build.mutation<KeptFound, KeepFound>({
+      query: (body) => ({ url: '/wording-imports', method: 'POST', body }),
+      invalidatesTags: ['Templates', 'Shelf'],
+    }),
     keepPicture: build.mutation<PictureView, File>({
       query: (file) => {
         const body = new FormData();
@@ -173,4 +185,6 @@ export const {
   useSignaturesQuery,
   useChooseSignatureMutation,
   useKeepPictureMutation,
+  useReadFilesMutation,
+  useKeepFoundMutation,
 } = templateApi;

@@ -1,6 +1,6 @@
 import type { DateShift } from '../../../core/model/calculatedForm.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import classes from './Workshop.module.css';
+import classes from './ConditionForm.module.css';
 
 const UNITS: readonly (readonly [unit: DateShift['unit'], label: string])[] = [
   ['days', 'days'],

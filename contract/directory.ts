@@ -1,0 +1,111 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { Id, PageQuery, page } from './common.ts';
+
+export const AddressJson = Type.Object(
+  {
+    kind: Type.Enum(['email', 'phone', 'post']),
+    label: Type.String({ maxLength: 40 }),
+    value: Type.String({ minLength: 1, maxLength: 400 }),
+    preferred: Type.Boolean(),
+    bounced: Type.Boolean(),
+  },
+  { additionalProperties: false },
+);
+
+const Words = Type.String({ maxLength: 200 });
+
+/** A contact as it is edited. Empty text is nothing. */
+export const ContactJson = Type.Object(
+  {
+    kind: Type.Enum(['person', 'organisation']),
+    name: Type.String({ maxLength: 200 }),
+    title: Words,
+    givenName: Words,
+    middleName: Words,
+    familyName: Words,
+    suffix: Words,
+    organisation: Words,
+    position: Words,
+    language: Type.String({ pattern: '^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$' }),
+    doNotWriteTo: Type.Boolean(),
+    ownFormalGreeting: Words,
+    ownFamiliarGreeting: Words,
+    coupleWithId: Type.Union([Id, Type.Null()]),
+    coupleGreeting: Words,
+    note: Type.String({ maxLength: 4_000 }),
+    addresses: Type.Array(AddressJson, { maxItems: 40 }),
+  },
+  { additionalProperties: false },
+);
+export type ContactJson = Static<typeof ContactJson>;
+
+export const ContactSummary = Type.Object({
+  id: Id,
+  kind: Type.Enum(['person', 'organisation']),
+  name: Type.String(),
+  organisation: Type.Union([Type.String(), Type.Null()]),
+  email: Type.Union([Type.String(), Type.Null()]),
+  phone: Type.Union([Type.String(), Type.Null()]),
+  doNotWriteTo: Type.Boolean(),
+  bounced: Type.Boolean(),
+  matters: Type.Integer(),
+});
+export type ContactSummary = Static<typeof ContactSummary>;
+export const ContactPage = page(ContactSummary);
+export type ContactPage = Static<typeof ContactPage>;
+
+export const ContactQuery = Type.Object({
+  ...PageQuery.properties,
+  query: Type.Optional(Type.String({ maxLength: 200 })),
+});
+
+export const ContactDetail = Type.Object({
+  id: Id,
+  revision: Type.Integer(),
+  contact: ContactJson,
+  coupleWith: Type.Union([Type.String(), Type.Null()]),
+  /** How letters to them would begin. */
+  greetings: Type.Object({ formal: Type.String(), familiar: Type.String() }),
+  matters: Type.Array(
+    Type.Object({ id: Id, reference: Type.String(), title: Type.String(), roles: Type.Array(Type.String()) }),
+  ),
+});
+export type ContactDetail = Static<typeof ContactDetail>;
+
+export const ChangeContact = Type.Object(
+  { revision: Type.Integer(), contact: ContactJson },
+  { additionalProperties: false },
+);
+export type ChangeContact = Static<typeof ChangeContact>;
+
+/** Contacts that may be one and the same, with why. */
+export const Duplicates = Type.Object({
+  items: Type.Array(
+    Type.Object({
+      contacts: Type.Array(ContactSummary),
+      because: Type.Enum(['address', 'name']),
+      same: Type.String(),
+    }),
+  ),
+});
+export type Duplicates = Static<typeof Duplicates>;
+
+export const MergeContacts = Type.Object({ otherId: Id }, { additionalProperties: false });
+
+/** What became of an import: nothing is kept of a line that is refused, and each is said. */
+export const ImportReport = Type.Object({
+  made: Type.Integer(),
+  alike: Type.Array(Type.Object({ name: Type.String(), as: Type.String() })),
+  refused: Type.Array(Type.Object({ line: Type.Integer(), what: Type.String() })),
+});
+export type ImportReport = Static<typeof ImportReport>;
+
+export const ExportContacts = Type.Object(
+  {
+    format: Type.Enum(['vcard', 'csv']),
+    /** Which ones; all where none are named. */
+    ids: Type.Optional(Type.Array(Id, { maxItems: 5_000 })),
+  },
+  { additionalProperties: false },
+);

@@ -1,0 +1,29 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { DateText } from './common.ts';
+
+/** What the practice decides once for everybody. */
+export const PracticeJson = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 120 }),
+    phone: Type.String({ maxLength: 60 }),
+    addressLines: Type.Array(Type.String({ maxLength: 120 }), { maxItems: 8 }),
+    website: Type.String({ maxLength: 200 }),
+    email: Type.String({ maxLength: 254 }),
+    weekdays: Type.Array(Type.Integer({ minimum: 1, maximum: 7 }), {
+      minItems: 1,
+      maxItems: 7,
+      uniqueItems: true,
+    }),
+    holidays: Type.Array(DateText, { maxItems: 2_000, uniqueItems: true }),
+    palette: Type.Array(
+      Type.Object({
+        label: Type.String({ minLength: 1, maxLength: 40 }),
+        colour: Type.String({ pattern: '^#[0-9a-f]{6}$' }),
+      }),
+      { maxItems: 12 },
+    ),
+  },
+  { additionalProperties: false },
+);
+export type PracticeJson = Static<typeof PracticeJson>;

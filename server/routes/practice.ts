@@ -1,0 +1,23 @@
+import { PracticeJson } from '../../contract/practice.ts';
+import { endpoint } from '../http/endpoint.ts';
+import { changePractice, readPractice } from '../usecases/practice.ts';
+
+export const practiceRoutes = [
+  endpoint({
+    method: 'get',
+    path: '/practice',
+    summary: 'What the practice decides once for everybody',
+    status: 200,
+    answers: PracticeJson,
+    handle: ({ office }) => readPractice(office),
+  }),
+  endpoint({
+    method: 'patch',
+    path: '/practice',
+    summary: 'Change what the practice decides, holidays among it',
+    body: PracticeJson,
+    status: 200,
+    answers: PracticeJson,
+    handle: ({ office, person, body }) => changePractice(office, person, body),
+  }),
+];

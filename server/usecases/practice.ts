@@ -1,0 +1,59 @@
+import type { PracticeJson } from '../../contract/practice.ts';
+import { parsePlainDate } from '../../core/model/plainDate.ts';
+import { isMailAddress } from '../../core/recipients/address.ts';
+import { HttpProblem } from '../http/httpProblem.ts';
+import type { Office } from '../office.ts';
+import { insertAuditEvent } from '../repositories/audit.ts';
+import type { Account } from '../repositories/people.ts';
+import { readSettings, writeSettings } from '../repositories/settings.ts';
+
+export async function readPractice(office: Office): Promise<PracticeJson> {
+  const { practice, practiceEmail, weekdays, holidays, palette } = await readSettings(office.db);
+  return {
+    name: practice.name,
+    phone: practice.phone,
+    addressLines: [...practice.addressLines],
+    website: practice.website,
+    email: practiceEmail,
+    weekdays: [...weekdays],
+    holidays: [...holidays].sort(),
+    palette: palette.map((one) => ({ ...one })),
+  };
+}
+
+/** Changes what the practice decides for everybody: every deadline counts with the new days from here on. */
+export async function changePractice(
+  office: Office,
+  person: Account,
+  json: PracticeJson,
+): Promise<PracticeJson> {
+  const holidays = json.holidays.flatMap((text) => parsePlainDate(text) ?? []);
+  if (holidays.length < json.holidays.length)
+    throw new HttpProblem(
+      'badRequest',
+      'One of the holidays is no day of the calendar. Nothing was changed.',
+    );
+  if (json.email !== '' && !isMailAddress(json.email))
+    throw new HttpProblem('badRequest', `“${json.email}” is not a whole mail address. Nothing was changed.`);
+  await office.db.transaction(async (tx) => {
+    const before = await readSettings(tx);
+    const { name, phone, addressLines, website } = json;
+    await writeSettings(tx, {
+      ...before,
+      practice: { name, phone, addressLines, website },
+      practiceEmail: json.email,
+      weekdays: [...json.weekdays].sort(),
+      holidays: [...new Set(holidays)].sort(),
+      palette: json.palette,
+    });
+    await insertAuditEvent(tx, {
+      atUtc: office.now(),
+      personId: person.id,
+      what: 'practice.changed',
+      subjectKind: 'practice',
+      subjectId: 'practice',
+    });
+  });
+  office.changes.tell({ kind: 'matterType', id: 'practice' });
+  return readPractice(office);
+}

@@ -1,0 +1,3 @@
+export { DirectoryPage } from './DirectoryPage.tsx';
+export { ContactPage } from './ContactPage.tsx';
+export { ContactChoice } from './ContactChoice.tsx';

@@ -1,0 +1,47 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { problemWords } from '../../app/wording.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { useMatterTypesQuery } from '../practice/index.ts';
+import { useCreateMatterMutation } from './api.ts';
+import classes from './MattersPage.module.css';
+
+/** Opens a matter: its kind and its title are all that is asked; the reference counts on by itself. */
+export function NewMatter({ onClose }: { readonly onClose: () => void }) {
+  const navigate = useNavigate();
+  const { data: types } = useMatterTypesQuery();
+  const [typeId, setTypeId] = useState<string>();
+  const [title, setTitle] = useState('');
+  const [create, { error, isLoading }] = useCreateMatterMutation();
+  const chosen = typeId ?? types?.items[0]?.id;
+  const open = async (): Promise<void> => {
+    if (chosen === undefined || title.trim() === '') return;
+    const made = await create({ typeId: chosen, title })
+      .unwrap()
+      .catch(() => undefined);
+    if (made) await navigate(`/matters/${made.id}`);
+  };
+  return (
+    <form
+      className={classes.opening}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void open();
+      }}
+    >
+      <SelectField
+        label="Kind"
+        value={chosen ?? ''}
+        options={(types?.items ?? []).map(({ id, definition }) => [id, definition.name] as const)}
+        onChange={setTypeId}
+      />
+      <TextField label="Title" value={title} autoFocus placeholder="What it is about" onChange={setTitle} />
+      <Button kind="go" type="submit" disabled={isLoading || title.trim() === ''}>
+        Open it
+      </Button>
+      <Button onClick={onClose}>Leave it</Button>
+      {error ? <span role="alert">{problemWords(error)}</span> : null}
+    </form>
+  );
+}

@@ -1,0 +1,3 @@
+export { PracticePage } from './PracticePage.tsx';
+export { MatterTypePage } from './MatterTypePage.tsx';
+export { useMatterTypesQuery } from './api.ts';
