@@ -48,7 +48,7 @@ export class TooMuch extends Error {}
 
 async function readMail(bytes: Buffer): Promise<FoundWording> {
   const mail = await simpleParser(bytes, { skipImageLinks: true, skipTextToHtml: true });
-  const body = mail.html === false ? textDocument(mail.text ?? '') : htmlDocument(mail.html);
+  const body = mail.html ? htmlDocument(mail.html) : textDocument(mail.text ?? '');
   return { subject: (mail.subject ?? '').replace(/\s+/g, ' ').trim(), body };
 }
 

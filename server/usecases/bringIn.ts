@@ -13,7 +13,7 @@ import type { Office } from '../office.ts';
 import { listMatterTypes } from '../repositories/matterTypes.ts';
 import type { Account } from '../repositories/people.ts';
 import { createTemplate } from './keepTemplate.ts';
-import { viewContent } from './templateContent.ts';
+import { uniquePaths, viewContent } from './templateContent.ts';
 
 const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps'> = {
   subject: [],
@@ -25,7 +25,7 @@ const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps'> = {
 export async function readFiles(office: Office, files: readonly ReceivedFile[]): Promise<FoundFiles> {
   if (files.length === 0) throw new HttpProblem('badRequest', 'A file was expected and none came.');
   const types = await listMatterTypes(office.db);
-  const fields = [...new Map(types.flatMap(fieldsOf).map((info) => [info.path, info])).values()];
+  const fields = uniquePaths(types.flatMap(fieldsOf));
   const items: FoundFile[] = [];
   // One after the other: a file may take a thread and half a gigabyte, and sixty of them must not at once.
   for (const { name, bytes } of files) {

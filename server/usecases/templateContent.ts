@@ -3,6 +3,7 @@ import type { MatterType } from '../../core/model/matter.ts';
 import { checkForType, checkInItself } from '../../core/template/checkTemplate.ts';
 import type { TemplateProblem } from '../../core/template/checkTemplate.ts';
 import { findField, repeatsOf } from '../../core/template/fieldCatalogue.ts';
+import type { FieldInfo } from '../../core/template/fieldCatalogue.ts';
 import type { OutlineNames } from '../../core/template/outline.ts';
 import { parseContent } from '../../core/template/parseContent.ts';
 import type { UnreadContent } from '../../core/template/parseContent.ts';
@@ -34,6 +35,7 @@ export function problemsOver(
 ): readonly TemplateProblemView[] {
   const inItself = checkInItself(content, passages).map((one) => viewProblem(one, []));
   const expanded = withPassages(content, passages);
+  const names = outlineNames(types, passages);
   const found = new Map<string, { problem: TemplateProblem; types: string[] }>();
   for (const type of types) {
     for (const problem of checkForType(expanded, type)) {
@@ -44,9 +46,12 @@ export function problemsOver(
     }
   }
   // What is wrong on some kinds only means that it is not for those; wrong on all, it is an error.
-  const overTypes = [...found.values()].map(({ problem, types: names }) =>
-    viewProblem({ ...problem, severity: names.length < types.length ? 'warning' : problem.severity }, names),
-  );
+  const overTypes = [...found.values()].map(({ problem, types: lacking }) => {
+    const path = problem.params['path'];
+    const params = typeof path === 'string' ? { ...problem.params, name: names.field(path) } : problem.params;
+    const severity = lacking.length < types.length ? 'warning' : problem.severity;
+    return viewProblem({ ...problem, params, severity }, lacking);
+  });
   return [...inItself, ...overTypes];
 }
 
@@ -91,4 +96,11 @@ export function outlineNames(types: readonly MatterType[], passages: Passages): 
     },
     passage: (id) => `passage: ${passages.get(id)?.name ?? 'one that is gone'}`,
   };
+}
+
+/** Fields of several kinds of matter, each path once, called as the first kind calls it. */
+export function uniquePaths(fields: readonly FieldInfo[]): readonly FieldInfo[] {
+  const known = new Map<string, FieldInfo>();
+  for (const info of fields) if (!known.has(info.path)) known.set(info.path, info);
+  return [...known.values()];
 }

@@ -26,7 +26,7 @@ import { senderOf } from './conduct.ts';
 import { contactsBehind, greetedOf, readerFor } from './desk.ts';
 import { setDraftLetter } from './letters.ts';
 import { documentWords } from './shelf.ts';
-import { problemsOver, readContent } from './templateContent.ts';
+import { problemsOver, readContent, uniquePaths } from './templateContent.ts';
 
 /** A template as it is being written: what is wrong with it, and how it would read on a matter. Nothing is kept. */
 export async function previewDraft(
@@ -160,12 +160,6 @@ const rowReader = (
   const [first] = matter ? rowsOver(over, matter) : [];
   return first && reader?.at(first);
 };
-
-function uniquePaths(fields: readonly FieldInfo[]): readonly FieldInfo[] {
-  const known = new Map<string, FieldInfo>();
-  for (const info of fields) if (!known.has(info.path)) known.set(info.path, info);
-  return [...known.values()];
-}
 
 function uniqueRepeats(
   types: readonly MatterType[],

@@ -41,7 +41,7 @@ const text = (params: Params, key: string): string => String(params[key] ?? '');
 const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: string, detail: string]>> = {
   unknownField: (p) => [
     'A field nobody fills',
-    `There is no “${lastPart(text(p, 'path'))}” on such matters.`,
+    `There is no “${text(p, 'name') || lastPart(text(p, 'path'))}” on such matters.`,
   ],
   rowFieldOutsideRepeat: (p) => [
     'Only within a repeat',
