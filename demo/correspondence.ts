@@ -20,6 +20,7 @@ import type { TemplateVersion } from '../server/repositories/templates.ts';
 import { readerFor } from '../server/usecases/desk.ts';
 import { openingOf } from '../server/usecases/opening.ts';
 import type { DemoMatter } from './generate.ts';
+import { DEMO_PASSAGES, signatureOf } from './passages.ts';
 import { DOMAIN } from './people.ts';
 import { demoCalendar, demoSettings } from './practice.ts';
 import type { Chance } from './random.ts';
@@ -30,7 +31,7 @@ const programs: ReadonlyMap<string, { readonly template: TemplateVersion; readon
   new Map(
     TEMPLATES.map((template) => [
       template.templateId.replace('template-', ''),
-      { template, program: compile(template.content) },
+      { template, program: compile(template.content, DEMO_PASSAGES) },
     ]),
   );
 
@@ -99,6 +100,7 @@ async function sentFrom(
     demoSettings(today),
     contactsOf(recipients.to, matter),
     occurredAtUtc,
+    signatureOf(matter.responsible.name.split(' ')[0]?.toLowerCase() ?? ''),
   );
   const letter = merge(program, reader);
   const answers = Object.fromEntries(

@@ -9,6 +9,7 @@ import { openDatabase } from '../server/repositories/database.ts';
 import type { Database } from '../server/repositories/database.ts';
 import { insertMatter, touchMatter } from '../server/repositories/matters.ts';
 import { insertMatterType } from '../server/repositories/matterTypes.ts';
+import { chooseSignature, insertPassage } from '../server/repositories/passages.ts';
 import { insertPerson, listPeople } from '../server/repositories/people.ts';
 import { writeSettings } from '../server/repositories/settings.ts';
 import { insertTemplate } from '../server/repositories/templates.ts';
@@ -23,7 +24,8 @@ import { PEOPLE } from './people.ts';
 import { demoSettings } from './practice.ts';
 import { chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
-import { wordsOf } from '../server/usecases/programCache.ts';
+import { findingWords } from '../server/usecases/keepTemplate.ts';
+import { PASSAGES, passageBody } from './passages.ts';
 
 const SEED = 2041;
 
@@ -53,10 +55,19 @@ export async function loadDemo(
       for (const person of Object.values(PEOPLE)) await insertPerson(tx, person);
       for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
       for (const type of MATTER_TYPES) await insertMatterType(tx, type);
+      for (const passage of PASSAGES)
+        await insertPassage(
+          tx,
+          { ...passage, versionId: `${passage.id}-1`, body: passageBody(passage) },
+          { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
+        );
+      for (const [key, person] of Object.entries(PEOPLE))
+        if (PASSAGES.some(({ id }) => id === `passage-signature-${key}`))
+          await chooseSignature(tx, person.id, `passage-signature-${key}`);
       for (const template of TEMPLATES)
         await insertTemplate(
           tx,
-          { ...template, folder: '', tags: [], words: wordsOf(template.content) },
+          { ...template, words: findingWords(template.name, template.tags, template.content) },
           { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
         );
       for (const { matter } of matters) await insertMatter(tx, matter);

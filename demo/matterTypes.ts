@@ -39,6 +39,7 @@ const fee = [
 export const conditionSurvey: MatterType = {
   id: asId('type-condition-survey'),
   name: 'Condition survey',
+  reference: 'SV-',
   currency: 'GBP',
   nameFact: 'vessel',
   facts: [
@@ -109,6 +110,7 @@ export const conditionSurvey: MatterType = {
 export const damageClaim: MatterType = {
   id: asId('type-damage-claim'),
   name: 'Damage claim',
+  reference: 'DC-',
   currency: 'GBP',
   nameFact: 'vessel',
   facts: [
@@ -166,6 +168,7 @@ export const damageClaim: MatterType = {
 export const certificateRenewal: MatterType = {
   id: asId('type-certificate-renewal'),
   name: 'Certificate renewal',
+  reference: 'CR-',
   currency: 'GBP',
   nameFact: 'vessel',
   facts: [...vesselFacts, fact('certificate', 'Certificate'), fact('number', 'Certificate number')],

@@ -1,117 +1,20 @@
-import { asId } from '../core/model/ids.ts';
-import type { DateShift } from '../core/model/calculatedForm.ts';
-import type { BlankDefinition } from '../core/template/blanks.ts';
-import { DOCUMENT_VERSION } from '../core/template/document.ts';
-import type { BlockNode, FieldNode, InlineNode, WhenEmpty } from '../core/template/document.ts';
-import type { TemplateContent } from '../core/template/template.ts';
-import type { ValueFormat } from '../core/values/writeValue.ts';
-import type { TemplateVersion } from '../server/repositories/templates.ts';
-
-interface FieldOptions {
-  readonly format?: ValueFormat;
-  readonly shift?: DateShift;
-  readonly whenEmpty?: WhenEmpty;
-}
-
-const field = (
-  path: string,
-  { format = 'plain', shift, whenEmpty = { kind: 'ask' } }: FieldOptions = {},
-): FieldNode => ({
-  type: 'field',
-  attrs: { path, format, shift: shift ?? null, whenEmpty },
-});
-const blank = (key: string): InlineNode => ({ type: 'blank', attrs: { key } });
-type Words = string | InlineNode;
-const inline = (words: readonly Words[]): readonly InlineNode[] =>
-  words.map((word) => (typeof word === 'string' ? { type: 'text', text: word } : word));
-const para = (...words: readonly Words[]): BlockNode => ({ type: 'paragraph', content: inline(words) });
-const list = (...items: readonly (readonly Words[])[]): BlockNode => ({
-  type: 'bulletList',
-  content: items.map((item) => ({ type: 'listItem', content: [para(...item)] })),
-});
-const lineBreak: InlineNode = { type: 'hardBreak' };
-
-const vessel = field('fact.vessel');
-const greeting = para(field('greeting.formal'), ',');
-const byTheHour = para(field('greeting.hour'), ',');
-const signature: readonly BlockNode[] = [
-  para('With kind regards,'),
-  para(
-    field('sender.name'),
-    lineBreak,
-    field('sender.position'),
-    ', ',
-    field('practice.name'),
-    lineBreak,
-    field('sender.phone', { whenEmpty: { kind: 'leaveOut' } }),
-  ),
-];
-
-interface TemplateText {
-  readonly key: string;
-  readonly name: string;
-  readonly to: readonly string[];
-  readonly cc?: readonly string[];
-  readonly subject: readonly Words[];
-  readonly opens?: BlockNode;
-  readonly body: readonly BlockNode[];
-  readonly blanks?: readonly BlankDefinition[];
-  readonly documents?: readonly string[];
-  readonly category: string;
-}
-
-const rules = (roles: readonly string[]) => roles.map((role) => ({ role }));
-
-function template({
-  key,
-  name,
-  to,
-  cc = [],
-  subject,
-  opens = greeting,
-  body,
-  blanks = [],
-  documents = [],
-  category,
-}: TemplateText): TemplateVersion {
-  const content: TemplateContent = {
-    recipients: { to: rules(to), cc: rules(cc), bcc: [] },
-    subject: inline(subject),
-    body: { type: 'doc', version: DOCUMENT_VERSION, content: [opens, ...body, ...signature] },
-    blanks,
-    documents: documents.map((one) => ({ kind: 'latest', category: one, required: true })),
-    category,
-  };
-  return {
-    templateId: asId(`template-${key}`),
-    versionId: `template-${key}-1`,
-    name,
-    channel: 'email',
-    standing: 'approved',
-    ownerId: null,
-    content,
-  };
-}
-
-const text = (key: string, label: string, help?: string): BlankDefinition => ({
-  key,
-  label,
-  kind: 'text',
-  required: true,
-  ...(help === undefined ? {} : { help }),
-});
-const date = (key: string, label: string, path: string, amount: number): BlankDefinition => ({
-  key,
-  label,
-  kind: 'date',
-  required: true,
-  defaultFrom: { path, shift: { amount, unit: 'workingDays' } },
-});
-
-const answerBy = date('answerBy', 'Answer by', 'day.today', 10);
+import type { NewTemplateRow } from '../server/repositories/templates.ts';
+import { MORE_TEMPLATES } from './moreTemplates.ts';
+import {
+  answerBy,
+  blank,
+  byTheHour,
+  date,
+  field,
+  para,
+  passage,
+  template,
+  text,
+  vessel,
+} from './templateParts.ts';
 
 /** Templates of a surveyors' practice, as such a practice would word them. */
-export const TEMPLATES: readonly TemplateVersion[] = [
+export const TEMPLATES: readonly NewTemplateRow[] = [
   template({
     key: 'instructions',
     name: 'Instructions received',
@@ -181,12 +84,7 @@ export const TEMPLATES: readonly TemplateVersion[] = [
         blank('time'),
         '.',
       ),
-      para('So that nothing is missed, would you please see to it that'),
-      list(
-        ['floorboards can be lifted and lockers are empty,'],
-        ['batteries are connected and there is fuel for a short run,'],
-        ['the papers, and the last report if there is one, are on board.'],
-      ),
+      passage('on-board'),
       para(
         'The report should be with you by ',
         field('calculated.reportDue', { format: 'weekdayDayMonth' }),
@@ -459,4 +357,5 @@ export const TEMPLATES: readonly TemplateVersion[] = [
       para('Thank you for your trust. We hope to see her afloat for many years.'),
     ],
   }),
+  ...MORE_TEMPLATES.map(template),
 ];

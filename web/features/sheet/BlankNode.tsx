@@ -1,7 +1,7 @@
 import { Node } from '@tiptap/core';
 import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
-import { useContext, useState } from 'react';
+import { useContext, useId, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { formatDate } from '../../../core/dates/formatDate.ts';
 import { parsePlainDate } from '../../../core/model/plainDate.ts';
@@ -67,6 +67,10 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
     title: blank.help ?? blank.label,
   };
   const options = choicesOf(blank);
+  const { offered } = useContext(BlanksContext);
+  const names =
+    blank.kind === 'contact' ? offered.parties : blank.kind === 'document' ? offered.documents : [];
+  const listId = useId();
   if (options) {
     return (
       <select
@@ -102,16 +106,26 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
   }
   const width = Math.max(MIN_WIDTH_CH, (answer || blank.label).length + 1);
   return (
-    <input
-      {...common}
-      style={sizedByContent ? undefined : { width: `${width}ch` }}
-      inputMode={blank.kind === 'number' || blank.kind === 'money' ? 'decimal' : 'text'}
-      value={answer}
-      placeholder={blank.label}
-      onChange={(event) => {
-        onAnswer(event.currentTarget.value);
-      }}
-    />
+    <>
+      <input
+        {...common}
+        list={names.length > 0 ? listId : undefined}
+        style={sizedByContent ? undefined : { width: `${width}ch` }}
+        inputMode={blank.kind === 'number' || blank.kind === 'money' ? 'decimal' : 'text'}
+        value={answer}
+        placeholder={blank.label}
+        onChange={(event) => {
+          onAnswer(event.currentTarget.value);
+        }}
+      />
+      {names.length > 0 ? (
+        <datalist id={listId}>
+          {names.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+      ) : null}
+    </>
   );
 }
 

@@ -123,6 +123,15 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
     const next = { ...answers, [key]: text };
     setAnswers(next);
     change({ answers: next });
+    const asked = draft.message.blanks.find((blank) => blank.key === key);
+    const document = matter.documents.find(({ name }) => name === text);
+    // A document that is named is meant to go along.
+    if (
+      asked?.kind === 'document' &&
+      document &&
+      !enclosures.some(({ documentId }) => documentId === document.id)
+    )
+      encloseDocument(document);
   };
   const setLine = (part: 'to' | 'cc' | 'bcc', recipients: Message['to']): void => {
     setLines((known) => ({ ...known, [part]: recipients }));
@@ -138,21 +147,20 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
     setEnclosures(next);
     change({ enclosures: next.map(({ documentId, fileName }) => ({ documentId, fileName })) });
   };
+  const encloseDocument = ({
+    id,
+    fileName,
+    category,
+    mediaType,
+    sizeBytes,
+  }: MatterDetail['documents'][number]): void => {
+    enclose([...enclosures, { documentId: id, fileName, category, mediaType, sizeBytes }]);
+  };
   const remedy = (one: Remedy): void => {
     switch (one.kind) {
       case 'enclose': {
         const document = matter.documents.find(({ id }) => id === one.documentId);
-        if (document)
-          enclose([
-            ...enclosures,
-            {
-              documentId: document.id,
-              fileName: document.fileName,
-              category: document.category,
-              mediaType: document.mediaType,
-              sizeBytes: document.sizeBytes,
-            },
-          ]);
+        if (document) encloseDocument(document);
         return;
       }
       case 'removeRecipient':
@@ -175,8 +183,15 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   };
 
   const blanks = useMemo(
-    () => ({ blanks: draft.message.blanks, late: draft.message.late }),
-    [draft.message.blanks, draft.message.late],
+    () => ({
+      blanks: draft.message.blanks,
+      late: draft.message.late,
+      offered: {
+        parties: [...new Set(matter.parties.map(({ name }) => name))],
+        documents: matter.documents.map(({ name }) => name),
+      },
+    }),
+    [draft.message.blanks, draft.message.late, matter.parties, matter.documents],
   );
   return (
     <BlanksContext value={{ ...blanks, answers, onAnswer: answer }}>

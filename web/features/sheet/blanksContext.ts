@@ -7,6 +7,8 @@ interface Blanks {
   readonly blanks: readonly Blank[];
   readonly answers: Message['answers'];
   readonly late: Message['late'];
+  /** What can be named in answer: people of the matter, and its documents. */
+  readonly offered: { readonly parties: readonly string[]; readonly documents: readonly string[] };
   readonly onAnswer: (key: string, answer: string) => void;
 }
 
@@ -15,5 +17,6 @@ export const BlanksContext = createContext<Blanks>({
   blanks: [],
   answers: {},
   late: {},
+  offered: { parties: [], documents: [] },
   onAnswer: () => undefined,
 });
