@@ -3,12 +3,16 @@ import { dirname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { benchFiling } from './filing.ts';
 import type { Measured } from './measure.ts';
+import { benchCheck } from './check.ts';
+import { benchLetters } from './letters.ts';
 import { benchMerge } from './merge.ts';
 import { benchShelf } from './shelf.ts';
 
 /** Every bench there is; a new one is a file and a line here. */
 const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   merge: benchMerge,
+  letters: benchLetters,
+  check: benchCheck,
   shelf: benchShelf,
   filing: benchFiling,
 };

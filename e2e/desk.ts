@@ -46,7 +46,9 @@ export async function openMatter(
 export async function startFrom(page: Page, words: string): Promise<void> {
   await page.keyboard.press('n');
   await page.getByLabel('Narrow the shelf').fill(words);
-  await expect(page.getByRole('option', { selected: true })).toContainText(words, { ignoreCase: true });
+  await expect(page.getByRole('listbox').getByRole('option', { selected: true })).toContainText(words, {
+    ignoreCase: true,
+  });
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Text of the message')).toBeVisible();
   // Writing can begin once the caret stands where it begins: in the first blank, or in the text.

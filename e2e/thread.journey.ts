@@ -9,7 +9,9 @@ test('a message goes from the matter to its recipients and is filed, byte for by
 }) => {
   await openMatter(page, application, 'saltm', 'SV-2041');
   await page.keyboard.press('n');
-  await expect(page.getByRole('option', { selected: true })).toContainText('Report with invoice');
+  await expect(page.getByRole('listbox').getByRole('option', { selected: true })).toContainText(
+    'Report with invoice',
+  );
   await expect(page.getByRole('article', { name: 'How it would read' })).toContainText(
     'Dear Ms Okafor and Mr Lund',
   );

@@ -90,7 +90,7 @@ test('dark paper and a phone read as well', async ({ page, application }) => {
   await openMatter(page, application, 'saltm', 'SV-2041');
   await expectAccessible(page);
   await page.keyboard.press('n');
-  await expect(page.getByRole('option', { selected: true })).toBeVisible();
+  await expect(page.getByRole('listbox').getByRole('option', { selected: true })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Sheet')).toBeVisible();

@@ -33,6 +33,8 @@ import { mayChange } from './usecases/session.ts';
 export const VERSION = '0.1.0';
 /** A long letter with its marks is some 200 kB; this stops bodies made to fill memory. */
 const MAX_BODY = '2mb';
+/** A library with its pictures. */
+const MAX_PACK = '60mb';
 /** Sign-ins tried from one address in a quarter of an hour. */
 const SIGN_IN_TRIES = 30;
 
@@ -94,6 +96,7 @@ function api(office: Office, secret: string): express.Router {
       cookie: { httpOnly: true, sameSite: 'lax', maxAge: SESSION_MS, secure: false },
     }),
   );
+  router.use('/v1/template-packs', express.json({ limit: MAX_PACK }));
   router.use(express.json({ limit: MAX_BODY }));
   router.post(
     '/v1/session',

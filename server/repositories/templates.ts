@@ -345,3 +345,11 @@ export function usersOf(
       lastUtc: 'last_utc',
     });
 }
+
+/** Every template that somebody may see and start, by name. */
+export function templateIds(db: Database, personId: string): Promise<string[]> {
+  return libraryOf(db, personId)
+    .whereNot('templates.standing', 'retired')
+    .orderBy('name')
+    .pluck<string[]>('id');
+}

@@ -1,7 +1,13 @@
-import { FoundFiles, KeepFound, KeptFound } from '../../contract/imports.ts';
+import { Type } from 'typebox';
+import { ById, Id } from '../../contract/common.ts';
+import { FoundFiles, KeepFound, KeptFound, PackReport } from '../../contract/imports.ts';
+import { PackChoice, TemplatePack } from '../../contract/packs.ts';
 import { endpoint } from '../http/endpoint.ts';
 import { receivedFiles } from '../http/receiveFiles.ts';
+import { sendFile } from '../http/sendFile.ts';
 import { keepFound, readFiles } from '../usecases/bringIn.ts';
+import { makePack, takePack, takeStarterPack } from '../usecases/packs.ts';
+import { templateFile } from '../usecases/templateFiles.ts';
 
 export const importRoutes = [
   endpoint({
@@ -21,5 +27,46 @@ export const importRoutes = [
     status: 201,
     answers: KeptFound,
     handle: ({ office, person, body }) => keepFound(office, person, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/template-packs/make',
+    summary: 'Templates as one file with all that they link',
+    body: PackChoice,
+    status: 200,
+    answers: TemplatePack,
+    handle: ({ office, person, body }) => makePack(office, person, body.ids),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/template-packs',
+    summary: 'Take a pack of templates in',
+    body: TemplatePack,
+    status: 201,
+    answers: PackReport,
+    handle: ({ office, person, body }) => takePack(office, person, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/template-packs/starter',
+    summary: 'Take the starter set in',
+    status: 201,
+    answers: PackReport,
+    handle: ({ office, person }) => takeStarterPack(office, person),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/templates/:id/file',
+    summary: 'One template filled in from a matter, as .eml or .html',
+    params: ById,
+    query: Type.Object({ matterId: Id, format: Type.Enum(['eml', 'html']) }),
+    status: 200,
+    answers: 'message/rfc822, text/html',
+    handle: async ({ office, person, params, query, response }) => {
+      const format = query.format === 'html' ? 'html' : 'eml';
+      const file = await templateFile(office, person, params.id, query.matterId, format);
+      sendFile(response, file.bytes, file.mediaType, file.name);
+      return undefined;
+    },
   }),
 ];

@@ -36,21 +36,22 @@ export function problemsOver(
   const inItself = checkInItself(content, passages).map((one) => viewProblem(one, []));
   const expanded = withPassages(content, passages);
   const names = outlineNames(types, passages);
-  const found = new Map<string, { problem: TemplateProblem; types: string[] }>();
+  const found = new Map<string, { problem: TemplateProblem; types: Set<string> }>();
   for (const type of types) {
     for (const problem of checkForType(expanded, type)) {
       const key = `${problem.code} ${problem.where}`;
       const known = found.get(key);
-      if (known) known.types.push(type.name);
-      else found.set(key, { problem, types: [type.name] });
+      if (known) known.types.add(type.name);
+      else found.set(key, { problem, types: new Set([type.name]) });
     }
   }
   // What is wrong on some kinds only means that it is not for those; wrong on all, it is an error.
   const overTypes = [...found.values()].map(({ problem, types: lacking }) => {
-    const path = problem.params['path'];
+    const path =
+      problem.params['path'] ?? (/^(?:table|party)\./.test(problem.where) ? problem.where : undefined);
     const params = typeof path === 'string' ? { ...problem.params, name: names.field(path) } : problem.params;
-    const severity = lacking.length < types.length ? 'warning' : problem.severity;
-    return viewProblem({ ...problem, params, severity }, lacking);
+    const severity = lacking.size < types.length ? 'warning' : problem.severity;
+    return viewProblem({ ...problem, params, severity }, [...lacking]);
   });
   return [...inItself, ...overTypes];
 }

@@ -4,7 +4,14 @@ import type { DecisionJson, FoundFile } from '../../../contract/imports.ts';
 import { plural, problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { useKeepFoundMutation, useReadFilesMutation, useTemplateFieldsQuery } from './api.ts';
+import {
+  useKeepFoundMutation,
+  useReadFilesMutation,
+  useTakePackMutation,
+  useTakeStarterPackMutation,
+  useTemplateFieldsQuery,
+} from './api.ts';
+import { savePack } from './savePack.ts';
 import classes from './BringIn.module.css';
 
 type Gap = FoundFile['gaps'][number];
@@ -60,7 +67,19 @@ export function BringInPage() {
     const [only] = kept?.templates ?? [];
     if (kept) await navigate(kept.templates.length === 1 && only ? `/templates/${only.id}` : '/templates');
   };
-  const error = reading.error ?? keeping.error;
+  const [takeStarter, starter] = useTakeStarterPackMutation();
+  const [takePack, pack] = useTakePackMutation();
+  const packFile = useRef<HTMLInputElement>(null);
+  const readPack = async (chosen: File | undefined): Promise<void> => {
+    if (!chosen) return;
+    const json: unknown = await chosen
+      .text()
+      .then((text) => JSON.parse(text) as unknown)
+      .catch(() => ({}));
+    void takePack(typeof json === 'object' && json !== null ? json : {});
+  };
+  const report = pack.data ?? starter.data;
+  const error = reading.error ?? keeping.error ?? pack.error ?? starter.error;
   return (
     <div className={classes.page}>
       <header className={classes.head}>
@@ -134,6 +153,30 @@ export function BringInPage() {
             </Button>
           )}
         </div>
+        <p className={classes.packs}>
+          <Button disabled={starter.isLoading} onClick={() => void takeStarter()}>
+            Take the starter set in
+          </Button>
+          <Button onClick={() => packFile.current?.click()}>Take a pack in</Button>
+          <Button onClick={() => void savePack()}>Save the library as a pack</Button>
+          <input
+            ref={packFile}
+            type="file"
+            hidden
+            accept=".json,application/json"
+            aria-label="Pack to take in"
+            onChange={(event) => {
+              void readPack(event.currentTarget.files?.[0]);
+              event.currentTarget.value = '';
+            }}
+          />
+          {report ? (
+            <span role="status">
+              {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} taken in
+              {report.known.length > 0 ? `; ${report.known.length} were there already` : ''}.
+            </span>
+          ) : null}
+        </p>
         {found.map((one, n) => (
           <FoundCard
             key={`${one.fileName} ${n}`}

@@ -39,6 +39,12 @@ export function PreviewPane({
         {channel === 'letter' && matterId !== undefined ? (
           <LetterPage content={content} channel={channel} matterId={matterId} />
         ) : null}
+        {template && matterId !== undefined ? (
+          <span>
+            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=eml`}>.eml</a>{' '}
+            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=html`}>.html</a>
+          </span>
+        ) : null}
         {look?.segments ? (
           <small>
             {plural(look.segments.segments, 'segment')}, {look.segments.encoding}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useOutletContext, useParams } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
-import { useSomeMattersQuery, useTemplateQuery } from './api.ts';
+import { useSomeMattersQuery, useTemplateQuery, useTemplateReadinessQuery } from './api.ts';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import { NoTemplate, Workshop } from './Workshop.tsx';
 
@@ -11,18 +11,23 @@ export function WorkshopPage() {
   const { user } = useOutletContext<Session>();
   const [chosen, setChosen] = useState<string>();
   const { data: matters } = useSomeMattersQuery('');
+  // A template is best looked at on a matter that it can be used on.
+  const { data: readiness, isLoading } = useTemplateReadinessQuery(templateId ?? '', {
+    skip: templateId === undefined,
+  });
+  const usable = readiness?.items.find((item) => item.readiness !== 'unavailable')?.matterId;
   const { currentData: template, error } = useTemplateQuery(templateId ?? '', {
     skip: templateId === undefined,
   });
   if (templateId !== undefined && !template) return error ? <NoTemplate error={error} /> : null;
-  if (!matters) return null;
+  if (!matters || isLoading) return null;
   return (
     <Workshop
       key={template?.id ?? 'new'}
       initial={template ? draftOf(template) : NEW_DRAFT}
       template={template}
       mayChange={user.mayChange}
-      matterId={chosen ?? matters.items[0]?.id}
+      matterId={chosen ?? usable ?? matters.items[0]?.id}
       onMatter={setChosen}
     />
   );

@@ -21,7 +21,7 @@ import type {
   PictureView,
   Signatures,
 } from '../../../contract/passages.ts';
-import type { FoundFiles, KeepFound, KeptFound } from '../../../contract/imports.ts';
+import type { FoundFiles, KeepFound, KeptFound, PackReport } from '../../../contract/imports.ts';
 import type { MatterPage } from '../../../contract/matters.ts';
 import { api } from '../../app/api.ts';
 
@@ -152,6 +152,14 @@ const templateApi = api.injectEndpoints({
       query: (body) => ({ url: '/wording-imports', method: 'POST', body }),
       invalidatesTags: ['Templates', 'Shelf'],
     }),
+    takeStarterPack: build.mutation<PackReport, void>({
+      query: () => ({ url: '/template-packs/starter', method: 'POST' }),
+      invalidatesTags: ['Templates', 'Passages', 'Shelf'],
+    }),
+    takePack: build.mutation<PackReport, object>({
+      query: (body) => ({ url: '/template-packs', method: 'POST', body }),
+      invalidatesTags: ['Templates', 'Passages', 'Shelf'],
+    }),
     keepPicture: build.mutation<PictureView, File>({
       query: (file) => {
         const body = new FormData();
@@ -186,5 +194,7 @@ export const {
   useChooseSignatureMutation,
   useKeepPictureMutation,
   useReadFilesMutation,
+  useTakeStarterPackMutation,
+  useTakePackMutation,
   useKeepFoundMutation,
 } = templateApi;

@@ -51,7 +51,10 @@ const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: str
   formatNeedsNumber: (p) => ['Not a number', `“${text(p, 'label')}” cannot be written in words.`],
   shiftNeedsDate: (p) => ['Nothing to shift', `“${text(p, 'label')}” is no date.`],
   unknownRole: (p) => ['A party such matters lack', `Nobody is “${text(p, 'role')}” there.`],
-  unknownTable: (p) => ['A table such matters lack', `There is no “${text(p, 'table')}” to go through.`],
+  unknownTable: (p) => [
+    'A table such matters lack',
+    `There is no “${text(p, 'name') || text(p, 'table')}” to go through.`,
+  ],
   unknownStage: () => ['A stage such matters lack', 'It would stay where it is after sending.'],
   unknownKeyDate: () => ['A date such matters lack', 'It could not be stamped after sending.'],
   noRecipients: () => ['Nobody to send it to', 'Say who should get it.'],

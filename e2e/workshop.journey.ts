@@ -1,0 +1,197 @@
+import type { Page } from '@playwright/test';
+import { expect, expectAccessible, openMatter, startFrom, test } from './desk.ts';
+
+const preview = (page: Page) => page.getByRole('complementary', { name: 'How it would read' });
+
+/** Puts something in by its sign and a few letters, as one types. */
+async function putIn(page: Page, letters: string, chosen: string | RegExp): Promise<void> {
+  await page.keyboard.type(`+${letters}`);
+  await expect(
+    page.getByRole('listbox', { name: 'What can be put in' }).getByRole('option').first(),
+  ).toContainText(chosen);
+  await page.keyboard.press('Enter');
+}
+
+async function lookAt(page: Page, typed: string, reference: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'Filled in from' }).fill(typed);
+  await page.getByRole('listbox', { name: 'Matters' }).getByText(reference).click();
+}
+
+test('a template is made from nothing, seen filled in as it is typed, and used', async ({
+  page,
+  application,
+}) => {
+  await page.goto(`${application.url}/templates`);
+  await expect(page.getByRole('link', { name: /Report with invoice/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /New template/ }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Keys: where they hang');
+  await page.getByLabel('Add to To').fill('owner');
+  await lookAt(page, 'SV-2041', 'SV-2041');
+  await page.getByRole('textbox', { name: 'Subject' }).click();
+  await putIn(page, 'ves', 'Vessel');
+  await page.keyboard.type(': the keys');
+  await page.getByRole('textbox', { name: 'Wording' }).locator('p').nth(1).click();
+  await page.keyboard.type('The keys of ');
+  await putIn(page, 'vess', 'Vessel');
+  await page.keyboard.type(' hang at ');
+  await putIn(page, 'hook', 'Ask for “hook”');
+  await page.keyboard.type('.');
+  await expect(preview(page)).toContainText('The keys of Saltmarsh Wren hang at hook');
+  await expect(preview(page)).toContainText('Dear Ms Okafor and Mr Lund');
+  await expectAccessible(page);
+  await page.keyboard.press('Control+s');
+  await expect(page.getByText(/Yours alone · Maud Tidewell · version 1/)).toBeVisible();
+
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Keys');
+  await expect(page.getByLabel('hook')).toBeFocused();
+  await page.keyboard.type('the second nail');
+  await expect(page.getByLabel('Text of the message')).toContainText('The keys of Saltmarsh Wren hang at');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+});
+
+test('a wording that suits no matter says so beside it, and cannot be approved', async ({
+  page,
+  application,
+}) => {
+  await page.goto(`${application.url}/templates/template-findings`);
+  await expect(preview(page)).toContainText('What was found');
+  await page.getByRole('link', { name: 'Where it can be used' }).click();
+  await expect(page.getByRole('link', { name: /SV-2041/ })).toContainText('ready');
+  await expectAccessible(page);
+  await page.goBack();
+  await page.getByRole('textbox', { name: 'Wording' }).locator('p').first().click();
+  await page.keyboard.press('End');
+  await putIn(page, 'item', /Item/);
+  await expect(page.getByRole('region', { name: 'What is wrong' })).toContainText('Only within a repeat');
+  await page.keyboard.press('Control+s');
+  await expect(page.getByRole('alert')).toContainText(/could no longer be used on|error cannot be approved/i);
+});
+
+test('an old letter with seven gaps is brought in, and its codes become fields and blanks', async ({
+  page,
+  application,
+}) => {
+  const old =
+    'Subject: Your vessel [Vessel]\n\nDear [Client Name],\n\nWe saw <Vessel> at %Where she lies% on {{Survey Day}} for the sum of (amount).\n\nPlease bring ______ and answer by ........ at xx.\n';
+  await page.goto(`${application.url}/templates/bring-in`);
+  await page
+    .getByLabel('Files to bring in')
+    .setInputFiles({ name: 'Old survey letter.txt', mimeType: 'text/plain', buffer: Buffer.from(old) });
+  const card = page.getByRole('region', { name: 'Old survey letter.txt' });
+  await expect(card).toContainText('8 codes and gaps');
+  await expect(card.getByLabel('What [Vessel] means')).toHaveValue('fact.vessel');
+  await expect(card.getByLabel('What {{Survey Day}} means')).toHaveValue('date.surveyDay');
+  await expect(card.getByLabel('What ______ means')).toHaveValue('blank');
+  await card.getByLabel('What xx means').selectOption('keep');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep 1 template' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Old survey letter');
+  await lookAt(page, 'SV-2041', 'SV-2041');
+  await expect(preview(page)).toContainText('We saw Saltmarsh Wren at Hallam Slip');
+  await expect(page.getByRole('textbox', { name: 'Wording' })).not.toContainText(/\[|\{\{|____/);
+});
+
+test('a signature changed once is changed in every template', async ({ page, application }) => {
+  await page.goto(`${application.url}/passages`);
+  await page.getByRole('link', { name: /^Maud, in full/ }).click();
+  await expect(page.getByRole('complementary', { name: 'Where it is used' })).toContainText(
+    'Maud Tidewell’s signature',
+  );
+  await page.getByRole('textbox', { name: 'Wording' }).locator('p').first().click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type(' · closed on Fridays');
+  await page.getByRole('button', { name: /Change it in 1 place/ }).click();
+  await expect(page.getByText('Version 1, Idris Quill', { exact: false })).toBeVisible();
+  await expectAccessible(page);
+  for (const template of ['template-report', 'template-closing', 'template-fee-note']) {
+    await page.goto(`${application.url}/templates/${template}`);
+    await expect(preview(page)).toContainText('closed on Fridays');
+  }
+});
+
+test('a kind of matter with a deadline over a holiday is made, and the deadline is said in a message', async ({
+  page,
+  application,
+}) => {
+  await page.goto(`${application.url}/practice`);
+  await expect(page.getByRole('link', { name: /Condition survey/ })).toBeVisible();
+  await expectAccessible(page);
+  const holidays = page.getByRole('region', { name: 'Letterhead and days' });
+  await holidays.getByLabel('Another holiday').fill('2027-05-04');
+  await holidays.getByRole('button', { name: 'Add' }).click();
+  await holidays.getByRole('button', { name: 'Keep' }).click();
+  await expect(holidays.getByRole('button', { name: 'Keep' })).toBeDisabled();
+
+  await page.getByRole('button', { name: 'New kind of matter' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Mooring licence');
+  await page.getByLabel('References begin with').fill('ML-');
+  await page.getByRole('button', { name: 'Add a date' }).click();
+  await page.getByLabel('Called').last().fill('Lodged');
+  await page.getByRole('button', { name: 'Add a calculated value' }).click();
+  await page.getByLabel('Called').last().fill('Answer due');
+  await page.getByLabel('From').last().selectOption({ label: 'Lodged' });
+  await page.getByLabel('Shifted by').last().fill('3');
+  await page.keyboard.press('Control+s');
+  await expect(page.getByRole('link', { name: /Mooring licence/ })).toBeVisible();
+
+  await page.goto(`${application.url}/matters`);
+  await page.getByRole('button', { name: 'Open a matter' }).click();
+  await page.getByLabel('Kind').selectOption({ label: 'Mooring licence' });
+  await page.getByLabel('Title', { exact: true }).fill('Buoy 7');
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByText('ML-1 ·')).toBeVisible();
+  await page.getByRole('button', { name: /Lodged: nothing yet/ }).click();
+  await page.getByLabel('Lodged', { exact: true }).fill('2027-04-30');
+  await page.keyboard.press('Enter');
+  const folder = page.getByRole('region', { name: 'Folder' });
+  // Friday 30 April, then Monday, not the holiday on Tuesday, Wednesday, Thursday.
+  await expect(folder).toContainText('6 May 2027');
+  await folder.getByText('Answer due').click();
+  await expect(folder).toContainText('Passed over: 4 May.');
+  await expectAccessible(page);
+  await folder.getByRole('button', { name: 'Undo' }).click();
+  await expect(folder.getByRole('button', { name: /Lodged: nothing yet/ })).toBeVisible();
+  await page.getByRole('button', { name: /Lodged: nothing yet/ }).click();
+  await page.getByLabel('Lodged', { exact: true }).fill('2027-04-30');
+  await page.keyboard.press('Enter');
+  await expect(folder).toContainText('6 May 2027');
+
+  await page.goto(`${application.url}/templates/new`);
+  await page.getByLabel('Name', { exact: true }).fill('Licence: when to expect an answer');
+  await lookAt(page, 'Buoy', 'ML-1');
+  await page.getByRole('textbox', { name: 'Wording' }).locator('p').nth(1).click();
+  await page.keyboard.type('You will have an answer by ');
+  await putIn(page, 'answer', 'Answer due');
+  await expect(preview(page)).toContainText('You will have an answer by 6 May 2027');
+});
+
+test('a template made for people greets an organisation rightly, and needs no second copy', async ({
+  page,
+  application,
+}) => {
+  await page.goto(`${application.url}/templates/template-instructions`);
+  await lookAt(page, 'SV-2041', 'SV-2041');
+  await expect(preview(page)).toContainText('Dear Ms Okafor and Mr Lund');
+  await lookAt(page, 'Low Tide', 'SV-2080');
+  await expect(preview(page)).toContainText('Dear Sir or Madam');
+});
+
+test('a contact is found, changed, and taken out as a card', async ({ page, application }) => {
+  await page.goto(`${application.url}/directory`);
+  await page.getByLabel('Narrow the directory').fill('okaf');
+  await page.getByRole('link', { name: 'Ines Okafor' }).click();
+  await expect(page.getByText('Dear Ms Okafor,')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel('Formal, in words of their own').fill('Dear Captain Okafor');
+  await page.keyboard.press('Control+s');
+  await expect(page.getByText('Dear Captain Okafor,')).toBeVisible();
+  await page.goto(`${application.url}/directory`);
+  await page.getByLabel('Choose Aksel Lund').check();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take out 1 as vCard' }).click();
+  expect((await download).suggestedFilename()).toBe('contacts.vcf');
+  await expectAccessible(page);
+});

@@ -1,0 +1,14 @@
+/** Saves every template that one may see, with the passages and pictures they show, as one file. */
+export async function savePack(): Promise<void> {
+  const answer = await fetch('/api/v1/template-packs/make', {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: '{}',
+  });
+  if (!answer.ok) return;
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(await answer.blob());
+  link.download = 'templates.json';
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
