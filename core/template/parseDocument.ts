@@ -32,7 +32,7 @@ import {
 import type { DocumentProblem, DocumentUse, Json, Reading } from './parseAttrs.ts';
 import { readInline } from './parseInline.ts';
 
-export { MAX_DOCUMENT_CHARS, cleanText, isSafeHref } from './parseAttrs.ts';
+export { cleanText, isSafeHref } from './parseAttrs.ts';
 export type { DocumentProblem, DocumentUse } from './parseAttrs.ts';
 
 /** Nesting deeper than any letter; stops a document made to exhaust the stack. */

@@ -22,8 +22,6 @@ const READERS: Readonly<Record<string, (bytes: Buffer) => Promise<FoundWording>>
   docx: readWord,
 };
 
-export const WORDING_ENDINGS = Object.keys(READERS);
-
 /** Reads wording from a file by its ending. What cannot be read is said; nothing else is touched by it. */
 export async function readWording(name: string, bytes: Buffer): Promise<ReadWording> {
   const ending = name.slice(name.lastIndexOf('.') + 1).toLowerCase();
@@ -87,13 +85,7 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
     throw new TooMuch(
       `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
     );
-  // From the sources the thread needs the loader that understands them; built, it is plain JavaScript.
-  const unbuilt = import.meta.url.endsWith('.ts');
-  const worker = new Worker(new URL(unbuilt ? './wordWorker.ts' : './wordWorker.js', import.meta.url), {
-    workerData: bytes,
-    ...(unbuilt ? { execArgv: ['--import', 'tsx'] } : {}),
-    resourceLimits: { maxOldGenerationSizeMb: MAX_WORKER_MB },
-  });
+  const worker = wordThread(bytes);
   try {
     const html = await new Promise<string>((resolve, reject) => {
       const late = setTimeout(() => {
@@ -112,6 +104,16 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
   } finally {
     await worker.terminate();
   }
+}
+
+/** The thread. From the sources it needs the loader that understands them; built, it is plain JavaScript. */
+function wordThread(bytes: Buffer): Worker {
+  const limits = { workerData: bytes, resourceLimits: { maxOldGenerationSizeMb: MAX_WORKER_MB } };
+  if (!import.meta.url.endsWith('.ts'))
+    return new Worker(new URL('./wordWorker.js', import.meta.url), limits);
+  const source = JSON.stringify(new URL('./wordWorker.ts', import.meta.url).href);
+  const load = `import('tsx/esm/api').then(({ register }) => { register(); return import(${source}); });`;
+  return new Worker(load, { ...limits, eval: true });
 }
 
 const END_OF_DIRECTORY = 0x06054b50;

@@ -16,11 +16,6 @@ const toType = ({ id, name, definition }: TypeRow): MatterType => ({
   name,
 });
 
-export async function findMatterType(db: Database, id: string): Promise<MatterType | undefined> {
-  const row = await db<TypeRow>('matter_types').where({ id }).first();
-  return row && toType(row);
-}
-
 export async function findMatterTypes(
   db: Database,
   ids: readonly string[],

@@ -74,7 +74,7 @@ describe('starting a message', () => {
   it('without a template greets, leaves room and signs', async () => {
     const bare = await start();
     expect(bare.text).toMatch(
-      /^Dear Sir or Madam,\n\n\n\nWith kind regards,\n\nMaud Tidewell\nPrincipal surveyor, Tidewell & Roe\n01632 960101$/,
+      /^Dear Sir or Madam,\n\n\n\nWith kind regards,\n\nMaud Tidewell, FMSI\nPrincipal surveyor, Tidewell & Roe\n01632 960101$/,
     );
     expect(bare.notes.map(({ code }) => code)).toEqual(['noRecipient', 'noSubject']);
   });

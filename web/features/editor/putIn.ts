@@ -46,7 +46,8 @@ export const PutIn = Extension.create<PutInOptions, { itemsFor: ItemsFor }>({
         editor: this.editor,
         pluginKey: new PluginKey('putIn'),
         char: PUT_IN_SIGN,
-        allowedPrefixes: [' ', '(', '“'],
+        // Within a word, or after a figure, it is what it is: `+44`, `a+b`.
+        allowedPrefixes: [...' (“"‘,.:;–-/'],
         items: ({ query }) => [...storage.itemsFor(query)],
         command: ({ editor, range, props }) => {
           onPutIn(editor, range, props);

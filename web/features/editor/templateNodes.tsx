@@ -4,6 +4,7 @@ import type { NodeViewProps } from '@tiptap/react';
 import { useContext } from 'react';
 import type { ConditionGroup } from '../../../core/model/condition.ts';
 import { groupWords } from '../../../core/template/outline.ts';
+import { bodyBase, lineBase } from './baseExtensions.ts';
 import { TemplatePlacesContext, placeOf } from './templateContext.ts';
 import type { TemplatePlaces } from './templateContext.ts';
 import classes from './Places.module.css';
@@ -158,13 +159,21 @@ function RepeatView({ node }: NodeViewProps) {
 }
 
 /** Places that only templates have. */
-export const templateInline = [
+const templateInline = [
   inlineAtom('field', { path: '', format: 'plain', shift: null, whenEmpty: { kind: 'ask' } }, FieldView),
   inlineAtom('blank', { key: '' }, BlankView),
   inlineAtom('passageWords', { id: '' }, PassageWordsView),
 ];
 
-export const templateBlocks = [Passage, Signature, frame('repeat', { over: '', when: null }, RepeatView)];
+/** The wording of a template: the letter's own condition, which shows none, gives way to one that does. */
+export const templateBody = [
+  ...bodyBase.filter(({ name }) => name !== 'showWhen'),
+  frame('showWhen', { when: { join: 'all', conditions: [] } }, ShowWhenView),
+  ...templateInline,
+  Passage,
+  Signature,
+  frame('repeat', { over: '', when: null }, RepeatView),
+];
 
-/** Takes the place of the letter's own node, which shows no condition. */
-export const ShowWhenFrame = frame('showWhen', { when: { join: 'all', conditions: [] } }, ShowWhenView);
+/** A template's subject. */
+export const templateLine = [...lineBase, ...templateInline];

@@ -1,3 +1,2 @@
 export { LetterView, LineView } from './LetterView.tsx';
-export type { LetterPlaces } from './LetterView.tsx';
 export { pictureUrl } from './pictures.ts';

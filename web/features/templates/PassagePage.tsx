@@ -9,14 +9,7 @@ import { plural, problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
-import {
-  PutIn,
-  ShowWhenFrame,
-  TemplatePlacesContext,
-  bodyBase,
-  templateBlocks,
-  templateInline,
-} from '../editor/index.ts';
+import { PutIn, TemplatePlacesContext, templateBody } from '../editor/index.ts';
 import {
   useChangePassageMutation,
   useCreatePassageMutation,
@@ -68,10 +61,7 @@ function PassageDesk({
   );
   const body = useEditor({
     extensions: [
-      ...bodyBase.filter((extension) => extension.name !== 'showWhen'),
-      ShowWhenFrame,
-      ...templateInline,
-      ...templateBlocks,
+      ...templateBody,
       PutIn.configure({
         onPutIn: (editor, range, item) => {
           const chain = editor.chain().focus().deleteRange(range);

@@ -8,16 +8,7 @@ import { problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
-import {
-  PUT_IN_SIGN,
-  PutIn,
-  ShowWhenFrame,
-  TemplatePlacesContext,
-  bodyBase,
-  lineBase,
-  templateBlocks,
-  templateInline,
-} from '../editor/index.ts';
+import { PUT_IN_SIGN, PutIn, TemplatePlacesContext, templateBody, templateLine } from '../editor/index.ts';
 import type { PutInItem } from '../editor/index.ts';
 import {
   useChangeTemplateMutation,
@@ -115,7 +106,7 @@ export function Workshop({ initial, template, mayChange, matterId, onMatter }: W
   const suggestion = PutIn.configure({ onPutIn: putIn });
 
   const subject = useEditor({
-    extensions: [...lineBase, ...templateInline, suggestion],
+    extensions: [...templateLine, suggestion],
     content: { type: 'doc', content: [{ type: 'paragraph', content: initial.content.subject }] },
     editable: mayChange,
     shouldRerenderOnTransaction: false,
@@ -125,13 +116,7 @@ export function Workshop({ initial, template, mayChange, matterId, onMatter }: W
     },
   });
   const body = useEditor({
-    extensions: [
-      ...bodyBase.filter(({ name }) => name !== 'showWhen'),
-      ShowWhenFrame,
-      ...templateInline,
-      ...templateBlocks,
-      suggestion,
-    ],
+    extensions: [...templateBody, suggestion],
     content: initial.content.body,
     editable: mayChange,
     shouldRerenderOnTransaction: false,
