@@ -17,8 +17,14 @@ export function SheetPane() {
     currentData: message,
     error,
     isFetching,
+    refetch,
   } = useMessageQuery(messageId, { refetchOnMountOrArgChange: true });
   const [fresh, setFresh] = useState(0);
+  // The other's words are asked for, since what is known here may be from before them; unread, one's own stay.
+  const takeTheirs = async (): Promise<void> => {
+    const { isSuccess } = await refetch();
+    if (isSuccess) setFresh((n) => n + 1);
+  };
   if (error && !message)
     return (
       <Blank title="There is no such sheet">
@@ -30,14 +36,7 @@ export function SheetPane() {
   // What is being written is the sheet's own from here on; only a person asking for the other version starts it anew.
   const key = `${messageId}-${fresh}`;
   return isFetching && fresh === 0 && message.revision === 0 ? null : (
-    <Sheet
-      key={key}
-      initial={message}
-      matter={matter}
-      onTakeTheirs={() => {
-        setFresh((n) => n + 1);
-      }}
-    />
+    <Sheet key={key} initial={message} matter={matter} onTakeTheirs={() => void takeTheirs()} />
   );
 }
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { FieldCatalogue, TemplateContentJson } from '../../../contract/templates.ts';
 import { isMailAddress } from '../../../core/recipients/address.ts';
 import classes from './Workshop.module.css';
@@ -63,6 +63,14 @@ function RuleLine({
     else return;
     setTyped('');
   };
+  // Whoever types faster than the roles arrive is understood once they are there.
+  const field = useRef<HTMLInputElement>(null);
+  const addIfLeft = useEffectEvent(() => {
+    if (document.activeElement !== field.current) add();
+  });
+  useEffect(() => {
+    addIfLeft();
+  }, [roles]);
   return (
     <div className={classes.line}>
       <span className={classes.lineLabel}>{label}</span>
@@ -81,6 +89,7 @@ function RuleLine({
         </span>
       ))}
       <input
+        ref={field}
         value={typed}
         list={`roles-${label}`}
         aria-label={`Add to ${label}`}
