@@ -243,13 +243,18 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   );
 }
 
-/** Where writing begins: the first open blank, or else the end of the first paragraph after the greeting. */
+/** Where writing begins: the first open blank, or else the empty paragraph; whoever writes already is left there. */
 function startPlace(editor: Editor | null, page: HTMLElement | null): void {
   if (!editor || !page) return;
   window.requestAnimationFrame(() => {
+    if (editor.isDestroyed || page.contains(document.activeElement)) return;
     const open = page.querySelector<HTMLElement>('[data-blank-field][data-open="true"]');
     if (open) open.focus();
-    else editor.commands.focus(emptyParagraph(editor) ?? 'start');
+    else {
+      // At once: the command that focuses waits a frame, in which somebody may have begun to write elsewhere.
+      editor.commands.setTextSelection(emptyParagraph(editor) ?? 1);
+      editor.view.focus();
+    }
   });
 }
 
