@@ -52,6 +52,29 @@ test('a template is made from nothing, seen filled in as it is typed, and used',
   await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
 });
 
+test('whoever writes before the fields have arrived is understood once they are there', async ({
+  page,
+  application,
+}) => {
+  let arrive = (): void => undefined;
+  const arrival = new Promise<void>((resolve) => {
+    arrive = resolve;
+  });
+  await page.route(/\/template-fields/, async (route) => {
+    await arrival;
+    await route.continue();
+  });
+  await page.goto(`${application.url}/templates/new`);
+  await page.getByLabel('Add to To').fill('owner');
+  await page.getByRole('textbox', { name: 'Subject' }).click();
+  await page.keyboard.type('+ves');
+  const first = page.getByRole('listbox', { name: 'What can be put in' }).getByRole('option').first();
+  await expect(first).toContainText('Ask for “ves”');
+  arrive();
+  await expect(first).toContainText('Vessel');
+  await expect(page.getByRole('button', { name: 'Take out Owner' })).toBeVisible();
+});
+
 test('a wording that suits no matter says so beside it, and cannot be approved', async ({
   page,
   application,

@@ -25,15 +25,22 @@ interface PutInOptions {
   readonly onPutIn: (editor: Editor, range: Range, item: PutInItem) => void;
 }
 
+interface PutInStorage {
+  itemsFor: ItemsFor;
+  /** Offers anew in the list that is open, if one is. */
+  renew: (() => void) | undefined;
+}
+
 /** Puts fields, blanks and passages in by typing. */
-export const PutIn = Extension.create<PutInOptions, { itemsFor: ItemsFor }>({
+export const PutIn = Extension.create<PutInOptions, PutInStorage>({
   name: 'putIn',
   addOptions: () => ({ onPutIn: () => undefined }),
-  addStorage: () => ({ itemsFor: () => [] }),
+  addStorage: () => ({ itemsFor: () => [], renew: undefined }),
   addCommands() {
     return {
       offerPutIn: (itemsFor) => () => {
         this.storage.itemsFor = itemsFor;
+        this.storage.renew?.();
         return true;
       },
     };
@@ -55,8 +62,12 @@ export const PutIn = Extension.create<PutInOptions, { itemsFor: ItemsFor }>({
         render: () => {
           let list: ReactRenderer<PutInHandle, PutInListProps> | undefined;
           let unmount: (() => void) | undefined;
+          let typed = '';
           return {
             onStart: (props) => {
+              typed = props.query;
+              // What is known of a matter may arrive while the list stands open.
+              storage.renew = () => list?.updateProps({ items: [...storage.itemsFor(typed)] });
               list = new ReactRenderer<PutInHandle, PutInListProps>(PutInList, {
                 props,
                 editor: props.editor,
@@ -64,10 +75,12 @@ export const PutIn = Extension.create<PutInOptions, { itemsFor: ItemsFor }>({
               unmount = props.mount(list.element);
             },
             onUpdate: (props) => {
+              typed = props.query;
               list?.updateProps(props);
             },
             onKeyDown: ({ event }) => list?.ref?.onKeyDown(event) ?? false,
             onExit: () => {
+              storage.renew = undefined;
               unmount?.();
               list?.destroy();
               list = undefined;
