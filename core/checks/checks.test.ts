@@ -3,7 +3,7 @@ import { asId } from '../model/ids.ts';
 import type { Contact } from '../model/contact.ts';
 import { recipientOf } from '../recipients/recipients.ts';
 import type { Recipient } from '../recipients/recipients.ts';
-import { aksel, directory, ines, matter, organisation, person } from '../tests/fixtures.ts';
+import { aksel, calendar, day, directory, ines, matter, organisation, person } from '../tests/fixtures.ts';
 import type { CheckInput, Enclosure } from './checkInput.ts';
 import { nameCandidates, notesThatStop, referenceCandidates, runChecks } from './index.ts';
 
@@ -30,6 +30,20 @@ const inputFor = (body: readonly string[], change: Partial<CheckInput> = {}): Ch
   enclosures: [],
   elsewhere: [],
   maxMessageBytes: 25_000_000,
+  channel: 'email',
+  from: { name: 'Maud Tidewell', address: 'maud@tidewell-roe.example' },
+  today: day('2026-11-24'),
+  calendar,
+  values: [],
+  links: [],
+  amounts: [],
+  knownHere: new Set(['odd.mann@mail.example', 'office@corrant-mutual.example']),
+  ownAddresses: new Set(['maud@tidewell-roe.example']),
+  nearAddresses: new Map(),
+  sentBefore: new Map(),
+  wanted: [],
+  answersAll: false,
+  turnedOff: new Set(),
   ...change,
 });
 
@@ -111,7 +125,11 @@ describe('checks', () => {
 
   it('take own wording, given names, other spellings and greetings without a name as they are', () => {
     const captain = person('Bjørn Ås', { ownFormalGreeting: 'Dear Captain Barnacle' });
-    const alone = { recipients: { to: [recipient(captain)], cc: [], bcc: [] }, contacts: directory(captain) };
+    const alone = {
+      recipients: { to: [recipient(captain)], cc: [], bcc: [] },
+      contacts: directory(captain),
+      knownHere: new Set([recipient(captain).address]),
+    };
     for (const line of [
       'Dear Captain Barnacle,',
       'Hei Bjørn,',

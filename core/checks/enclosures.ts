@@ -3,11 +3,13 @@ import type { MatterDocument } from '../model/matter.ts';
 import type { CheckInput, Line } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
+import { sentenceAround } from './sentences.ts';
 import { foldName, wordsOf } from './words.ts';
 
 const SPEAKS = /\b(?:enclos(?:e|ed|es|ing|ures?)|attach(?:ed|es|ing|ments?)?|herewith)\b/giu;
 /** Said of ropes, keels and earlier letters rather than of this one: `attached to the hull`, `was enclosed`. */
-const NOT_THIS = /(?:\b(?:not|no|un|without|previously|already|was|were|been|you|your)\s+)$/iu;
+const NOT_THIS =
+  /(?:\b(?:un|previously|already|was|were|be|being|been|you|your)\s+|\b(?:not|no|nothing|none|never|without)\b[^.,;]{0,24})$/iu;
 const TO_A_THING = /^\s+to\s+(?:the|a|an|its|her|his|your|our)\b(?!\s+(?:letter|message|mail|e-mail|note))/iu;
 
 interface Spoken {
@@ -38,13 +40,6 @@ function spokenIn(line: Line): readonly Spoken[] {
     if (NOT_THIS.test(before.slice(-24)) || TO_A_THING.test(after.slice(0, 40))) return [];
     return [{ line, words: match[0], sentence: sentenceAround(line.text, match.index) }];
   });
-}
-
-function sentenceAround(text: string, at: number): string {
-  const start =
-    Math.max(text.lastIndexOf('. ', at), text.lastIndexOf('? ', at), text.lastIndexOf('! ', at)) + 1;
-  const end = text.slice(at).search(/[.?!](?:\s|$)/u);
-  return text.slice(start, end < 0 ? text.length : at + end);
 }
 
 function missingCategories(spoken: readonly Spoken[], { record, enclosures }: CheckInput): readonly Note[] {

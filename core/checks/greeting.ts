@@ -16,12 +16,21 @@ const NO_NAMES = new Set(
 /** Greetings stand at the top; a later `Dear` belongs to something quoted. */
 const SEARCHED_LINES = 4;
 
-/** The greeting should name those the message goes to, and nobody else. */
-export function checkGreeting({ lines, recipients, contacts, record }: CheckInput): readonly Note[] {
+/** The line that greets, with the words that do. */
+export function greetingIn(
+  lines: readonly Line[],
+): { readonly line: Line; readonly words: string } | undefined {
   const line = lines.slice(0, SEARCHED_LINES).find(({ text }) => OPENS.test(text));
   const words = line && OPENS.exec(line.text)?.[0].trimEnd();
+  return line && words ? { line, words } : undefined;
+}
+
+/** The greeting should name those the message goes to, and nobody else. */
+export function checkGreeting({ lines, recipients, contacts, record }: CheckInput): readonly Note[] {
+  const found = greetingIn(lines);
   const to = recipients.to.flatMap(({ contactId }) => (contactId && contacts.get(contactId)) || []);
-  if (!line || !words || to.length < recipients.to.length || to.length === 0) return [];
+  if (!found || to.length < recipients.to.length || to.length === 0) return [];
+  const { line, words } = found;
   const names = wordsOf(words)
     .map(({ text }) => foldName(text))
     .filter((word) => !NO_NAMES.has(word));

@@ -1,9 +1,20 @@
+import { checkAddresses } from './addresses.ts';
+import { checkAmounts } from './amounts.ts';
 import type { CheckInput } from './checkInput.ts';
+import { checkDaysWritten } from './daysWritten.ts';
 import { checkEnclosures } from './enclosures.ts';
 import { checkGreeting } from './greeting.ts';
+import { checkLinks } from './links.ts';
 import type { Note } from './note.ts';
+import { checkOlderVersion } from './olderVersion.ts';
 import { checkOtherMatter } from './otherMatter.ts';
 import { checkRecipients } from './recipients.ts';
+import { checkRecordChanged } from './recordChanged.ts';
+import { checkReplyToAll } from './replyToAll.ts';
+import { checkRequiredDocuments } from './requiredDocuments.ts';
+import { checkRestricted } from './restricted.ts';
+import { checkSender } from './sender.ts';
+import { checkSentBefore } from './sentBefore.ts';
 import { checkSize } from './size.ts';
 import { checkUnfilled } from './unfilled.ts';
 
@@ -11,15 +22,30 @@ export type Check = (input: CheckInput) => readonly Note[];
 
 /** Every check there is, in the order in which notes are read. A new check is a file and a line here. */
 export const CHECKS: readonly Check[] = [
+  checkSender,
   checkRecipients,
+  checkAddresses,
+  checkSentBefore,
   checkGreeting,
+  checkReplyToAll,
   checkUnfilled,
   checkOtherMatter,
+  checkRecordChanged,
+  checkAmounts,
+  checkDaysWritten,
+  checkLinks,
+  checkRequiredDocuments,
   checkEnclosures,
+  checkOlderVersion,
+  checkRestricted,
   checkSize,
 ];
 
-export const runChecks = (input: CheckInput): readonly Note[] => CHECKS.flatMap((check) => check(input));
+/** What every check has to say, but for the cautions that the practice has turned off. */
+export const runChecks = (input: CheckInput): readonly Note[] =>
+  CHECKS.flatMap((check) => check(input)).filter(
+    ({ severity, code }) => severity === 'stop' || !input.turnedOff.has(code),
+  );
 
 /** Notes that keep a message from going: every stop, and each caution its writer has not acknowledged by its code. */
 export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<string>): readonly Note[] =>
@@ -28,4 +54,6 @@ export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<
 export { readableLetter } from './checkInput.ts';
 export type { CheckInput } from './checkInput.ts';
 export type { Note } from './note.ts';
-export { nameCandidates, referenceCandidates } from './words.ts';
+export { addressCandidates, nameCandidates, referenceCandidates } from './words.ts';
+export { isOneSlipAway } from './addresses.ts';
+export { amountsOf } from './checkInput.ts';

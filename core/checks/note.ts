@@ -12,22 +12,57 @@ export type Remedy =
   | { readonly kind: 'enclose'; readonly documentId: DocumentId; readonly name: string }
   | { readonly kind: 'removeRecipient'; readonly address: string }
   | { readonly kind: 'replaceWords'; readonly block: number; readonly words: string; readonly by: string }
-  | { readonly kind: 'goToBlank'; readonly key: string };
+  | { readonly kind: 'goToBlank'; readonly key: string }
+  | { readonly kind: 'replaceAddress'; readonly address: string; readonly by: string }
+  | { readonly kind: 'keepOnly'; readonly address: string; readonly name: string }
+  | {
+      readonly kind: 'replaceEnclosure';
+      readonly documentId: DocumentId;
+      readonly by: DocumentId;
+      readonly name: string;
+    }
+  | { readonly kind: 'removeEnclosure'; readonly documentId: DocumentId };
 
-export type NoteCode =
-  | 'blankUnfilled'
-  | 'noRecipient'
-  | 'malformedAddress'
-  | 'doNotWriteTo'
-  | 'overSizeLimit'
-  | 'spokenNotEnclosed'
-  | 'noneEnclosed'
-  | 'enclosedNotSpoken'
-  | 'greetingNamesOther'
-  | 'greetingLeavesOut'
-  | 'otherMatterReference'
-  | 'otherMatterName'
-  | 'noSubject';
+/** What cannot go. No practice can turn these off. */
+export const STOPS = [
+  'blankUnfilled',
+  'noRecipient',
+  'malformedAddress',
+  'doNotWriteTo',
+  'overSizeLimit',
+  'documentMissing',
+  'noSender',
+] as const;
+
+/** What goes once its writer has said so; a practice can turn each of them off. */
+export const CAUTIONS = [
+  'greetingNamesOther',
+  'greetingLeavesOut',
+  'answersAllGreetsOne',
+  'otherMatterReference',
+  'otherMatterName',
+  'otherMatterAddress',
+  'addressNear',
+  'addressUnknown',
+  'notOnMatter',
+  'sentBefore',
+  'spokenNotEnclosed',
+  'noneEnclosed',
+  'enclosedNotSpoken',
+  'olderVersion',
+  'restrictedOutside',
+  'weekdayDisagrees',
+  'dayInPast',
+  'dayClosed',
+  'amountDiffers',
+  'recordChanged',
+  'linkDiffers',
+  'noSubject',
+] as const;
+
+export type StopCode = (typeof STOPS)[number];
+export type CautionCode = (typeof CAUTIONS)[number];
+export type NoteCode = StopCode | CautionCode;
 
 /** What a check has to say. A stop cannot go; a caution goes once its writer has said so. */
 export interface Note extends Problem<NoteCode, NoteWhere> {
@@ -36,14 +71,14 @@ export interface Note extends Problem<NoteCode, NoteWhere> {
 }
 
 export const stop = (
-  code: NoteCode,
+  code: StopCode,
   where: NoteWhere,
   params: Note['params'] = {},
   remedies: readonly Remedy[] = [],
 ): Note => ({ code, severity: 'stop', where, params, remedies });
 
 export const caution = (
-  code: NoteCode,
+  code: CautionCode,
   where: NoteWhere,
   params: Note['params'] = {},
   remedies: readonly Remedy[] = [],

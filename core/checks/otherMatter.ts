@@ -2,6 +2,12 @@ import type { CheckInput, Elsewhere } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note, NoteWhere, Remedy } from './note.ts';
 
+const CODES = {
+  reference: 'otherMatterReference',
+  name: 'otherMatterName',
+  address: 'otherMatterAddress',
+} as const;
+
 /**
  * A reference, or the name of a vessel or a party, that belongs to another matter: the surest sign of wording carried
  * over from another letter. What is elsewhere comes from the practice's index, asked for this text's candidates alone.
@@ -10,7 +16,7 @@ export function checkOtherMatter(input: CheckInput): readonly Note[] {
   return input.elsewhere.flatMap((found) => {
     const where = placeOf(found.words, input);
     if (!where) return [];
-    const code = found.kind === 'reference' ? 'otherMatterReference' : 'otherMatterName';
+    const code = CODES[found.kind];
     return [
       caution(
         code,
@@ -28,8 +34,18 @@ function placeOf(words: string, { lines, subject }: CheckInput): NoteWhere | und
   return subject.includes(words) ? { part: 'subject' } : undefined;
 }
 
-/** Only a reference has one sure replacement: this matter's own. */
-function remedyFor({ kind, words }: Elsewhere, where: NoteWhere, { record }: CheckInput): readonly Remedy[] {
-  if (where.part !== 'body' || kind !== 'reference') return [];
-  return [{ kind: 'replaceWords', block: where.block, words, by: record.reference }];
+/** What stands in its place on this matter, where that is sure: the reference, or the name of what the matter is about. */
+function remedyFor(
+  { kind, words, isSubject }: Elsewhere,
+  where: NoteWhere,
+  { record }: CheckInput,
+): readonly Remedy[] {
+  if (where.part !== 'body') return [];
+  const by = kind === 'reference' ? record.reference : isSubject === true ? ownName(record) : undefined;
+  return by === undefined ? [] : [{ kind: 'replaceWords', block: where.block, words, by }];
+}
+
+function ownName({ type, facts }: CheckInput['record']): string | undefined {
+  const value = type.nameFact === undefined ? undefined : facts[type.nameFact];
+  return value?.kind === 'text' ? value.text : undefined;
 }

@@ -40,6 +40,15 @@ const REFERENCE = /\b\p{Lu}{1,4}-\d{2,6}\b/gu;
 /** Longest name looked for, in words, and the most candidates of one message: bounds for the index, not for people. */
 const MAX_NAME_WORDS = 4;
 const MAX_CANDIDATES = 600;
+/** Shorter names are not taken for inflected ones: `Ross` is not `Ros`. */
+const MIN_INFLECTED = 8;
+
+const MAIL_ADDRESS = /[\p{L}\p{N}._%+-]{1,64}@(?:[\p{L}\p{N}-]{1,63}\.){1,8}\p{L}{2,24}/gu;
+
+/** Mail addresses written in a text, as written. */
+export const addressCandidates = (text: string): readonly string[] => [
+  ...new Set([...text.matchAll(MAIL_ADDRESS)].map(([address]) => address)),
+];
 
 /** What in a text might be a reference, as written. */
 export const referenceCandidates = (text: string): readonly string[] => [
@@ -61,7 +70,11 @@ export function nameCandidates(text: string): ReadonlyMap<string, string> {
       if (!last || (end > start && text.slice(words[end - 1]?.to, last.from).trim() !== '')) break;
       if (startsUpper(last.text)) {
         const run = text.slice(first.from, last.to);
-        found.set(foldName(run), run);
+        const key = foldName(run);
+        found.set(key, run);
+        // A plural or a genitive without an apostrophe: `the Gilded Terns`, `Gilded Terns eiere`.
+        if (key.length > MIN_INFLECTED && key.endsWith('s') && !found.has(key.slice(0, -1)))
+          found.set(key.slice(0, -1), run);
       }
     }
   }

@@ -16,10 +16,11 @@ export const DATE_FORMATS = [
  */
 export type DateFormat = (typeof DATE_FORMATS)[number];
 
-const MONTHS = 'January February March April May June July August September October November December'.split(
+export const MONTHS: readonly string[] =
+  'January February March April May June July August September October November December'.split(' ');
+export const WEEKDAYS: readonly string[] = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(
   ' ',
 );
-const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ');
 
 const monthName = (month: number): string => MONTHS[month - 1] ?? '';
 export const weekdayName = (date: PlainDate): string => WEEKDAYS[weekday(date) - 1] ?? '';

@@ -12,3 +12,23 @@ export function latestOfCategory(
 
 const isLater = (a: MatterDocument, b: MatterDocument): boolean =>
   a.addedOn === b.addedOn ? a.version > b.version : a.addedOn > b.addedOn;
+
+/** What a document is called without its count of versions: `Survey report` of `Survey report, draft 3`. */
+const bareName = (name: string): string =>
+  name
+    .replace(/[\s,;–-]*(?:\(?(?:draft|version|rev\.?|v)\s*\d+\)?)$/iu, '')
+    .trim()
+    .toLowerCase();
+
+/** The latest document of the same name and category that came after this one; undefined where this is the latest. */
+export function newerVersion(
+  documents: readonly MatterDocument[],
+  document: MatterDocument,
+): MatterDocument | undefined {
+  const name = bareName(document.name);
+  const latest = latestOfCategory(
+    documents.filter((one) => bareName(one.name) === name),
+    document.category,
+  );
+  return latest && latest.id !== document.id && isLater(latest, document) ? latest : undefined;
+}
