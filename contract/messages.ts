@@ -18,7 +18,8 @@ export type Recipient = Static<typeof Recipient>;
 
 /** A recipient as asked for: an address alone, or a contact's, whose name and roles the record knows. */
 export const RecipientInput = Type.Object({
-  address: Type.String({ minLength: 1, maxLength: 254 }),
+  /** A mail address, a telephone number or a postal address, as the channel has it. */
+  address: Type.String({ minLength: 1, maxLength: 500 }),
   name: Type.Optional(Type.String({ maxLength: 200 })),
   contactId: Type.Optional(Id),
 });
@@ -51,6 +52,10 @@ const Remedy = Type.Union([
     by: Type.String(),
   }),
   Type.Object({ kind: Type.Literal('goToBlank'), key: Type.String() }),
+  Type.Object({ kind: Type.Literal('replaceAddress'), address: Type.String(), by: Type.String() }),
+  Type.Object({ kind: Type.Literal('keepOnly'), address: Type.String(), name: Type.String() }),
+  Type.Object({ kind: Type.Literal('replaceEnclosure'), documentId: Id, by: Id, name: Type.String() }),
+  Type.Object({ kind: Type.Literal('removeEnclosure'), documentId: Id }),
 ]);
 
 export const Note = Type.Object({
@@ -99,8 +104,20 @@ export const InlineJson = Type.Array(Type.Object({ type: Type.String() }, { addi
 });
 const Answers = Type.Record(Type.String({ maxLength: 200 }), Type.String({ maxLength: 50_000 }));
 
+export const Channel = Type.Enum(['email', 'text', 'letter']);
+
+/** How a text message travels (3GPP TS 23.040). */
+export const Segments = Type.Object({
+  encoding: Type.String(),
+  units: Type.Integer(),
+  segments: Type.Integer(),
+  left: Type.Integer(),
+  because: Type.Optional(Type.String()),
+});
+
 export const Message = Type.Object({
   id: Id,
+  channel: Channel,
   matterId: Id,
   matterReference: Type.String(),
   matterTitle: Type.String(),
@@ -110,6 +127,21 @@ export const Message = Type.Object({
   templateId: Type.Union([Id, Type.Null()]),
   templateName: Type.Union([Type.String(), Type.Null()]),
   from: Type.Object({ name: Type.String(), address: Type.String() }),
+  /** Where answers go, when not to the sender. */
+  replyTo: Type.Union([Type.String(), Type.Null()]),
+  copyToSelf: Type.Boolean(),
+  /** A message of their own for each recipient. */
+  each: Type.Boolean(),
+  /** Documents that its template says must go along, beside those of a category. */
+  asks: Type.Array(Type.String()),
+  /** Of a text message. */
+  segments: Type.Union([Segments, Type.Null()]),
+  /** What sending does on the matter besides, in words. */
+  after: Type.Object({
+    followUpDays: Type.Optional(Type.Integer()),
+    followUp: Type.Optional(Type.String()),
+    stage: Type.Optional(Type.String()),
+  }),
   to: Type.Array(Recipient),
   cc: Type.Array(Recipient),
   bcc: Type.Array(Recipient),
@@ -137,6 +169,14 @@ export const StartMessage = Type.Object(
     documentIds: Type.Optional(Type.Array(Id, { maxItems: MAX_ENCLOSURES })),
     /** The entry that this answers: its sender is written to and its thread is kept. */
     inReplyTo: Type.Optional(Id),
+    /** How the entry is taken up: its sender, everybody on it, or somebody new who is to read it. */
+    answer: Type.Optional(Type.Enum(['sender', 'all', 'forward'])),
+    /** Contacts to write to instead of those the template names. */
+    contactIds: Type.Optional(Type.Array(Id, { maxItems: MAX_RECIPIENTS })),
+    /** The way it goes when it starts without a template. */
+    channel: Type.Optional(Channel),
+    /** The follow-up it deals with: done once it is sent. */
+    followUpId: Type.Optional(Id),
   },
   { additionalProperties: false },
 );
@@ -152,6 +192,11 @@ export const ChangeMessage = Type.Object(
     subject: Type.Optional(Type.Union([Type.String({ maxLength: 2_000 }), InlineJson])),
     body: Type.Optional(DocumentJson),
     answers: Type.Optional(Answers),
+    replyTo: Type.Optional(Type.Union([Type.String({ maxLength: 254 }), Type.Null()])),
+    copyToSelf: Type.Optional(Type.Boolean()),
+    each: Type.Optional(Type.Boolean()),
+    /** Start from another template: what was answered, and whoever was chosen by hand, stays. */
+    templateId: Type.Optional(Id),
     enclosures: Type.Optional(
       Type.Array(
         Type.Object({
@@ -191,6 +236,7 @@ export const MessageSummary = Type.Object({
   matterId: Id,
   matterReference: Type.String(),
   matterTitle: Type.String(),
+  channel: Channel,
   state: StateKind,
   stateDetail: StateDetail,
   subject: Type.String(),

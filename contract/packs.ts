@@ -1,7 +1,8 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { DocumentJson } from './messages.ts';
-import { Channel, TemplateContentJson } from './templates.ts';
+import { Channel } from './messages.ts';
+import { TemplateContentJson } from './templates.ts';
 
 /** What a file says it is, so that a reader knows what it may meet. */
 export const PACK_FORMAT = 'officium-template-pack';

@@ -2,9 +2,8 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
 import { Id, Instant, PageQuery, page } from './common.ts';
-import { DocumentJson, InlineJson } from './messages.ts';
+import { Channel, DocumentJson, InlineJson, Segments } from './messages.ts';
 
-export const Channel = Type.Enum(['email', 'text', 'letter']);
 /** `private` is its owner's alone, `shared` everybody's to try, `approved` what the practice stands behind. */
 export const Standing = Type.Enum(['private', 'shared', 'approved', 'retired']);
 export type Standing = 'private' | 'shared' | 'approved' | 'retired';
@@ -100,6 +99,7 @@ export const TemplateContentJson = Type.Object(
     plain: Type.Optional(Type.Literal(true)),
     sender: Type.Optional(Type.Enum(['responsible', 'practice'])),
     replyTo: Type.Optional(Type.String({ maxLength: 254 })),
+    each: Type.Optional(Type.Literal(true)),
     after: Type.Optional(
       Type.Object(
         {
@@ -252,16 +252,7 @@ export const DraftPreview = Type.Object({
     Type.Null(),
   ]),
   /** Of a text message: how it travels. */
-  segments: Type.Union([
-    Type.Object({
-      encoding: Type.String(),
-      units: Type.Integer(),
-      segments: Type.Integer(),
-      left: Type.Integer(),
-      because: Type.Optional(Type.String()),
-    }),
-    Type.Null(),
-  ]),
+  segments: Type.Union([Segments, Type.Null()]),
 });
 export type DraftPreview = Static<typeof DraftPreview>;
 

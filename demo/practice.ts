@@ -28,6 +28,8 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   holidays: holidaysAround(today),
   holdSeconds: 10,
   maxMessageBytes: 25_000_000,
+  cautionsOff: DEFAULT_SETTINGS.cautionsOff,
+  repeatDays: DEFAULT_SETTINGS.repeatDays,
 });
 
 export const demoCalendar = (today: PlainDate): WorkingCalendar => calendarOf(demoSettings(today));

@@ -90,6 +90,8 @@ export async function startApplication(): Promise<Application> {
         OFFICIUM_DEMO: '1',
         OFFICIUM_SMTP_PORT: String(smtpPort),
         OFFICIUM_MAILBOXES_URL: mailboxesUrl,
+        OFFICIUM_TEXT_GATEWAY_URL: `${mailboxesUrl}/gateway/texts`,
+        OFFICIUM_PRINTER_URL: `${mailboxesUrl}/printer`,
         OFFICIUM_LOG: 'error',
       },
     });

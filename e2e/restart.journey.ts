@@ -45,7 +45,7 @@ async function sendTo(
   });
   await post(page, application, `/messages/${id}/send`, {
     holdSeconds: 0,
-    acknowledged: ['greetingNamesOther'],
+    acknowledged: ['greetingNamesOther', 'addressUnknown', 'notOnMatter', 'dayInPast', 'sentBefore'],
   });
   return id;
 }

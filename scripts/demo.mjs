@@ -50,6 +50,8 @@ children.start('The server', [builtServer], {
   OFFICIUM_DEMO: '1',
   OFFICIUM_SMTP_PORT: String(mailPort),
   OFFICIUM_MAILBOXES_URL: `http://localhost:${mailPort + 1}`,
+  OFFICIUM_TEXT_GATEWAY_URL: `http://127.0.0.1:${mailPort + 1}/gateway/texts`,
+  OFFICIUM_PRINTER_URL: `http://127.0.0.1:${mailPort + 1}/printer`,
   OFFICIUM_LOG: process.env.OFFICIUM_LOG ?? 'warn',
 });
 if (await answers(`http://127.0.0.1:${values.port}/api/v1/health`)) {

@@ -169,7 +169,7 @@ describe('the shelf', () => {
       expect(item).toMatchObject({
         templateId: expect.any(String),
         name: expect.any(String),
-        channel: 'email',
+        channel: expect.stringMatching(/^(?:email|text|letter)$/),
         blanks: expect.any(Number),
       });
   });
@@ -237,8 +237,10 @@ describe('a message', () => {
     const { json: draft } = await start({});
     const to = [{ address: 'Desmond.Ottaway@harbourpost.example' }];
     const { json } = await client.call('PATCH', `/messages/${draft.id}`, { to, subject: 'Hello' });
-    expect(json.notes).toMatchObject([{ code: 'doNotWriteTo', severity: 'stop' }]);
-    const sent = await client.call('POST', `/messages/${draft.id}/send`, { acknowledged: ['doNotWriteTo'] });
+    expect(json.notes[0]).toMatchObject({ code: 'doNotWriteTo', severity: 'stop' });
+    const sent = await client.call('POST', `/messages/${draft.id}/send`, {
+      acknowledged: ['doNotWriteTo', 'notOnMatter'],
+    });
     expect([sent.status, code(sent)]).toEqual([422, 'notesStop']);
     expect(sent.json.notes).toMatchObject([{ code: 'doNotWriteTo' }]);
   });
@@ -246,9 +248,17 @@ describe('a message', () => {
   it('is frozen on sending, and thaws when called back', async () => {
     const { json: draft } = await start({ templateId: 'template-report-when' });
     expect(
-      (await client.call('POST', `/messages/${draft.id}/send`, { sendAt: '2020-01-01T00:00:00Z' })).json.code,
+      (
+        await client.call('POST', `/messages/${draft.id}/send`, {
+          sendAt: '2020-01-01T00:00:00Z',
+          acknowledged: ['dayInPast'],
+        })
+      ).json.code,
     ).toBe('badTime');
-    const held = await client.call('POST', `/messages/${draft.id}/send`, { holdSeconds: 30 });
+    const held = await client.call('POST', `/messages/${draft.id}/send`, {
+      holdSeconds: 30,
+      acknowledged: ['dayInPast'],
+    });
     expect([held.status, held.json.state, held.json.stateDetail.leavesAtUtc - office.now()]).toEqual([
       202,
       'held',

@@ -15,6 +15,10 @@ export interface Config {
   readonly firstPerson:
     { readonly name: string; readonly email: string; readonly password: string } | undefined;
   readonly smtp: SmtpSettings;
+  /** Where text messages are handed over; without it none can go. */
+  readonly textGatewayUrl: string | undefined;
+  /** The printer's address (IPP over `http://`); without it letters are kept as files alone. */
+  readonly printerUrl: string | undefined;
   /** Where the stand-in mail host shows its mailboxes. */
   readonly mailboxesUrl: string | undefined;
   readonly logLevel: string;
@@ -41,6 +45,13 @@ function portOf(text: string | undefined, name: string, fallback: number): numbe
 }
 
 const filled = (text: string | undefined): string | undefined => (text === '' ? undefined : text);
+
+function webAddress(text: string | undefined, name: string): string | undefined {
+  const url = filled(text);
+  if (url === undefined) return undefined;
+  if (/^https?:$/.test(URL.canParse(url) ? new URL(url).protocol : '')) return url;
+  throw new ConfigError(`${name} must be an address that begins with http:// or https://, not "${url}".`);
+}
 
 /** Shorter passwords are guessed (NIST SP 800-63B §3.1.1.2 asks for at least this many letters). */
 const MIN_PASSWORD = 15;
@@ -77,6 +88,8 @@ export function readConfig(env: Environment): Config {
       user: filled(env['OFFICIUM_SMTP_USER']),
       password: filled(env['OFFICIUM_SMTP_PASSWORD']),
     },
+    textGatewayUrl: webAddress(env['OFFICIUM_TEXT_GATEWAY_URL'], 'OFFICIUM_TEXT_GATEWAY_URL'),
+    printerUrl: webAddress(env['OFFICIUM_PRINTER_URL'], 'OFFICIUM_PRINTER_URL'),
     mailboxesUrl: filled(env['OFFICIUM_MAILBOXES_URL']),
     logLevel: filled(env['OFFICIUM_LOG']) ?? 'info',
   };

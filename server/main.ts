@@ -10,7 +10,9 @@ import { changeFeed } from './events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
 import type { Office } from './office.ts';
 import { startRunner } from './outgoing/runner.ts';
+import { printTransport } from './outgoing/printTransport.ts';
 import { smtpTransport } from './outgoing/smtpTransport.ts';
+import { textTransport } from './outgoing/textTransport.ts';
 import { openDatabase } from './repositories/database.ts';
 import { ensureFirstPerson } from './usecases/firstPerson.ts';
 import { programCache } from './usecases/programCache.ts';
@@ -36,7 +38,11 @@ async function start(config: Config): Promise<void> {
     },
   };
   await ensureFirstPerson(office);
-  const runner = await startRunner(office, smtpTransport(config.smtp));
+  const runner = await startRunner(office, {
+    email: smtpTransport(config.smtp),
+    text: textTransport(config.textGatewayUrl),
+    letter: printTransport(config.printerUrl),
+  });
   relay.wake = runner.wake;
   const app = await createApp(office);
   const server = app.listen(config.port, config.host, (error?: Error) => {

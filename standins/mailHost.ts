@@ -1,5 +1,6 @@
 import { createServer } from 'node:http';
 import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { SMTPServer } from 'smtp-server';
 import type { SMTPServerDataStream, SMTPServerSession } from 'smtp-server';
@@ -7,6 +8,8 @@ import { behaviourOf, replyError } from './behaviour.ts';
 import { mailStore } from './mailStore.ts';
 import type { MailStore } from './mailStore.ts';
 import { answerPage } from './mailPages.ts';
+import { printer } from './printer.ts';
+import { textGateway } from './textGateway.ts';
 
 /** Takes messages up to this size, and says so in EHLO (RFC 1870). */
 const MAX_MESSAGE_BYTES = 30_000_000;
@@ -96,8 +99,10 @@ async function start(): Promise<void> {
       folder: { type: 'string', default: 'data/mailhost' },
     },
   });
-  await mkdir(values.folder, { recursive: true });
+  const [textsFolder, printedFolder] = [join(values.folder, 'texts'), join(values.folder, 'printed')];
+  for (const folder of [values.folder, textsFolder, printedFolder]) await mkdir(folder, { recursive: true });
   const store = await mailStore(values.folder);
+  const [texts, prints] = [await textGateway(textsFolder), await printer(printedFolder)];
   const fail = (error: Error): never => {
     console.error(`The stand-in mail host could not start: ${error.message}`);
     process.exit(1);
@@ -105,7 +110,12 @@ async function start(): Promise<void> {
   const smtp = smtpHost(store);
   smtp.server.once('error', fail);
   smtp.listen(Number(values['smtp-port']), '127.0.0.1');
-  const web = createServer((request, response) => void answerPage(store, request, response));
+  const web = createServer((request, response) => {
+    const posted = request.method === 'POST' ? request.url : undefined;
+    if (posted === '/gateway/texts') void texts.take(request, response);
+    else if (posted === '/printer') void prints.take(request, response);
+    else void answerPage({ mails: store, texts, prints }, request, response);
+  });
   web.once('error', fail);
   web.listen(Number(values['web-port']), '127.0.0.1', () => {
     console.log('stand-in mail host ready');

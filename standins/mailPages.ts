@@ -2,6 +2,15 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { simpleParser } from 'mailparser';
 import type { AddressObject } from 'mailparser';
 import type { DeliveredMail, MailStore } from './mailStore.ts';
+import type { Printer } from './printer.ts';
+import type { TextGateway } from './textGateway.ts';
+
+/** All that the stand-ins have been given. */
+export interface Delivered {
+  readonly mails: MailStore;
+  readonly texts: TextGateway;
+  readonly prints: Printer;
+}
 
 const STYLE = `body{font:15px/1.5 system-ui,sans-serif;margin:2rem auto;max-width:52rem;padding:0 1rem;color:#222;background:#fff}
 table{border-collapse:collapse;width:100%}td,th{text-align:left;padding:.3rem .8rem .3rem 0;border-bottom:1px solid #ddd;vertical-align:top}
@@ -20,7 +29,7 @@ const textOf = (addresses: AddressObject | AddressObject[] | undefined): string 
 
 /** A plain view of what recipients got: mailboxes, a mailbox, a message, and its bytes. For people and for tests. */
 export async function answerPage(
-  store: MailStore,
+  { mails: store, texts, prints }: Delivered,
   request: IncomingMessage,
   response: ServerResponse,
 ): Promise<void> {
@@ -28,7 +37,13 @@ export async function answerPage(
   const match = /^\/messages\/(\d+)(\/raw|\/attachments\/(\d+))?$/.exec(url.pathname);
   response.setHeader('X-Content-Type-Options', 'nosniff');
   try {
-    if (url.pathname === '/messages.json') send(response, 'application/json', JSON.stringify(store.list()));
+    const printed = /^\/printed\/(\d+)$/.exec(url.pathname);
+    if (url.pathname === '/gateway/texts' || url.pathname === '/printer') response.end();
+    else if (url.pathname === '/texts') send(response, 'text/html; charset=utf-8', textsPage(texts));
+    else if (url.pathname === '/printed') send(response, 'text/html; charset=utf-8', printedPage(prints));
+    else if (printed) send(response, 'application/pdf', await prints.pages(Number(printed[1])));
+    else if (url.pathname === '/messages.json')
+      send(response, 'application/json', JSON.stringify(store.list()));
     else if (match?.[2] === '/raw') send(response, 'message/rfc822', await store.bytes(Number(match[1])));
     else if (match?.[3] !== undefined)
       await sendAttachment(response, await store.bytes(Number(match[1])), Number(match[3]));
@@ -42,6 +57,36 @@ export async function answerPage(
       page('Not here', '<p>There is no such message. <a href="/">All mailboxes</a></p>'),
     );
   }
+}
+
+const otherPages = '<p><a href="/texts">Text messages</a> · <a href="/printed">Printed letters</a></p>';
+
+const atTime = (utc: number): string => new Date(utc).toLocaleString('en-GB');
+
+function textsPage(texts: TextGateway): string {
+  const rows = texts
+    .list()
+    .map(
+      ({ receivedAtUtc, to, text }) =>
+        `<tr><td>${atTime(receivedAtUtc)}<td>${escape(to.join(', '))}<td>${escape(text)}`,
+    );
+  return page(
+    'Text messages',
+    `<p><a href="/">All mailboxes</a></p><table><tr><th>Received<th>To<th>Text${rows.join('')}</table>`,
+  );
+}
+
+function printedPage(prints: Printer): string {
+  const rows = prints
+    .list()
+    .map(
+      ({ number, printedAtUtc, name }) =>
+        `<tr><td>${atTime(printedAtUtc)}<td><a href="/printed/${number}">${escape(name)}</a>`,
+    );
+  return page(
+    'Printed letters',
+    `<p><a href="/">All mailboxes</a></p><table><tr><th>Printed<th>Job${rows.join('')}</table>`,
+  );
 }
 
 function send(response: ServerResponse, type: string, body: string | Buffer): void {
@@ -66,7 +111,7 @@ async function overview(store: MailStore, mailbox: string | null): Promise<strin
     rows.length > 0
       ? `<table><tr><th>Mailbox<th>Messages${rows.join('')}</table>`
       : '<p>Nothing has been delivered yet. What the application sends appears here as its recipients get it.</p>';
-  return page('Mailboxes of the stand-in mail host', list);
+  return page('Mailboxes of the stand-in mail host', otherPages + list);
 }
 
 async function table(store: MailStore, mails: readonly DeliveredMail[]): Promise<string> {

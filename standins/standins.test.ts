@@ -7,12 +7,15 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { behaviourOf, replyError } from './behaviour.ts';
 import { answerPage } from './mailPages.ts';
 import { mailStore } from './mailStore.ts';
+import { printer } from './printer.ts';
+import { textGateway } from './textGateway.ts';
 
 let folder: string;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'officium-standin-'));
 });
 afterAll(() => rm(folder, { recursive: true, force: true }));
+const made = (name: string): Promise<string> => mkdtemp(join(folder, name));
 
 const MAIL = Buffer.from(
   [
@@ -63,8 +66,11 @@ describe('the stand-in mail host', () => {
   });
 
   it('shows mailboxes and messages without running what is in them', async () => {
-    const store = await mailStore(folder);
-    const server = createServer((request, response) => void answerPage(store, request, response));
+    const [texts, prints] = [await textGateway(await made('t')), await printer(await made('p'))];
+    const mails = await mailStore(folder);
+    const server = createServer(
+      (request, response) => void answerPage({ mails, texts, prints }, request, response),
+    );
     await new Promise<void>((done) => {
       server.listen(0, '127.0.0.1', done);
     });

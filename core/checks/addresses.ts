@@ -7,7 +7,13 @@ import type { Note } from './note.ts';
 const LINES = ['to', 'cc', 'bcc'] as const;
 
 /** An address one letter away from a known one, and one that this matter has nothing to do with. */
-export function checkAddresses({ recipients, nearAddresses, knownHere }: CheckInput): readonly Note[] {
+export function checkAddresses({
+  recipients,
+  nearAddresses,
+  knownHere,
+  channel,
+}: CheckInput): readonly Note[] {
+  if (channel !== 'email') return [];
   return LINES.flatMap((part) =>
     recipients[part].flatMap((recipient) => noteOn(recipient, part, nearAddresses, knownHere) ?? []),
   );

@@ -3,7 +3,7 @@ import { asId } from '../model/ids.ts';
 import type { Contact } from '../model/contact.ts';
 import { recipientOf } from '../recipients/recipients.ts';
 import type { Recipient } from '../recipients/recipients.ts';
-import { aksel, calendar, day, directory, ines, matter, organisation, person } from '../tests/fixtures.ts';
+import { aksel, checkInputOf, directory, ines, matter, organisation, person } from '../tests/fixtures.ts';
 import type { CheckInput, Enclosure } from './checkInput.ts';
 import { nameCandidates, notesThatStop, referenceCandidates, runChecks } from './index.ts';
 
@@ -20,33 +20,13 @@ const invoice: Enclosure = {
   sizeBytes: 1000,
 };
 
-const inputFor = (body: readonly string[], change: Partial<CheckInput> = {}): CheckInput => ({
-  subject: 'Saltmarsh Wren',
-  lines: body.map((text, block) => ({ block, text })),
-  openBlanks: [],
-  recipients: { to: [recipient(ines), recipient(aksel)], cc: [], bcc: [] },
-  contacts: directory(ines, aksel),
-  record: matter,
-  enclosures: [],
-  elsewhere: [],
-  maxMessageBytes: 25_000_000,
-  channel: 'email',
-  from: { name: 'Maud Tidewell', address: 'maud@tidewell-roe.example' },
-  today: day('2026-11-24'),
-  calendar,
-  values: [],
-  links: [],
-  amounts: [],
-  knownHere: new Set(['odd.mann@mail.example', 'office@corrant-mutual.example']),
-  ownAddresses: new Set(['maud@tidewell-roe.example']),
-  nearAddresses: new Map(),
-  sentBefore: new Map(),
-  wanted: [],
-  answersAll: false,
-  turnedOff: new Set(),
-  ...change,
-});
-
+const inputFor = (body: readonly string[], change: Partial<CheckInput> = {}): CheckInput =>
+  checkInputOf({
+    lines: body.map((text, block) => ({ block, text })),
+    recipients: { to: [recipient(ines), recipient(aksel)], cc: [], bcc: [] },
+    knownHere: new Set(['odd.mann@mail.example', 'office@corrant-mutual.example']),
+    ...change,
+  });
 const codes = (...args: Parameters<typeof inputFor>) => runChecks(inputFor(...args)).map(({ code }) => code);
 const GREETED = 'Dear Ms Okafor and Mr Lund,';
 

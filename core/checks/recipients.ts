@@ -1,4 +1,4 @@
-import { isMailAddress } from '../recipients/address.ts';
+import { canReach } from '../recipients/address.ts';
 import type { Recipient } from '../recipients/recipients.ts';
 import type { CheckInput } from './checkInput.ts';
 import { stop } from './note.ts';
@@ -7,12 +7,13 @@ import type { Note } from './note.ts';
 const LINES = ['to', 'cc', 'bcc'] as const;
 
 /** Somebody must get it, at an address that can be, and nobody who asked not to be written to. */
-export function checkRecipients({ recipients, contacts }: CheckInput): readonly Note[] {
+export function checkRecipients({ recipients, contacts, channel }: CheckInput): readonly Note[] {
   const notes = LINES.flatMap((part) =>
     recipients[part].flatMap((recipient) => {
       const remedies = [{ kind: 'removeRecipient', address: recipient.address }] as const;
       const params = { name: recipient.name, address: recipient.address };
-      if (!isMailAddress(recipient.address)) return [stop('malformedAddress', { part }, params, remedies)];
+      if (!canReach(channel, recipient.address))
+        return [stop('malformedAddress', { part }, params, remedies)];
       return isBarred(recipient, contacts) ? [stop('doNotWriteTo', { part }, params, remedies)] : [];
     }),
   );

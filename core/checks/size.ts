@@ -6,7 +6,8 @@ import type { Note } from './note.ts';
 const ENCODED_RATIO = 78 / 57;
 
 /** Enclosures as they travel must fit what the sender's host takes. */
-export function checkSize({ enclosures, maxMessageBytes }: CheckInput): readonly Note[] {
+export function checkSize({ enclosures, maxMessageBytes, channel }: CheckInput): readonly Note[] {
+  if (channel !== 'email') return [];
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED_RATIO, 0);
   if (bytes <= maxMessageBytes) return [];
   return [

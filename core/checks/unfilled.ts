@@ -3,9 +3,11 @@ import { caution, stop } from './note.ts';
 import type { Note } from './note.ts';
 
 /** A required blank without an answer cannot go; a message without a subject is pointed out. */
-export function checkUnfilled({ openBlanks, subject }: CheckInput): readonly Note[] {
+export function checkUnfilled({ openBlanks, subject, channel }: CheckInput): readonly Note[] {
   const open = openBlanks.map(({ key, label }) =>
     stop('blankUnfilled', { part: 'subject' }, { label, key }, [{ kind: 'goToBlank', key }]),
   );
-  return subject.trim() === '' ? [...open, caution('noSubject', { part: 'subject' })] : open;
+  return channel !== 'text' && subject.trim() === ''
+    ? [...open, caution('noSubject', { part: 'subject' })]
+    : open;
 }

@@ -1,3 +1,5 @@
+import type { Channel } from '../template/template.ts';
+
 /**
  * An address that mail can go to: one addr-spec of RFC 5321 with a dotted domain, without comments or quoting (which
  * no practice's correspondent uses, and which are how odd things are smuggled in). Bounds: 64 octets before the sign,
@@ -16,6 +18,30 @@ export function isMailAddress(text: string): boolean {
     return false;
   const labels = text.slice(at + 1).split('.');
   return labels.length > 1 && labels.every((label) => LABEL.test(label));
+}
+
+/** Digits of a telephone number, with the signs people set between them (E.164 allows fifteen). */
+const PHONE = /^\+?[\d\s().-]{5,24}$/u;
+const countDigits = (text: string): number => text.replace(/\D/g, '').length;
+
+export const isPhoneNumber = (text: string): boolean =>
+  PHONE.test(text) && countDigits(text) >= 5 && countDigits(text) <= 15;
+
+/** The longest postal address kept. */
+export const MAX_POSTAL = 500;
+
+/** Whether a message of this channel can be brought to an address. */
+export function canReach(channel: Channel, address: string): boolean {
+  switch (channel) {
+    case 'email':
+      return isMailAddress(address);
+    case 'text':
+      return isPhoneNumber(address);
+    case 'letter':
+      return address.trim() !== '' && address.length <= MAX_POSTAL;
+    default:
+      return channel satisfies never;
+  }
 }
 
 /** Addresses that reach the same mailbox compare alike: letter case is not told apart by any host we know of. */

@@ -1,8 +1,16 @@
-import type { Contact, ContactAddress } from '../model/contact.ts';
+import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { ContactId } from '../model/ids.ts';
 import type { MatterRecord, Party } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
+import type { Channel } from '../template/template.ts';
 import { addressKey } from './address.ts';
+
+/** What an address must be for a channel to reach it. */
+export const ADDRESS_KIND: Readonly<Record<Channel, AddressKind>> = {
+  email: 'email',
+  text: 'phone',
+  letter: 'post',
+};
 
 /** Somebody a message goes to; without `contactId` a stranger whose address was typed. */
 export interface Recipient {
@@ -45,11 +53,17 @@ export type RecipientProblem = Problem<'roleUnknown' | 'roleEmpty' | 'noAddress'
  * The address to write to: the labelled one when asked for, else the preferred, else the first; one that bounced
  * only when there is no other.
  */
-export function chooseAddress(contact: Contact, label?: string): ContactAddress | undefined {
-  const mails = contact.addresses.filter((address) => address.kind === 'email');
-  const sound = mails.filter((address) => !address.bounced);
-  const pool = sound.length > 0 ? sound : mails;
-  return pool.find((a) => a.label === label) ?? pool.find((a) => a.preferred) ?? pool[0];
+export function chooseAddress(
+  contact: Contact,
+  label?: string,
+  kind: AddressKind = 'email',
+): ContactAddress | undefined {
+  const all = contact.addresses.filter((address) => address.kind === kind);
+  const sound = all.filter((address) => !address.bounced);
+  const pool = sound.length > 0 ? sound : all;
+  // A text message reaches a mobile alone; where none is said to be one, the preferred number is tried.
+  const mobile = kind === 'phone' ? pool.find((a) => /mobile|cell/iu.test(a.label)) : undefined;
+  return pool.find((a) => a.label === label) ?? mobile ?? pool.find((a) => a.preferred) ?? pool[0];
 }
 
 /**
@@ -59,12 +73,13 @@ export function chooseAddress(contact: Contact, label?: string): ContactAddress 
 export function resolveRecipients(
   rules: RecipientRules,
   record: MatterRecord,
+  channel: Channel = 'email',
 ): { readonly recipients: Recipients; readonly problems: readonly RecipientProblem[] } {
   const seen = new Set<string>();
   const problems: RecipientProblem[] = [];
   const line = (name: keyof Recipients): readonly Recipient[] =>
     rules[name].flatMap((rule) => {
-      const { found, problem } = resolveRule(rule, record, name);
+      const { found, problem } = resolveRule(rule, record, name, channel);
       if (problem) problems.push(problem);
       return found.filter(({ address }) => !seen.has(addressKey(address)) && seen.add(addressKey(address)));
     });
@@ -76,8 +91,13 @@ function resolveRule(
   rule: RecipientRule,
   record: MatterRecord,
   where: keyof Recipients,
+  channel: Channel,
 ): { readonly found: readonly Recipient[]; readonly problem?: RecipientProblem } {
-  if ('address' in rule) return { found: [{ name: rule.name, address: rule.address, roles: [] }] };
+  if ('address' in rule) {
+    // An address that always gets a copy is a mailbox; a letter or a text message has no use for it.
+    const found = channel === 'email' ? [{ name: rule.name, address: rule.address, roles: [] }] : [];
+    return { found };
+  }
   const { role, addressLabel } = rule;
   const definition = record.type.roles.find(({ key }) => key === role);
   if (!definition) {
@@ -88,19 +108,20 @@ function resolveRule(
   if (parties.length === 0) {
     return { found: [], problem: { code: 'roleEmpty', where, params: { role: definition.label } } };
   }
-  const found = parties.flatMap(({ contact }) => recipientOf(contact, record, addressLabel) ?? []);
-  const silent = parties.find(({ contact }) => !chooseAddress(contact, addressLabel));
+  const found = parties.flatMap(({ contact }) => recipientOf(contact, record, addressLabel, channel) ?? []);
+  const silent = parties.find(({ contact }) => !chooseAddress(contact, addressLabel, ADDRESS_KIND[channel]));
   if (!silent) return { found };
   return { found, problem: { code: 'noAddress', where, params: { name: silent.contact.name } } };
 }
 
-/** A contact as a recipient on this matter; undefined where it has no mail address. */
+/** A contact as a recipient on this matter; undefined where it has no address of the channel's kind. */
 export function recipientOf(
   contact: Contact,
   record: MatterRecord,
   addressLabel?: string,
+  channel: Channel = 'email',
 ): Recipient | undefined {
-  const address = chooseAddress(contact, addressLabel);
+  const address = chooseAddress(contact, addressLabel, ADDRESS_KIND[channel]);
   if (!address) return undefined;
   return {
     name: contact.name,

@@ -5,6 +5,7 @@ import type { MatterRecord } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import { resolveRecipients } from '../recipients/recipients.ts';
 import { checkForType } from '../template/checkTemplate.ts';
+import type { Channel } from '../template/template.ts';
 import { latestOfCategory } from './documents.ts';
 
 export type UnavailableReason = Problem<
@@ -17,11 +18,13 @@ export type Readiness =
   | { readonly kind: 'blanks'; readonly count: number }
   | { readonly kind: 'unavailable'; readonly reasons: readonly UnavailableReason[] };
 
-export function readinessOf(program: Program, reader: FieldReader): Readiness {
+export function readinessOf(program: Program, reader: FieldReader, channel: Channel = 'email'): Readiness {
   const { record } = reader.context;
   const faults = typeFaults(program, record);
   const reasons =
-    faults.length > 0 ? faults : [...recipientReasons(program, record), ...documentReasons(program, record)];
+    faults.length > 0
+      ? faults
+      : [...recipientReasons(program, record, channel), ...documentReasons(program, record)];
   if (reasons.length > 0) return { kind: 'unavailable', reasons };
   const toFill = program.content.blanks.filter(
     ({ required, defaultFrom }) => required && !(defaultFrom && reader.read(defaultFrom.path)),
@@ -30,8 +33,12 @@ export function readinessOf(program: Program, reader: FieldReader): Readiness {
   return count === 0 ? { kind: 'ready' } : { kind: 'blanks', count };
 }
 
-function recipientReasons({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
-  const { recipients, problems } = resolveRecipients(content.recipients, record);
+function recipientReasons(
+  { content }: Program,
+  record: MatterRecord,
+  channel: Channel,
+): readonly UnavailableReason[] {
+  const { recipients, problems } = resolveRecipients(content.recipients, record, channel);
   const first = problems.filter(({ where }) => where === 'to');
   if (first.length > 0) return first;
   const barred = new Set(

@@ -124,7 +124,7 @@ const answer = (value: string | boolean): string =>
 
 /** Everything beside the wording, a line each: to whom, with what, and what follows. */
 export function outlineRest(content: TemplateContent, names: OutlineNames): readonly string[] {
-  const { recipients, documents, blanks, category, sender, replyTo, after, plain } = content;
+  const { recipients, documents, blanks, category, sender, replyTo, after, plain, each } = content;
   const line = (name: string, rules: readonly RecipientRule[]): readonly string[] =>
     rules.length > 0 ? [`${name}: ${rules.map(ruleWords).join(', ')}`] : [];
   return [
@@ -133,6 +133,7 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
     ...line('Blind copy', recipients.bcc),
     ...(sender ? [`From: ${sender === 'practice' ? 'the practice' : 'the responsible person'}`] : []),
     ...(replyTo ? [`Answers to: ${replyTo}`] : []),
+    ...(each ? ['One message for each recipient'] : []),
     ...documents.map((rule) => `Encloses: ${documentRuleWords(rule)}`),
     ...blanks.map(
       ({ label, kind, required }) => `Asks: ${label} (${kind}${required ? '' : ', may stay open'})`,

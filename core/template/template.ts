@@ -58,12 +58,51 @@ export interface TemplateContent {
   /** Where answers go, when not to the sender. */
   readonly replyTo?: string;
   readonly after?: AfterSending;
+  /** A message of their own for each it goes to, rather than one for all. */
+  readonly each?: true;
 }
 
-/** How a message goes and what follows, as its template said when it was started. */
-export type Conduct = Pick<TemplateContent, 'plain' | 'sender' | 'replyTo' | 'after'>;
+/** How a message goes and what follows, as its template said when it was started and its writer has changed since. */
+export interface Conduct extends Pick<TemplateContent, 'plain' | 'sender' | 'replyTo' | 'after' | 'each'> {
+  /** A copy goes to whoever writes it, unseen by the others. */
+  readonly copyToSelf?: true;
+  /** It was begun as an answer to everybody. */
+  readonly answersAll?: true;
+  /** The follow-up it deals with: done once it is sent. */
+  readonly followUpId?: string;
+  /** Addresses that its template always writes to. */
+  readonly fixed?: readonly string[];
+  /** Documents that must go along; without a category any will do. */
+  readonly wanted?: readonly WantedDocument[];
+}
 
-export const conductOf = ({ plain, sender, replyTo, after }: TemplateContent): Conduct => ({
+export interface WantedDocument {
+  readonly label: string;
+  readonly category?: string;
+}
+
+const fixedOf = ({ to, cc, bcc }: RecipientRules): readonly string[] =>
+  [...to, ...cc, ...bcc].flatMap((rule) => ('address' in rule ? [rule.address] : []));
+
+/** What a template says must be enclosed. */
+const wantedOf = (documents: readonly DocumentRule[]): readonly WantedDocument[] =>
+  documents.flatMap((rule): readonly WantedDocument[] => {
+    if (rule.kind === 'latest' && rule.required) return [{ label: rule.category, category: rule.category }];
+    return rule.kind === 'ask' && rule.required ? [{ label: rule.label }] : [];
+  });
+
+export const conductOf = ({
+  plain,
+  sender,
+  replyTo,
+  after,
+  each,
+  documents,
+  recipients,
+}: TemplateContent): Conduct => ({
+  ...(each ? { each } : {}),
+  ...(fixedOf(recipients).length > 0 ? { fixed: fixedOf(recipients) } : {}),
+  ...(wantedOf(documents).length > 0 ? { wanted: wantedOf(documents) } : {}),
   ...(plain ? { plain } : {}),
   ...(sender ? { sender } : {}),
   ...(replyTo ? { replyTo } : {}),

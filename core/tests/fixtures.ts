@@ -1,3 +1,4 @@
+import type { CheckInput } from '../checks/checkInput.ts';
 import { compile } from '../merge/compile.ts';
 import type { Program } from '../merge/compile.ts';
 import { fieldReader } from '../merge/fieldReader.ts';
@@ -192,3 +193,31 @@ export const programOf = (
 
 export const directory = (...contacts: readonly Contact[]): ReadonlyMap<Contact['id'], Contact> =>
   new Map(contacts.map((contact) => [contact.id, contact]));
+
+/** What checks look at where nothing is wrong, with what a test changes. */
+export const checkInputOf = (change: Partial<CheckInput> = {}): CheckInput => ({
+  subject: 'Saltmarsh Wren',
+  lines: [],
+  openBlanks: [],
+  recipients: { to: [], cc: [], bcc: [] },
+  contacts: directory(ines, aksel),
+  record: matter,
+  enclosures: [],
+  elsewhere: [],
+  maxMessageBytes: 25_000_000,
+  channel: 'email',
+  from: { name: maud.name, address: maud.email },
+  today: day('2026-11-24'),
+  calendar,
+  values: [],
+  links: [],
+  amounts: [],
+  knownHere: new Set(),
+  ownAddresses: new Set([maud.email]),
+  nearAddresses: new Map(),
+  sentBefore: new Map(),
+  wanted: [],
+  answersAll: false,
+  turnedOff: new Set(),
+  ...change,
+});

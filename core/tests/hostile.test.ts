@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nameCandidates, referenceCandidates, runChecks } from '../checks/index.ts';
+import { addressCandidates, nameCandidates, referenceCandidates, runChecks } from '../checks/index.ts';
 import { foldName, wordsOf } from '../checks/words.ts';
 import { bareSubject } from '../correspondence/answers.ts';
 import { oneLine } from '../merge/fieldText.ts';
@@ -11,9 +11,11 @@ import { planMessage, safeFileName } from '../mime/plan.ts';
 import { formatMoney, money, parseMoney, percentageOf, sumMoney } from '../model/money.ts';
 import { parsePlainDate } from '../model/plainDate.ts';
 import { textValue } from '../model/value.ts';
-import { isMailAddress } from '../recipients/address.ts';
+import { findDates } from '../dates/findDates.ts';
+import { readDate } from '../dates/readDate.ts';
+import { canReach, isMailAddress } from '../recipients/address.ts';
 import { cleanText, isSafeHref, parseDocument, parseInline } from '../template/parseDocument.ts';
-import { field, matter, programOf, readerFor, text, withFacts } from './fixtures.ts';
+import { calendar, checkInputOf, day, field, programOf, readerFor, text, withFacts } from './fixtures.ts';
 
 /** Every function that runs a regular expression on text from outside. A new one belongs in this list. */
 const READERS: Readonly<Record<string, (hostile: string) => unknown>> = {
@@ -32,20 +34,21 @@ const READERS: Readonly<Record<string, (hostile: string) => unknown>> = {
   bareSubject,
   safeFileName,
   checks: (hostile) =>
-    runChecks({
-      subject: hostile,
-      lines: [
-        { block: 0, text: `Dear ${hostile}` },
-        { block: 1, text: `enclosed ${hostile}` },
-      ],
-      openBlanks: [],
-      recipients: { to: [], cc: [], bcc: [] },
-      contacts: new Map(),
-      record: matter,
-      enclosures: [],
-      elsewhere: [],
-      maxMessageBytes: 1,
-    }),
+    runChecks(
+      checkInputOf({
+        subject: hostile,
+        lines: [
+          { block: 0, text: `Dear ${hostile}` },
+          { block: 1, text: `enclosed ${hostile}` },
+        ],
+        links: [{ block: 1, words: hostile, href: hostile }],
+        maxMessageBytes: 1,
+      }),
+    ),
+  addressCandidates,
+  canReach: (hostile) => [canReach('text', hostile), canReach('email', hostile)],
+  findDates: (hostile) => findDates(hostile, day('2026-11-24')),
+  readDate: (hostile) => readDate(hostile, day('2026-11-24'), calendar),
 };
 
 const LENGTH = 100_000;

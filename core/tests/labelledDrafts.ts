@@ -15,6 +15,7 @@ import type { Recipient } from '../recipients/recipients.ts';
 import {
   aksel,
   calendar,
+  checkInputOf,
   day,
   directory,
   documentOf,
@@ -440,32 +441,19 @@ function inputOf(draft: Draft): CheckInput {
   const known = (people: readonly Contact[]): readonly Recipient[] =>
     people.flatMap((contact) => recipientOf(contact, record) ?? []);
   const words = texts.join('\n');
-  return {
-    subject: 'Saltmarsh Wren',
+  return checkInputOf({
     lines,
-    openBlanks: [],
     recipients: { to: [...known(draft.to), ...draft.strangers], cc: known(draft.cc), bcc: [] },
     contacts: directory(ines, aksel, yard, stranger),
     record,
     enclosures: draft.enclosures,
     elsewhere: elsewhereIn(words),
-    maxMessageBytes: 25_000_000,
-    channel: 'email',
-    from: { name: 'Maud Tidewell', address: 'maud@tidewell-roe.example' },
-    today: TODAY,
-    calendar,
     values: draft.values,
     links: draft.links.map((link, n) => ({ ...link, block: 1 + draft.body.length + n })),
     amounts: AMOUNTS,
-    knownHere: new Set(),
-    ownAddresses: new Set(['maud@tidewell-roe.example']),
     nearAddresses: nearOf(draft.strangers),
-    sentBefore: new Map(),
-    wanted: [],
-    answersAll: false,
-    turnedOff: new Set(),
     ...draft.change,
-  };
+  });
 }
 
 /** What the practice's index would say: names and references of other matters among a text's candidates. */

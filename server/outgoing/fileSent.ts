@@ -6,6 +6,7 @@ import type { NewEntry } from '../repositories/correspondence.ts';
 import type { Database } from '../repositories/database.ts';
 import { touchMatter } from '../repositories/matters.ts';
 import type { FrozenMessage, StoredMessage } from '../repositories/messages.ts';
+import { settleFollowUp } from '../repositories/followUps.ts';
 import { findVersion } from '../repositories/templates.ts';
 import { countUse, lastTemplateOnMatter } from '../repositories/templateUses.ts';
 import { openingOf } from '../usecases/opening.ts';
@@ -51,6 +52,8 @@ export async function recordSent(
       });
     }
     await applyAfter(office, tx, message, sentAtUtc);
+    const { followUpId } = message.conduct;
+    if (followUpId !== undefined) await settleFollowUp(tx, followUpId, sentAtUtc);
   };
   await advance(office, message, { to: { kind: 'sent', sentAtUtc, entryId }, personId, along });
   office.changes.tell({ kind: 'entry', id: entryId, matterId: message.matterId });
@@ -76,7 +79,7 @@ function entryFor(
     id,
     matterId: message.matterId,
     direction: 'out',
-    channel: 'email',
+    channel: message.channel,
     occurredAtUtc: sentAtUtc,
     filedAtUtc: sentAtUtc,
     subject: frozen.subject,

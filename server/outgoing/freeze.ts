@@ -1,5 +1,11 @@
+import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import { finishLetter } from '../../core/merge/finish.ts';
+import type { FinishedLetter } from '../../core/merge/finish.ts';
 import { planMessage } from '../../core/mime/plan.ts';
+import type { PlanInput } from '../../core/mime/plan.ts';
+import type { Person } from '../../core/model/matter.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import type { Recipients } from '../../core/recipients/recipients.ts';
 import { cidOf } from '../../core/merge/renderHtml.ts';
 import type { PlannedPicture } from '../../core/mime/plan.ts';
 import { picturesOf } from '../../core/template/parseContent.ts';
@@ -10,6 +16,7 @@ import type { FrozenMessage } from '../repositories/messages.ts';
 import type { DeskMessage } from '../usecases/desk.ts';
 import { greetedOf, readerFor } from '../usecases/desk.ts';
 import { senderOf } from '../usecases/conduct.ts';
+import { setWrittenLetter } from '../usecases/letters.ts';
 import { assemble } from './assemble.ts';
 
 /**
@@ -24,33 +31,79 @@ export async function freeze(
 ): Promise<FrozenMessage> {
   const { message, matter, sender, settings, contacts } = desk;
   const reader = readerFor(matter, sender, settings, greetedOf(message.recipients, contacts), leavesAtUtc);
-  const { conduct } = message;
-  const letter = finishLetter(message, reader, conduct);
-  const from = senderOf(conduct.sender, sender, matter, settings);
+  const letter = finishLetter(message, reader, message.conduct);
+  const from = senderOf(message.conduct.sender, sender, matter, settings);
   const internetMessageId = `<${office.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
-  const plan = planMessage({
-    messageId: internetMessageId,
+  const { bytes, envelopeTo, text } = await bytesOf(office, desk, reader, letter, {
     dateUtc: leavesAtUtc,
     from,
-    recipients: message.recipients,
-    letter,
-    references: message.references,
-    attachments: message.enclosures,
-    pictures: await plannedPictures(office.db, message),
-    ...(conduct.replyTo === undefined ? {} : { replyTo: conduct.replyTo }),
+    messageId: internetMessageId,
   });
-  const bytes = await assemble(plan, office.blobs);
   return {
     internetMessageId,
     blob: await office.blobs.put(bytes),
     sizeBytes: bytes.length,
     envelopeFrom: from.address,
-    envelopeTo: plan.envelopeTo,
+    envelopeTo,
     from,
-    subject: plan.subject,
-    text: letter.text,
+    subject: letter.subject,
+    text,
     cautions,
   };
+}
+
+interface Made {
+  readonly bytes: Buffer;
+  readonly envelopeTo: readonly string[];
+  readonly text: string;
+}
+
+/** What is handed over, by the way it goes: an RFC 5322 message, the words alone, or a page to print. */
+async function bytesOf(
+  office: Office,
+  { message, sender }: DeskMessage,
+  reader: FieldReader,
+  letter: FinishedLetter,
+  head: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId'>,
+): Promise<Made> {
+  const { conduct } = message;
+  switch (message.channel) {
+    case 'email': {
+      const plan = planMessage({
+        ...head,
+        recipients: conduct.copyToSelf ? withCopy(message.recipients, sender) : message.recipients,
+        letter,
+        references: message.references,
+        attachments: message.enclosures,
+        pictures: await plannedPictures(office.db, message),
+        ...(conduct.replyTo === undefined ? {} : { replyTo: conduct.replyTo }),
+      });
+      const bytes = await assemble(plan, office.blobs);
+      return { bytes, envelopeTo: plan.envelopeTo, text: letter.text };
+    }
+    case 'text': {
+      const text = letter.text.trim();
+      return { bytes: Buffer.from(text), envelopeTo: addressesOf(message.recipients), text };
+    }
+    case 'letter': {
+      const bytes = await setWrittenLetter(office, message, reader);
+      return { bytes, envelopeTo: addressesOf(message.recipients), text: letter.text };
+    }
+    default:
+      return message.channel satisfies never;
+  }
+}
+
+const addressesOf = ({ to, cc, bcc }: Recipients): readonly string[] => [
+  ...new Set([...to, ...cc, ...bcc].map(({ address }) => address)),
+];
+
+/** A blind copy for whoever writes, unless they are among the recipients as it is. */
+function withCopy(recipients: Recipients, { name, email }: Person): Recipients {
+  const there = addressesOf(recipients).some((address) => addressKey(address) === addressKey(email));
+  return there
+    ? recipients
+    : { ...recipients, bcc: [...recipients.bcc, { name, address: email, roles: [] }] };
 }
 
 /** The pictures that a message shows; one that the practice no longer knows is left out, and its words stand instead. */

@@ -10,7 +10,7 @@ import { startMessage } from '../usecases/startMessage.ts';
 import { decideMessage, recallMessage, sendMessage } from '../usecases/sendMessage.ts';
 import { NOW, openOffice, runOnce } from '../tests/practice.ts';
 import type { TestOffice } from '../tests/practice.ts';
-import type { Transport } from './smtpTransport.ts';
+import type { Transport } from './transport.ts';
 
 let office: TestOffice;
 let maud: Account;
@@ -43,7 +43,10 @@ function scripted(...outcomes: AttemptOutcome[]): Transport & { readonly handed:
 
 async function sendOne(holdSeconds = 0): Promise<string> {
   const draft = await startMessage(office, maud, matterId, { templateId: 'template-report-when' });
-  const sent = await sendMessage(office, maud, draft.id, { holdSeconds });
+  const sent = await sendMessage(office, maud, draft.id, {
+    holdSeconds,
+    acknowledged: ['dayInPast'],
+  });
   return sent.id;
 }
 

@@ -5,8 +5,8 @@ import { listDue, listSending, nextDue } from '../repositories/messages.ts';
 import type { StoredMessage } from '../repositories/messages.ts';
 import { MovedMeanwhile, advance } from './advance.ts';
 import { recordSent } from './fileSent.ts';
-import { ATTEMPT_LIMIT_MS } from './smtpTransport.ts';
-import type { Attempt, Transport } from './smtpTransport.ts';
+import { ATTEMPT_LIMIT_MS } from './transport.ts';
+import type { Attempt, Transports } from './transport.ts';
 
 /** Messages on their way at once, and so the most connections open: hosts commonly allow ten. */
 const AT_ONCE = 4;
@@ -27,7 +27,7 @@ export interface Runner {
  * Starts the runner. What another process was sending when it ended is settled first: nobody else can own this data
  * folder, so its leases are lost, whatever their expiry says.
  */
-export async function startRunner(office: Office, transport: Transport): Promise<Runner> {
+export async function startRunner(office: Office, transports: Transports): Promise<Runner> {
   const owner = office.newId();
   for (const message of await listSending(office.db)) await settleLost(office, message);
 
@@ -49,7 +49,7 @@ export async function startRunner(office: Office, transport: Transport): Promise
 
   /** Moves one on, beside the others: a slow host keeps nobody else waiting. */
   const begin = (message: StoredMessage): void => {
-    const run = moveOn(office, transport, owner, message)
+    const run = moveOn(office, transports, owner, message)
       .catch((error: unknown) => (error instanceof MovedMeanwhile ? undefined : error))
       .then((fault) => {
         underWay.delete(message.id);
@@ -101,7 +101,7 @@ export async function startRunner(office: Office, transport: Transport): Promise
 
 async function moveOn(
   office: Office,
-  transport: Transport,
+  transports: Transports,
   owner: string,
   message: StoredMessage,
 ): Promise<void> {
@@ -112,7 +112,7 @@ async function moveOn(
       return;
     case 'queued':
     case 'deferred':
-      return attempt(office, transport, owner, message, state.attempts + 1);
+      return attempt(office, transports, owner, message, state.attempts + 1);
     case 'sending':
       return settleLost(office, message);
     case 'draft':
@@ -132,7 +132,7 @@ async function settleLost(office: Office, message: StoredMessage): Promise<void>
 
 async function attempt(
   office: Office,
-  transport: Transport,
+  transports: Transports,
   owner: string,
   message: StoredMessage,
   attempts: number,
@@ -156,8 +156,13 @@ async function attempt(
     });
     return;
   }
-  const envelope = { from: frozen.envelopeFrom, to: frozen.envelopeTo };
-  const result = await transport.send(envelope, bytes, async () => {
+  const envelope = {
+    from: frozen.envelopeFrom,
+    to: frozen.envelopeTo,
+    reference: frozen.internetMessageId,
+    subject: frozen.subject,
+  };
+  const result = await transports[message.channel].send(envelope, bytes, async () => {
     claimed = await advance(office, claimed, { to: lease(true), personId: null });
   });
   await recordAttempt(office, claimed, result, attempts);

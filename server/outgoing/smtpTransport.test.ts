@@ -35,7 +35,12 @@ async function hostWith(options: SMTPServerOptions) {
 }
 
 const BYTES = Buffer.from('Subject: dots\r\n\r\n.\r\n..two\r\nplain\r\n', 'latin1');
-const envelope = { from: 'maud@tidewell-roe.example', to: ['a@x.example', 'b@x.example'] };
+const envelope = {
+  from: 'maud@tidewell-roe.example',
+  to: ['a@x.example', 'b@x.example'],
+  reference: '<1@tidewell-roe.example>',
+  subject: 'Saltmarsh Wren',
+};
 const reply = (responseCode: number, words: string) => Object.assign(new Error(words), { responseCode });
 
 async function collect(stream: NodeJS.ReadableStream): Promise<Buffer> {

@@ -2,31 +2,10 @@ import { Readable } from 'node:stream';
 import SMTPConnection from 'nodemailer/lib/smtp-connection';
 import type { AttemptOutcome } from '../../core/model/message.ts';
 import type { SmtpSettings } from '../config.ts';
+import { ANSWER_TIMEOUT_MS } from './transport.ts';
+import type { Envelope, Transport } from './transport.ts';
 
 const CONNECTION_TIMEOUT_MS = 20_000;
-/** RFC 5321 §4.5.3.2 would wait ten minutes for the end of data; a person waits for one, and then decides. */
-const ANSWER_TIMEOUT_MS = 60_000;
-/** The longest an attempt can take; the lease on a message must outlast it. */
-export const ATTEMPT_LIMIT_MS = 4 * ANSWER_TIMEOUT_MS;
-
-export interface Envelope {
-  readonly from: string;
-  readonly to: readonly string[];
-}
-
-/** How an attempt ended, and whom the host refused where it took the rest. */
-export interface Attempt {
-  readonly outcome: AttemptOutcome;
-  readonly refusals: readonly { readonly address: string; readonly reply: string }[];
-}
-
-export interface Transport {
-  /**
-   * Hands frozen bytes to the host. `beforeData` is awaited after the host has said it will take them and before the
-   * first byte goes; if it fails nothing has gone.
-   */
-  readonly send: (envelope: Envelope, bytes: Buffer, beforeData: () => Promise<void>) => Promise<Attempt>;
-}
 
 /** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
 export function smtpTransport(settings: SmtpSettings): Transport {

@@ -1,5 +1,5 @@
 import { groupBy } from '../../core/model/groupBy.ts';
-import type { Contact, ContactAddress } from '../../core/model/contact.ts';
+import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import { addressKey } from '../../core/recipients/address.ts';
@@ -91,13 +91,14 @@ export async function findContacts(
   return new Map(rows.map((row) => [asId<ContactId>(row.id), toContact(row, byContact.get(row.id) ?? [])]));
 }
 
-/** The contacts who hold any of these mail addresses. */
+/** The contacts who hold any of these addresses of a kind. */
 export async function findContactsByAddress(
   db: Database,
   addresses: readonly string[],
+  kind: AddressKind = 'email',
 ): Promise<ReadonlyMap<ContactId, Contact>> {
   const keys = addresses.map(addressKey);
-  const rows = await db<AddressRow>('contact_addresses').where({ kind: 'email' }).whereIn('value_key', keys);
+  const rows = await db<AddressRow>('contact_addresses').where({ kind }).whereIn('value_key', keys);
   return findContacts(db, [...new Set(rows.map(({ contact_id }) => contact_id))]);
 }
 

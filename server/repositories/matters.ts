@@ -1,6 +1,5 @@
 import { groupBy } from '../../core/model/groupBy.ts';
 import { foldName } from '../../core/checks/words.ts';
-import type { Elsewhere } from '../../core/checks/checkInput.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { DocumentId, MatterId, PersonId } from '../../core/model/ids.ts';
 import type { MatterDocument, MatterRecord, Person, Row } from '../../core/model/matter.ts';
@@ -42,12 +41,15 @@ interface DocumentRow {
   size_bytes: number;
   blob: string;
   added_on: string;
+  restricted: number;
 }
 
 /** A document as the store keeps it: what core knows, and where the bytes are. */
 export interface StoredDocument extends MatterDocument {
   readonly fileName: string;
   readonly blob: string;
+  /** For the practice alone. */
+  readonly restricted?: boolean;
 }
 
 export interface StoredMatter extends MatterRecord {
@@ -65,6 +67,7 @@ const toDocument = (row: DocumentRow): StoredDocument => ({
   sizeBytes: row.size_bytes,
   blob: row.blob,
   addedOn: row.added_on as PlainDate,
+  ...(row.restricted === 1 ? { restricted: true } : {}),
 });
 
 const visible = (db: Database, personId: string) => db<MatterRow>('matters').where(seenBy(db, personId));
@@ -285,7 +288,11 @@ export function namesToGuard({ type, facts, parties }: MatterRecord): readonly s
   return subject?.kind === 'text' ? [subject.text, ...people] : people;
 }
 
-async function insertDocument(db: Database, matterId: string, document: StoredDocument): Promise<void> {
+export async function insertDocument(
+  db: Database,
+  matterId: string,
+  document: StoredDocument,
+): Promise<void> {
   await db<DocumentRow>('documents').insert({
     id: document.id,
     matter_id: matterId,
@@ -297,47 +304,8 @@ async function insertDocument(db: Database, matterId: string, document: StoredDo
     size_bytes: document.sizeBytes,
     blob: document.blob,
     added_on: document.addedOn,
+    restricted: document.restricted ? 1 : 0,
   });
-}
-
-/** A name on more matters than this (a broker, a yard's manager) says nothing about which one a text belongs to. */
-const COMMON_NAME_MATTERS = 3;
-
-/**
- * Which of a text's candidates belong to other matters and not to this one. Only the candidates are looked up, so that
- * the cost is the text's, however large the practice is. `names` maps folded names to the words as written.
- */
-export async function findElsewhere(
-  db: Database,
-  personId: string,
-  matterId: string,
-  references: readonly string[],
-  names: ReadonlyMap<string, string>,
-): Promise<readonly Elsewhere[]> {
-  const others = await visible(db, personId)
-    .whereIn('matters.reference', [...references])
-    .whereNot('matters.id', matterId)
-    .select<{ reference: string }[]>('matters.reference');
-  const rows = await db('matter_names')
-    .join('matters', 'matters.id', 'matter_names.matter_id')
-    .whereIn('name_key', [...names.keys()])
-    .whereIn('matters.id', visible(db, personId).select('matters.id'))
-    .select<{ name_key: string; id: string; reference: string }[]>(
-      'name_key',
-      'matters.id',
-      'matters.reference',
-    );
-  const found: Elsewhere[] = others.map(({ reference }) => ({
-    words: reference,
-    kind: 'reference',
-    matterReference: reference,
-  }));
-  for (const [key, matters] of groupBy(rows, ({ name_key }) => name_key)) {
-    const [first] = matters;
-    if (!first || matters.length > COMMON_NAME_MATTERS || matters.some(({ id }) => id === matterId)) continue;
-    found.push({ words: names.get(key) ?? key, kind: 'name', matterReference: first.reference });
-  }
-  return found;
 }
 
 /** Moves a matter up in the list of recent ones, and counts what was filed on it. */

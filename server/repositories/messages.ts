@@ -4,7 +4,7 @@ import type { MessageState, MessageStateKind } from '../../core/model/message.ts
 import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { Answers, BlankDefinition } from '../../core/template/blanks.ts';
 import type { DocumentNode, InlineDocument } from '../../core/template/document.ts';
-import type { Conduct } from '../../core/template/template.ts';
+import type { Channel, Conduct } from '../../core/template/template.ts';
 import { readCursor, toPage } from './cursor.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
@@ -39,6 +39,7 @@ export interface StoredMessage {
   readonly matterId: MatterId;
   readonly authorId: PersonId;
   readonly templateVersionId: string | null;
+  readonly channel: Channel;
   readonly state: MessageState;
   readonly revision: number;
   readonly recipients: Recipients;
@@ -60,6 +61,7 @@ interface MessageRow {
   matter_id: string;
   author_id: string;
   template_version_id: string | null;
+  channel: Channel;
   state: MessageStateKind;
   state_detail: string;
   due_utc: number | null;
@@ -83,6 +85,7 @@ const toMessage = (row: MessageRow): StoredMessage => ({
   matterId: asId<MatterId>(row.matter_id),
   authorId: asId<PersonId>(row.author_id),
   templateVersionId: row.template_version_id,
+  channel: row.channel,
   state: fromJson<MessageState>(row.state_detail),
   revision: row.revision,
   recipients: fromJson<Recipients>(row.recipients),
@@ -132,6 +135,7 @@ const contentColumns = (message: StoredMessage) => ({
   blanks: JSON.stringify(message.blanks),
   answers: JSON.stringify(message.answers),
   enclosures: JSON.stringify(message.enclosures),
+  conduct: JSON.stringify(message.conduct),
   references: JSON.stringify(message.references),
 });
 
@@ -141,10 +145,10 @@ export async function insertMessage(db: Database, message: StoredMessage): Promi
     matter_id: message.matterId,
     author_id: message.authorId,
     template_version_id: message.templateVersionId,
+    channel: message.channel,
     ...stateColumns(message.state),
     revision: message.revision,
     ...contentColumns(message),
-    conduct: JSON.stringify(message.conduct),
     frozen: message.frozen && JSON.stringify(message.frozen),
     created_utc: message.createdUtc,
     updated_utc: message.updatedUtc,
@@ -160,8 +164,18 @@ export async function findMessage(db: Database, id: string): Promise<StoredMessa
 export async function updateDraft(db: Database, message: StoredMessage, revision: number): Promise<boolean> {
   const changed = await db<MessageRow>('messages')
     .where({ id: message.id, revision, state: 'draft', discarded_utc: null })
-    .update({ ...contentColumns(message), revision: revision + 1, updated_utc: message.updatedUtc });
+    .update({
+      ...contentColumns(message),
+      template_version_id: message.templateVersionId,
+      revision: revision + 1,
+      updated_utc: message.updatedUtc,
+    });
   return changed === 1;
+}
+
+/** Keeps what is left of a message whose other recipients get one of their own, in the move that sends it. */
+export async function updateSplit(db: Database, message: StoredMessage): Promise<void> {
+  await db<MessageRow>('messages').where({ id: message.id }).update(contentColumns(message));
 }
 
 /** Moves a message on if it is still where it was read; false where something else has moved it since. */
@@ -220,7 +234,16 @@ export async function listSending(db: Database): Promise<readonly StoredMessage[
 
 export interface MessageListItem extends Pick<
   StoredMessage,
-  'id' | 'matterId' | 'state' | 'recipients' | 'subject' | 'answers' | 'blanks' | 'frozen' | 'updatedUtc'
+  | 'id'
+  | 'matterId'
+  | 'channel'
+  | 'state'
+  | 'recipients'
+  | 'subject'
+  | 'answers'
+  | 'blanks'
+  | 'frozen'
+  | 'updatedUtc'
 > {
   readonly matterReference: string;
   readonly matterTitle: string;

@@ -1,3 +1,4 @@
+import { findElsewhere } from './checkFacts.ts';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { foldName } from '../../core/checks/words.ts';
@@ -9,7 +10,7 @@ import type { TestOffice } from '../tests/practice.ts';
 import { findContacts, findContactsByAddress, insertContact } from './contacts.ts';
 import { findEntry, insertEntry, listEntries } from './correspondence.ts';
 import type { NewEntry } from './correspondence.ts';
-import { findElsewhere, findMatter, isVisible } from './matters.ts';
+import { findMatter, isVisible } from './matters.ts';
 import { DEFAULT_SETTINGS, calendarOf, readSettings, sessionSecret, writeSettings } from './settings.ts';
 import { countUse, templateUses } from './templateUses.ts';
 
@@ -144,18 +145,16 @@ describe('contacts', () => {
 
 describe('names of other matters', () => {
   const ask = (names: readonly string[], references: readonly string[] = [], personId = 'person-maud') =>
-    findElsewhere(
-      office.db,
-      personId,
-      matterId,
+    findElsewhere(office.db, personId, matterId, {
       references,
-      new Map(names.map((name) => [foldName(name), name])),
-    );
+      names: new Map(names.map((name) => [foldName(name), name])),
+      addresses: [],
+    });
 
   it('are told where they are another’s alone', async () => {
     expect(await ask(['Gilded Tern'], ['SV-2044', 'SV-2041', 'XX-1'])).toEqual([
       { words: 'SV-2044', kind: 'reference', matterReference: 'SV-2044' },
-      { words: 'Gilded Tern', kind: 'name', matterReference: 'SV-2044' },
+      { words: 'Gilded Tern', kind: 'name', matterReference: 'SV-2044', isSubject: true },
     ]);
   });
 

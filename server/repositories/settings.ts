@@ -20,6 +20,10 @@ export interface PracticeSettings {
   readonly holdSeconds: number;
   /** The most the sender's host takes for one message, encoded. */
   readonly maxMessageBytes: number;
+  /** Cautions that the practice does without, by code. */
+  readonly cautionsOff: readonly string[];
+  /** The same template to the same person within so many days is pointed out; 0 never does. */
+  readonly repeatDays: number;
 }
 
 const KEY = 'practice';
@@ -38,6 +42,8 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   holidays: [],
   holdSeconds: 15,
   maxMessageBytes: 25_000_000,
+  cautionsOff: [],
+  repeatDays: 5,
 };
 
 export async function readSettings(db: Database): Promise<PracticeSettings> {

@@ -23,8 +23,8 @@ export const correspondenceRoutes = [
     status: 200,
     answers: 'message/rfc822',
     handle: async ({ office, person, params, response }) => {
-      const { bytes, fileName } = await rawEntry(office, person, params.id);
-      sendFile(response, bytes, 'message/rfc822', fileName);
+      const { bytes, fileName, mediaType } = await rawEntry(office, person, params.id);
+      sendFile(response, bytes, mediaType, fileName);
       return undefined;
     },
   }),

@@ -1,9 +1,11 @@
 import type { ChangeMessage, Message } from '../../contract/messages.ts';
+import { oneLine } from '../../core/merge/fieldText.ts';
 import { refreshValues } from '../../core/merge/refresh.ts';
 import type { Result } from '../../core/model/problem.ts';
 import { parseDocument, parseInline } from '../../core/template/parseDocument.ts';
 import type { DocumentProblem } from '../../core/template/parseDocument.ts';
 import type { DocumentNode, InlineDocument } from '../../core/template/document.ts';
+import type { Conduct } from '../../core/template/template.ts';
 import { HttpProblem } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { insertAuditEvent } from '../repositories/audit.ts';
@@ -15,6 +17,7 @@ import { deskMessage, layOut } from './desk.ts';
 import { encloseDocuments } from './enclosures.ts';
 import { viewMessage } from './messageView.ts';
 import { resolveInputs } from './recipientInputs.ts';
+import { switchTemplate } from './switchTemplate.ts';
 
 /**
  * Changes a draft: only what is given, and only if nobody changed it since `revision`. After new recipients its
@@ -30,7 +33,11 @@ export async function changeMessage(
   if (message.state.kind !== 'draft')
     throw new HttpProblem('notADraft', 'It has left the desk. Call it back to change it.');
   const revision = change.revision ?? message.revision;
-  const changed = { ...(await applyChange(office, matter, message, change)), updatedUtc: office.now() };
+  const begun =
+    change.templateId === undefined
+      ? message
+      : await switchTemplate(office, message, matter, change.templateId);
+  const changed = { ...(await applyChange(office, matter, begun, change)), updatedUtc: office.now() };
   const desk = await layOut(office, changed, matter);
   const renewed = change.to ? refreshValues(changed, desk.reader) : changed;
 
@@ -63,7 +70,7 @@ async function applyChange(
 ): Promise<StoredMessage> {
   const line = (name: 'to' | 'cc' | 'bcc') => {
     const inputs = change[name];
-    return inputs ? resolveInputs(office, matter, inputs) : message.recipients[name];
+    return inputs ? resolveInputs(office, matter, inputs, message.channel) : message.recipients[name];
   };
   const recipients = { to: await line('to'), cc: await line('cc'), bcc: await line('bcc') };
   return {
@@ -71,10 +78,23 @@ async function applyChange(
     recipients,
     subject: change.subject === undefined ? message.subject : readSubject(change.subject),
     body: change.body === undefined ? message.body : readBody(change.body),
+    conduct: changeConduct(message.conduct, change),
     answers: change.answers ? { ...message.answers, ...change.answers } : message.answers,
     enclosures: change.enclosures
       ? encloseDocuments(matter, change.enclosures, message.enclosures)
       : message.enclosures,
+  };
+}
+
+/** How it goes, as its writer changes it; what is undone leaves no trace in it. */
+function changeConduct(conduct: Conduct, { replyTo, copyToSelf, each }: ChangeMessage): Conduct {
+  const { replyTo: oldReplyTo, copyToSelf: oldCopy, each: oldEach, ...rest } = conduct;
+  const answersTo = replyTo === undefined ? oldReplyTo : replyTo === null ? undefined : oneLine(replyTo);
+  return {
+    ...rest,
+    ...(answersTo ? { replyTo: answersTo } : {}),
+    ...((copyToSelf ?? oldCopy) ? { copyToSelf: true } : {}),
+    ...((each ?? oldEach) ? { each: true } : {}),
   };
 }
 

@@ -6,6 +6,7 @@ import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { findEntry, listEntries } from '../repositories/correspondence.ts';
 import type { EntryAttachment, EntryListItem } from '../repositories/correspondence.ts';
+import { findMessage } from '../repositories/messages.ts';
 import { findMatter, isVisible } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import { findPerson } from '../repositories/people.ts';
@@ -57,10 +58,7 @@ async function visibleEntry(
 /** An entry in full. Its text is read from the exact bytes that were filed, each time: there is no second copy to differ. */
 export async function readEntry(office: Office, person: Account, id: string): Promise<EntryDetail> {
   const { entry, matter } = await visibleEntry(office, person, id);
-  const parsed = await simpleParser(await office.blobs.get(entry.rawBlob), {
-    skipImageLinks: true,
-    maxHtmlLengthToParse: 2_000_000,
-  });
+  const { html, text } = await wordsOf(office, entry);
   const author = entry.authorId === null ? undefined : await findPerson(office.db, entry.authorId);
   const template =
     entry.templateVersionId === null ? undefined : await findVersion(office.db, entry.templateVersionId);
@@ -73,8 +71,8 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
     to: [...to],
     cc: [...cc],
     bcc: [...bcc],
-    html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
-    text: parsed.text ?? '',
+    html,
+    text,
     attachments: entry.attachments.map(({ name, mediaType, sizeBytes }, index) => ({
       index,
       name,
@@ -90,17 +88,52 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
   };
 }
 
-/** The exact bytes that went or came, as `message/rfc822`. */
+/** What an entry says: read from its message, or, of a printed letter, from the words it was set from. */
+async function wordsOf(
+  office: Office,
+  entry: EntryListItem,
+): Promise<{ readonly html: string | null; readonly text: string }> {
+  const bytes = await office.blobs.get(entry.rawBlob);
+  switch (entry.channel) {
+    case 'text':
+      return { html: null, text: bytes.toString('utf8') };
+    case 'letter': {
+      const message = entry.messageId === null ? undefined : await findMessage(office.db, entry.messageId);
+      return { html: null, text: message?.frozen?.text ?? entry.opening };
+    }
+    default: {
+      const parsed = await simpleParser(bytes, { skipImageLinks: true, maxHtmlLengthToParse: 2_000_000 });
+      return {
+        html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
+        text: parsed.text ?? '',
+      };
+    }
+  }
+}
+
+/** What the exact bytes of an entry are, by the way it went. */
+const RAW_KINDS: Readonly<Record<string, { readonly mediaType: string; readonly ending: string }>> = {
+  email: { mediaType: 'message/rfc822', ending: 'eml' },
+  text: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
+  letter: { mediaType: 'application/pdf', ending: 'pdf' },
+};
+
+/** The exact bytes that went or came. */
 export async function rawEntry(
   office: Office,
   person: Account,
   id: string,
-): Promise<{ readonly bytes: Buffer; readonly fileName: string }> {
+): Promise<{ readonly bytes: Buffer; readonly fileName: string; readonly mediaType: string }> {
   const { entry, matter } = await visibleEntry(office, person, id);
   const day = new Date(entry.occurredAtUtc).toISOString().slice(0, 10);
+  const { mediaType, ending } = RAW_KINDS[entry.channel] ?? {
+    mediaType: 'application/octet-stream',
+    ending: 'bin',
+  };
   return {
     bytes: await office.blobs.get(entry.rawBlob),
-    fileName: `${matter.reference} ${day} ${entry.direction}.eml`,
+    fileName: `${matter.reference} ${day} ${entry.direction}.${ending}`,
+    mediaType,
   };
 }
 

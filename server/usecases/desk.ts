@@ -1,6 +1,4 @@
 import { zonedTime } from '../../core/dates/zonedClock.ts';
-import { runChecks, nameCandidates, readableLetter, referenceCandidates } from '../../core/checks/index.ts';
-import type { Note } from '../../core/checks/index.ts';
 import { fieldReader } from '../../core/merge/fieldReader.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import type { BlockNode } from '../../core/template/document.ts';
@@ -11,7 +9,7 @@ import type { Recipients } from '../../core/recipients/recipients.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { findContacts } from '../repositories/contacts.ts';
-import { findElsewhere, findMatter } from '../repositories/matters.ts';
+import { findMatter } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import { findMessage } from '../repositories/messages.ts';
 import type { StoredMessage } from '../repositories/messages.ts';
@@ -82,31 +80,4 @@ export async function contactsBehind(
   const unknown = wanted.filter((id) => !known.has(id));
   if (unknown.length === 0) return known;
   return new Map([...known, ...(await findContacts(office.db, unknown))]);
-}
-
-/** Runs every check on a message as it stands. */
-export async function checkDeskMessage(
-  office: Office,
-  person: Account,
-  desk: DeskMessage,
-): Promise<readonly Note[]> {
-  const { message, matter, settings, contacts, reader } = desk;
-  const letter = readableLetter(message, reader);
-  const words = [letter.subject, ...letter.lines.map(({ text }) => text)].join('\n');
-  const elsewhere = await findElsewhere(
-    office.db,
-    person.id,
-    matter.id,
-    referenceCandidates(words),
-    nameCandidates(words),
-  );
-  return runChecks({
-    ...letter,
-    recipients: message.recipients,
-    contacts,
-    record: matter,
-    enclosures: message.enclosures,
-    elsewhere,
-    maxMessageBytes: settings.maxMessageBytes,
-  });
 }

@@ -5,7 +5,8 @@ import { insertAuditEvent } from '../repositories/audit.ts';
 import { isVisible } from '../repositories/matters.ts';
 import { discardDraft, listOutTray, restoreDraft } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
-import { checkDeskMessage, deskMessage } from './desk.ts';
+import { checkDeskMessage } from './checkDesk.ts';
+import { deskMessage } from './desk.ts';
 import { viewMessage, viewNotes, viewSummary } from './messageView.ts';
 
 const DEFAULT_PAGE = 50;

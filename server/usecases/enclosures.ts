@@ -123,7 +123,7 @@ async function enclosureOf(
 }
 
 /** An id for what is enclosed and stands on no matter: the same bytes are the same enclosure. */
-const madeId = (kind: 'file' | 'letter', blob: string): DocumentId =>
+export const madeId = (kind: 'file' | 'letter' | 'entry' | 'made', blob: string): DocumentId =>
   asId<DocumentId>(`${kind}-${blob.slice(0, 40)}`);
 
 const fileNameFrom = (nodes: InlineDocument, reader: FieldReader): string =>

@@ -2,11 +2,13 @@ import { formatDate } from '../../core/dates/formatDate.ts';
 import { compile } from '../../core/merge/compile.ts';
 import type { Program } from '../../core/merge/compile.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
-import { finishProgram } from '../../core/merge/finish.ts';
+import { finishLetter, finishProgram } from '../../core/merge/finish.ts';
 import { merge } from '../../core/merge/merge.ts';
 import { settleLetter } from '../../core/merge/settle.ts';
 import type { Contact } from '../../core/model/contact.ts';
+import type { Practice } from '../../core/model/matter.ts';
 import { contactsOf, resolveRecipients } from '../../core/recipients/recipients.ts';
+import type { Recipient } from '../../core/recipients/recipients.ts';
 import type { BlockNode } from '../../core/template/document.ts';
 import { documentRuleWords } from '../../core/template/outline.ts';
 import { picturesOf } from '../../core/template/parseContent.ts';
@@ -17,6 +19,7 @@ import type { TemplateContent } from '../../core/template/template.ts';
 import { letterPdf } from '../letters/letterPdf.ts';
 import type { LetterPdf } from '../letters/letterPdf.ts';
 import type { Office } from '../office.ts';
+import type { StoredMessage } from '../repositories/messages.ts';
 import { findPictures } from '../repositories/pictures.ts';
 
 export interface MadeLetter {
@@ -70,10 +73,7 @@ async function setLetter(
         : rule.name,
   );
   return letterPdf({
-    letterhead: {
-      name: practice.name,
-      lines: [practice.addressLines.join(', '), practice.phone, practice.website],
-    },
+    letterhead: letterheadOf(practice),
     recipient: first ? addressOf(first) : recipients.to.map(({ name }) => name),
     reference: record.reference,
     day: formatDate(today, 'long'),
@@ -84,6 +84,43 @@ async function setLetter(
     atUtc: office.now(),
   });
 }
+
+/** A letter as it was written on the desk, set for those it goes to, as of the day it leaves. */
+export async function setWrittenLetter(
+  office: Office,
+  message: Pick<
+    StoredMessage,
+    'recipients' | 'subject' | 'body' | 'blanks' | 'answers' | 'enclosures' | 'conduct'
+  >,
+  reader: FieldReader,
+): Promise<Buffer> {
+  const { record, practice, today } = reader.context;
+  const body = settleLetter(message, reader);
+  const { bytes } = await letterPdf({
+    letterhead: letterheadOf(practice),
+    recipient: addressBlock(message.recipients.to),
+    reference: record.reference,
+    day: formatDate(today, 'long'),
+    subject: finishLetter(message, reader, message.conduct).subject,
+    body,
+    enclosures: message.enclosures.map(({ fileName }) => fileName.replace(/\.[^.]{1,5}$/, '')),
+    pictures: await picturesFor(office, body),
+    atUtc: office.now(),
+  });
+  return bytes;
+}
+
+/** Those a letter is for, one under the other, then where they live; their own name is left off the address. */
+function addressBlock(to: readonly Recipient[]): readonly string[] {
+  const names = to.map(({ name }) => name).filter((name) => name !== '');
+  const lines = (to[0]?.address ?? '').split('\n').filter((line) => !names.includes(line));
+  return [...names, ...lines];
+}
+
+const letterheadOf = (practice: Practice): { readonly name: string; readonly lines: readonly string[] } => ({
+  name: practice.name,
+  lines: [practice.addressLines.join(', '), practice.phone, practice.website],
+});
 
 function addressOf(contact: Contact): readonly string[] {
   const post =

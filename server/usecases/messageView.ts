@@ -1,16 +1,19 @@
 import type { Message, MessageSummary } from '../../contract/messages.ts';
 import { finishLetter } from '../../core/merge/finish.ts';
 import { lateTexts } from '../../core/merge/late.ts';
+import { countSegments } from '../../core/channels/segments.ts';
+import type { Conduct } from '../../core/template/template.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { MessageState } from '../../core/model/message.ts';
 import { writeAnswer } from '../../core/template/blanks.ts';
 import type { InlineNode } from '../../core/template/document.ts';
 import type { Office } from '../office.ts';
+import type { StoredMatter } from '../repositories/matters.ts';
 import type { MessageListItem } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
 import { findVersion } from '../repositories/templates.ts';
 import { senderOf } from './conduct.ts';
-import { checkDeskMessage } from './desk.ts';
+import { checkDeskMessage } from './checkDesk.ts';
 import type { DeskMessage } from './desk.ts';
 
 /** A message as the API shows it, with what a recipient would read now and what the checks say of it. */
@@ -23,6 +26,7 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
   const notes = message.state.kind === 'draft' ? await checkDeskMessage(office, person, desk) : [];
   return {
     id: message.id,
+    channel: message.channel,
     matterId: matter.id,
     matterReference: matter.reference,
     matterTitle: matter.title,
@@ -32,6 +36,14 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
     from: senderOf(message.conduct.sender, sender, matter, settings),
+    replyTo: message.conduct.replyTo ?? null,
+    copyToSelf: message.conduct.copyToSelf === true,
+    each: message.conduct.each === true,
+    asks: (message.conduct.wanted ?? [])
+      .filter((one) => one.category === undefined)
+      .map(({ label }) => label),
+    segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
+    after: afterWords(message.conduct.after, matter),
     to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     bcc: message.recipients.bcc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
@@ -54,6 +66,15 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     notes: viewNotes(notes),
     createdAtUtc: message.createdUtc,
     updatedAtUtc: message.updatedUtc,
+  };
+}
+
+/** What sending will do on the matter besides filing. */
+function afterWords(after: Conduct['after'], matter: StoredMatter): Message['after'] {
+  const stage = matter.type.stages.find(({ key }) => key === after?.stage);
+  return {
+    ...(after?.followUp ? { followUpDays: after.followUp.workingDays, followUp: after.followUp.what } : {}),
+    ...(stage ? { stage: stage.label } : {}),
   };
 }
 
@@ -93,6 +114,7 @@ export function viewSummary(item: MessageListItem): MessageSummary {
     matterId: item.matterId,
     matterReference: item.matterReference,
     matterTitle: item.matterTitle,
+    channel: item.channel,
     state: item.state.kind,
     stateDetail: stateDetail(item.state),
     subject: item.frozen?.subject ?? item.subject.map((node) => subjectWords(node, item)).join(''),

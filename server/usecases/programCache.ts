@@ -62,10 +62,7 @@ export function programCache(): ProgramCache {
   const find = async (db: Database, templateId: string): Promise<CompiledTemplate | undefined> =>
     (await current(db)).find((template) => template.templateId === templateId);
   const startable = async (db: Database, personId: string): Promise<readonly CompiledTemplate[]> =>
-    (await current(db)).filter(
-      ({ standing, ownerId, channel }) =>
-        channel === 'email' && (standing !== 'private' || ownerId === personId),
-    );
+    (await current(db)).filter(({ standing, ownerId }) => standing !== 'private' || ownerId === personId);
   const signatureOf = async (db: Database, personId: string): Promise<readonly BlockNode[]> => {
     const wording = await currentPassages(db);
     const id = await signaturePassageId(db, personId);

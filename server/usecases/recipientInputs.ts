@@ -1,9 +1,10 @@
-import type { Contact } from '../../core/model/contact.ts';
+import type { AddressKind, Contact } from '../../core/model/contact.ts';
 import type { MatterRecord } from '../../core/model/matter.ts';
 import { addressKey } from '../../core/recipients/address.ts';
-import { rolesOf } from '../../core/recipients/recipients.ts';
+import { ADDRESS_KIND, rolesOf } from '../../core/recipients/recipients.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
+import type { Channel } from '../../core/template/template.ts';
 import type { Office } from '../office.ts';
 import { findContactsByAddress } from '../repositories/contacts.ts';
 
@@ -13,6 +14,16 @@ interface RecipientInput {
   readonly contactId?: string;
 }
 
+/** A postal address has its lines; nothing else has any. */
+const tidy = (address: string, channel: Channel): string =>
+  channel === 'letter'
+    ? address
+        .split('\n')
+        .map(oneLine)
+        .filter((line) => line !== '')
+        .join('\n')
+    : oneLine(address);
+
 /**
  * Recipients as asked for, made known: the directory says whose an address is, even where it was typed by hand, so that
  * whoever asked not to be written to is found by any way. An address said twice is kept once.
@@ -21,21 +32,21 @@ export async function resolveInputs(
   office: Office,
   matter: MatterRecord,
   inputs: readonly RecipientInput[],
+  channel: Channel = 'email',
 ): Promise<readonly Recipient[]> {
-  const holders = await findContactsByAddress(
-    office.db,
-    inputs.map(({ address }) => address),
-  );
+  const kind = ADDRESS_KIND[channel];
+  const addresses = inputs.map(({ address }) => tidy(address, channel));
+  const holders = await findContactsByAddress(office.db, addresses, kind);
+  const known = [...matter.parties.map((party) => party.contact), ...holders.values()];
   const seen = new Set<string>();
-  return inputs.flatMap((input): readonly Recipient[] => {
-    const address = oneLine(input.address);
+  return inputs.flatMap((input, n): readonly Recipient[] => {
+    const address = addresses[n] ?? '';
     const key = addressKey(address);
-    if (seen.has(key)) return [];
-    seen.add(key);
-    const contact = holderOf(key, input.contactId, [
-      ...matter.parties.map((party) => party.contact),
-      ...holders.values(),
-    ]);
+    // Letters to one house may be for several; mail to one box is for whoever reads it.
+    const seenAs = channel === 'letter' ? `${key} ${input.contactId ?? input.name ?? ''}` : key;
+    if (seen.has(seenAs)) return [];
+    seen.add(seenAs);
+    const contact = holderOf(key, kind, input.contactId, known);
     if (!contact) return [{ name: oneLine(input.name ?? ''), address, roles: [] }];
     return [{ name: contact.name, address, contactId: contact.id, roles: rolesOf(contact, matter) }];
   });
@@ -44,11 +55,12 @@ export async function resolveInputs(
 /** The contact meant, else the first who holds the address; the matter's own parties come first. */
 function holderOf(
   key: string,
+  wanted: AddressKind,
   wantedId: string | undefined,
   contacts: readonly Contact[],
 ): Contact | undefined {
   const holders = contacts.filter(({ addresses }) =>
-    addresses.some(({ kind, value }) => kind === 'email' && addressKey(value) === key),
+    addresses.some(({ kind, value }) => kind === wanted && addressKey(value) === key),
   );
   return holders.find(({ id }) => id === wantedId) ?? holders[0];
 }

@@ -6,9 +6,15 @@ import type { Office } from '../office.ts';
 import { MovedMeanwhile, advance } from '../outgoing/advance.ts';
 import { freeze } from '../outgoing/freeze.ts';
 import { recordSent } from '../outgoing/fileSent.ts';
+import { insertAuditEvent } from '../repositories/audit.ts';
+import type { Database } from '../repositories/database.ts';
+import { insertMessage, updateSplit } from '../repositories/messages.ts';
+import type { StoredMessage } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
-import { checkDeskMessage, deskMessage } from './desk.ts';
+import { checkDeskMessage } from './checkDesk.ts';
+import { deskMessage } from './desk.ts';
 import { viewMessage, viewNotes } from './messageView.ts';
+import { splitByRecipient } from './splitMessage.ts';
 
 const YEAR_MS = 366 * 86_400_000;
 
@@ -28,19 +34,47 @@ export async function sendMessage(
 
   const nowUtc = office.now();
   const leavesAtUtc = leavingTime(order, nowUtc, desk.settings.holdSeconds);
-  const frozen = await freeze(
-    office,
-    desk,
-    leavesAtUtc,
-    notes.map(({ code }) => code),
-  );
+  const cautions = notes.map(({ code }) => code);
   const to: MessageState =
     leavesAtUtc > nowUtc ? { kind: 'held', leavesAtUtc } : { kind: 'queued', attempts: 0 };
-  const message = await advance(office, desk.message, { to, personId: person.id, frozen }).catch(
-    asConflict('notADraft'),
-  );
+  const [own = desk, ...others] = await splitByRecipient(office, desk);
+  const frozen = await freeze(office, own, leavesAtUtc, cautions);
+  const copies: StoredMessage[] = [];
+  for (const other of others)
+    copies.push({ ...other.message, state: to, frozen: await freeze(office, other, leavesAtUtc, cautions) });
+
+  // All leave together or none does: the others are put in by the very move that sends the first.
+  const message = await advance(office, desk.message, {
+    to,
+    personId: person.id,
+    frozen,
+    along: (tx) => keepSplit(tx, person, own.message, copies),
+  }).catch(asConflict('notADraft'));
+  for (const { id: copyId, matterId } of copies)
+    office.changes.tell({ kind: 'message', id: copyId, matterId });
   office.wakeRunner();
-  return viewMessage(office, person, { ...desk, message });
+  return viewMessage(office, person, { ...own, message: { ...own.message, state: message.state, frozen } });
+}
+
+async function keepSplit(
+  tx: Database,
+  person: Account,
+  own: StoredMessage,
+  copies: readonly StoredMessage[],
+): Promise<void> {
+  if (copies.length === 0) return;
+  await updateSplit(tx, own);
+  for (const copy of copies) {
+    await insertMessage(tx, copy);
+    await insertAuditEvent(tx, {
+      atUtc: copy.createdUtc,
+      personId: person.id,
+      what: `message.${copy.state.kind}`,
+      subjectKind: 'message',
+      subjectId: copy.id,
+      detail: { from: 'draft', splitFrom: own.id },
+    });
+  }
 }
 
 function leavingTime({ sendAt, holdSeconds }: SendMessage, nowUtc: number, usualHoldSeconds: number): number {

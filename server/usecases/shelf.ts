@@ -34,7 +34,7 @@ export async function readShelf(office: Office, person: Account, matterId: strin
   const reader = readerFor(matter, person, settings, [], office.now(), signature);
   const items = templates.map((template) => ({
     ...template,
-    readiness: readinessOf(template.program, reader),
+    readiness: readinessOf(template.program, reader, template.channel),
     use: useOf(template.templateId),
   }));
   return { items: orderShelf(items).map((item) => viewItem(item, matter)), lastSent: last?.name ?? null };
@@ -45,7 +45,7 @@ function viewItem(
   matter: StoredMatter,
 ): ShelfItem {
   const { readiness, use } = item;
-  const { recipients } = resolveRecipients(item.content.recipients, matter);
+  const { recipients } = resolveRecipients(item.content.recipients, matter, item.channel);
   return {
     templateId: item.templateId,
     name: item.name,
@@ -74,7 +74,7 @@ export async function previewTemplate(
   const template = await office.programs.find(office.db, templateId);
   if (!matter || !template) throw notFound('template on this matter');
   const settings = await readSettings(office.db);
-  const { recipients } = resolveRecipients(template.content.recipients, matter);
+  const { recipients } = resolveRecipients(template.content.recipients, matter, template.channel);
   const contacts = await contactsBehind(office, recipients, matter);
   const signature = await office.programs.signatureOf(office.db, person.id);
   const greeted = greetedOf(recipients, contacts);

@@ -1,19 +1,20 @@
 import type { Message, StartMessage } from '../../contract/messages.ts';
 import { bareSubject } from '../../core/correspondence/answers.ts';
-import { merge } from '../../core/merge/merge.ts';
-import type { Letter } from '../../core/merge/merge.ts';
 import { compile } from '../../core/merge/compile.ts';
+import type { Program } from '../../core/merge/compile.ts';
+import { merge } from '../../core/merge/merge.ts';
+import { documentOf } from '../../core/template/document.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MessageId } from '../../core/model/ids.ts';
-import { resolveRecipients } from '../../core/recipients/recipients.ts';
-import type { Recipients } from '../../core/recipients/recipients.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import { recipientOf, resolveRecipients } from '../../core/recipients/recipients.ts';
+import type { Recipient, Recipients } from '../../core/recipients/recipients.ts';
 import { readinessOf } from '../../core/shelf/index.ts';
-import { DOCUMENT_VERSION } from '../../core/template/document.ts';
-import type { FieldNode, TextNode } from '../../core/template/document.ts';
 import { conductOf } from '../../core/template/template.ts';
-import type { TemplateContent } from '../../core/template/template.ts';
+import type { Channel } from '../../core/template/template.ts';
 import { HttpProblem, notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
+import { findContacts } from '../repositories/contacts.ts';
 import { findEntry } from '../repositories/correspondence.ts';
 import type { StoredEntry } from '../repositories/correspondence.ts';
 import { findMatter } from '../repositories/matters.ts';
@@ -21,37 +22,20 @@ import type { StoredMatter } from '../repositories/matters.ts';
 import { insertAuditEvent } from '../repositories/audit.ts';
 import { insertMessage } from '../repositories/messages.ts';
 import type { StoredMessage } from '../repositories/messages.ts';
+import { listPeople } from '../repositories/people.ts';
 import type { Account } from '../repositories/people.ts';
 import { readSettings } from '../repositories/settings.ts';
+import { BARE_SHEET, BARE_TEXT, enclosuresOf, quotedBlocks, text } from './beginnings.ts';
 import { contactsBehind, greetedOf, layOut, readerFor } from './desk.ts';
 import { resolveInputs } from './recipientInputs.ts';
 import { viewMessage } from './messageView.ts';
 import { enclosuresByRule } from './enclosures.ts';
 
-const field = (path: string): FieldNode => ({
-  type: 'field',
-  attrs: { path, format: 'plain', shift: null, whenEmpty: { kind: 'leaveOut' } },
-});
-const text = (words: string): TextNode => ({ type: 'text', text: words });
-
-/** What a message without a template starts from: a greeting, room to write, and who signs. */
-const BARE_SHEET: TemplateContent = {
-  recipients: { to: [], cc: [], bcc: [] },
-  subject: [],
-  body: {
-    type: 'doc',
-    version: DOCUMENT_VERSION,
-    content: [
-      { type: 'paragraph', content: [field('greeting.formal'), text(',')] },
-      { type: 'paragraph' },
-      { type: 'paragraph', content: [text('With kind regards,')] },
-      { type: 'signature' },
-    ],
-  },
-  blanks: [],
-  documents: [],
-  category: 'Letter',
-};
+/** What a message begins from, beside its template: an entry that is taken up, and how. */
+interface Taken {
+  readonly entry: StoredEntry;
+  readonly how: 'sender' | 'all' | 'forward';
+}
 
 /** Starts a message on a matter: merged, with its recipients and documents, kept as a draft at once. */
 export async function startMessage(
@@ -63,18 +47,19 @@ export async function startMessage(
   const matter = await findMatter(office.db, matterId, person.id);
   if (!matter) throw notFound('matter');
   const template = await templateFor(office, start.templateId);
+  const channel = template?.channel ?? start.channel ?? 'email';
+  const program = template?.program ?? compile(channel === 'text' ? BARE_TEXT : BARE_SHEET);
+  const taken = await takenUp(office, matter, start);
   const settings = await readSettings(office.db);
-  const answered = start.inReplyTo === undefined ? undefined : await entryOn(office, matter, start.inReplyTo);
-  const program = template?.program ?? compile(BARE_SHEET);
 
-  const resolved = resolveRecipients(program.content.recipients, matter).recipients;
-  const recipients = answered ? await answerTo(office, matter, answered, resolved) : resolved;
+  const recipients = await recipientsFor(office, matter, program, channel, start, taken);
   const contacts = await contactsBehind(office, recipients, matter);
   const signature = await office.programs.signatureOf(office.db, person.id);
   const greeted = greetedOf(recipients, contacts);
   const reader = readerFor(matter, person, settings, greeted, office.now(), signature);
-  const readiness = readinessOf(program, reader);
-  if (template && readiness.kind === 'unavailable' && !answered) {
+  const readiness = readinessOf(program, reader, channel);
+  const chosen = taken !== undefined || start.contactIds !== undefined;
+  if (template && readiness.kind === 'unavailable' && !chosen) {
     throw new HttpProblem(
       'templateUnavailable',
       `“${template.name}” cannot be started on ${matter.reference}.`,
@@ -83,20 +68,29 @@ export async function startMessage(
   }
 
   const letter = merge(program, reader);
+  const quoted = taken?.how === 'forward' ? await quotedBlocks(office, taken.entry, settings.timeZone) : [];
+  const byRule = await enclosuresByRule(office, program.content, matter, reader, start.documentIds ?? []);
   const nowUtc = office.now();
   const message: StoredMessage = {
     id: asId<MessageId>(office.newId()),
     matterId: matter.id,
     authorId: person.id,
     templateVersionId: template?.versionId ?? null,
+    channel,
     state: { kind: 'draft' },
     revision: 1,
     recipients,
-    ...written(letter, answered),
+    blanks: letter.blanks,
+    subject: taken ? [text(subjectOf(taken))] : letter.subject,
+    body: quoted.length > 0 ? documentOf([...letter.body.content, ...quoted]) : letter.body,
     answers: { ...letter.proposed, ...start.answers },
-    enclosures: await enclosuresByRule(office, program.content, matter, reader, start.documentIds ?? []),
-    conduct: conductOf(program.content),
-    references: answered ? threadOf(answered) : [],
+    enclosures: taken?.how === 'forward' ? [...byRule, ...enclosuresOf(taken.entry)] : byRule,
+    conduct: {
+      ...conductOf(program.content),
+      ...(taken?.how === 'all' ? { answersAll: true } : {}),
+      ...(start.followUpId === undefined ? {} : { followUpId: start.followUpId }),
+    },
+    references: taken && taken.how !== 'forward' ? threadOf(taken.entry) : [],
     frozen: null,
     createdUtc: nowUtc,
     updatedUtc: nowUtc,
@@ -123,30 +117,74 @@ async function templateFor(office: Office, templateId: string | undefined) {
   return template;
 }
 
-async function entryOn(office: Office, matter: StoredMatter, entryId: string): Promise<StoredEntry> {
-  const entry = await findEntry(office.db, entryId);
+async function takenUp(
+  office: Office,
+  matter: StoredMatter,
+  { inReplyTo, answer = 'sender' }: StartMessage,
+): Promise<Taken | undefined> {
+  if (inReplyTo === undefined) return undefined;
+  const entry = await findEntry(office.db, inReplyTo);
   if (entry?.matterId !== matter.id) throw notFound('entry on this matter');
-  return entry;
+  return { entry, how: answer };
 }
 
-/** An answer goes to whoever wrote; one to our own message goes to those it went to. */
+/** Whom it goes to: those the writer pointed at, whoever is answered, or those the template names. */
+async function recipientsFor(
+  office: Office,
+  matter: StoredMatter,
+  program: Program,
+  channel: Channel,
+  start: StartMessage,
+  taken: Taken | undefined,
+): Promise<Recipients> {
+  const { recipients } = resolveRecipients(program.content.recipients, matter, channel);
+  if (start.contactIds) return { ...recipients, to: await chosenContacts(office, matter, start, channel) };
+  if (!taken) return recipients;
+  return answerTo(office, matter, taken, recipients, channel);
+}
+
+async function chosenContacts(
+  office: Office,
+  matter: StoredMatter,
+  { contactIds = [] }: StartMessage,
+  channel: Channel,
+): Promise<readonly Recipient[]> {
+  const found = await findContacts(office.db, contactIds);
+  return contactIds.flatMap((id) => {
+    const contact = found.get(asId(id));
+    if (!contact) throw notFound('contact');
+    return recipientOf(contact, matter, undefined, channel) ?? [];
+  });
+}
+
+/**
+ * An answer goes to whoever wrote, one to everybody also to those who read it with us, and one to our own message to
+ * those it went to. Passing on begins with nobody: who is to read it is the writer's to say.
+ */
 async function answerTo(
   office: Office,
   matter: StoredMatter,
-  entry: StoredEntry,
+  { entry, how }: Taken,
   others: Recipients,
+  channel: Channel,
 ): Promise<Recipients> {
-  const to = entry.direction === 'in' ? [entry.people.from] : entry.people.to;
-  return { ...others, to: await resolveInputs(office, matter, to) };
+  if (how === 'forward') return { to: [], cc: [], bcc: [] };
+  const { from, to, cc } = entry.people;
+  const first = entry.direction === 'in' ? [from] : to;
+  const known = (people: readonly { readonly address: string; readonly name: string }[]) =>
+    resolveInputs(office, matter, people, channel);
+  if (how === 'sender') return { ...others, to: await known(first) };
+  const own = new Set((await listPeople(office.db)).map(({ email }) => addressKey(email)));
+  const settled = new Set(first.map(({ address }) => addressKey(address)));
+  const rest = [...(entry.direction === 'in' ? to : []), ...cc].filter(
+    ({ address }) => !own.has(addressKey(address)) && !settled.has(addressKey(address)),
+  );
+  return { ...others, to: await known(first), cc: await known(rest) };
 }
 
 /** RFC 5322 §3.6.4: the thread so far, then the message answered. */
 const threadOf = (entry: StoredEntry): readonly string[] =>
   entry.internetMessageId === null ? entry.references : [...entry.references, entry.internetMessageId];
 
-function written(
-  { subject, body, blanks }: Letter,
-  answered: StoredEntry | undefined,
-): Pick<StoredMessage, 'subject' | 'body' | 'blanks'> {
-  return { body, blanks, subject: answered ? [text(`Re: ${bareSubject(answered.subject)}`)] : subject };
-}
+const subjectOf = ({ entry, how }: Taken): string =>
+  `${how === 'forward' ? 'Fwd' : 'Re'}: ${bareSubject(entry.subject)}`;

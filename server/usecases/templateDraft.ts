@@ -48,7 +48,7 @@ export async function previewDraft(
   if (!matter) throw notFound('matter');
   const program = compile(read.value, passages);
   const settings = await readSettings(office.db);
-  const { recipients } = resolveRecipients(read.value.recipients, matter);
+  const { recipients } = resolveRecipients(read.value.recipients, matter, channel);
   const contacts = await contactsBehind(office, recipients, matter);
   const signature = await office.programs.signatureOf(office.db, person.id);
   const reader = readerFor(
@@ -86,13 +86,13 @@ export async function previewDraft(
 export async function draftPdf(
   office: Office,
   person: Account,
-  { content: json, matterId }: DraftTemplate,
+  { channel, content: json, matterId }: DraftTemplate,
 ): Promise<Buffer> {
   const content = readContent(json);
   const matter = matterId === undefined ? undefined : await findMatter(office.db, matterId, person.id);
   if (!matter) throw notFound('matter');
   const settings = await readSettings(office.db);
-  const { recipients } = resolveRecipients(content.recipients, matter);
+  const { recipients } = resolveRecipients(content.recipients, matter, channel);
   const contacts = await contactsBehind(office, recipients, matter);
   const signature = await office.programs.signatureOf(office.db, person.id);
   const reader = readerFor(

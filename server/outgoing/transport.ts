@@ -1,0 +1,33 @@
+import type { AttemptOutcome } from '../../core/model/message.ts';
+import type { Channel } from '../../core/template/template.ts';
+
+/** The longest that an outside service is given to answer; a person waits for one, and then decides. */
+export const ANSWER_TIMEOUT_MS = 60_000;
+/** The longest an attempt can take; the lease on a message must outlast it. */
+export const ATTEMPT_LIMIT_MS = 4 * ANSWER_TIMEOUT_MS;
+
+export interface Envelope {
+  readonly from: string;
+  readonly to: readonly string[];
+  /** Ours alone, and the same at every try, so that whoever is handed it can tell that it came twice. */
+  readonly reference: string;
+  /** What it is about, for whoever shows a queue. */
+  readonly subject: string;
+}
+
+/** How an attempt ended, and whom the host refused where it took the rest. */
+export interface Attempt {
+  readonly outcome: AttemptOutcome;
+  readonly refusals: readonly { readonly address: string; readonly reply: string }[];
+}
+
+export interface Transport {
+  /**
+   * Hands frozen bytes to the host. `beforeData` is awaited after the host has said it will take them, or can be reached,
+   * and before the first byte goes; if it fails nothing has gone.
+   */
+  readonly send: (envelope: Envelope, bytes: Buffer, beforeData: () => Promise<void>) => Promise<Attempt>;
+}
+
+/** Who carries what, one for each channel. */
+export type Transports = Readonly<Record<Channel, Transport>>;

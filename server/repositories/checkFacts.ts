@@ -1,0 +1,182 @@
+import { foldName, isOneSlipAway } from '../../core/checks/index.ts';
+import type { Elsewhere } from '../../core/checks/checkInput.ts';
+import { groupBy } from '../../core/model/groupBy.ts';
+import type { Value } from '../../core/model/value.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import type { Database } from './database.ts';
+import { fromJson } from './json.ts';
+import { seenBy } from './visibility.ts';
+
+/** A name on more matters than this (a broker, a yard's manager) says nothing about which one a text belongs to. */
+const COMMON_NAME_MATTERS = 3;
+
+/** What a text might say of other matters: its candidates, by the words as written. */
+export interface Candidates {
+  readonly references: readonly string[];
+  /** Folded names to the words as written. */
+  readonly names: ReadonlyMap<string, string>;
+  readonly addresses: readonly string[];
+}
+
+const visible = (db: Database, personId: string) => db('matters').where(seenBy(db, personId));
+
+/**
+ * Which of a text's candidates belong to other matters and not to this one. Only the candidates are looked up, so that
+ * the cost is the text's, however large the practice is.
+ */
+export async function findElsewhere(
+  db: Database,
+  personId: string,
+  matterId: string,
+  candidates: Candidates,
+): Promise<readonly Elsewhere[]> {
+  return [
+    ...(await referencesElsewhere(db, personId, matterId, candidates.references)),
+    ...(await namesElsewhere(db, personId, matterId, candidates.names)),
+    ...(await addressesElsewhere(db, personId, matterId, candidates.addresses)),
+  ];
+}
+
+async function referencesElsewhere(
+  db: Database,
+  personId: string,
+  matterId: string,
+  references: readonly string[],
+): Promise<readonly Elsewhere[]> {
+  if (references.length === 0) return [];
+  const found = await visible(db, personId)
+    .whereIn('matters.reference', [...references])
+    .whereNot('matters.id', matterId)
+    .pluck<string[]>('matters.reference');
+  return found.map((reference) => ({ words: reference, kind: 'reference', matterReference: reference }));
+}
+
+async function namesElsewhere(
+  db: Database,
+  personId: string,
+  matterId: string,
+  names: Candidates['names'],
+): Promise<readonly Elsewhere[]> {
+  if (names.size === 0) return [];
+  const rows = await db('matter_names')
+    .join('matters', 'matters.id', 'matter_names.matter_id')
+    .whereIn('name_key', [...names.keys()])
+    .where(seenBy(db, personId))
+    .select<{ name_key: string; id: string; reference: string; facts: string }[]>(
+      'name_key',
+      'matters.id',
+      'matters.reference',
+      'matters.facts',
+    );
+  return [...groupBy(rows, ({ name_key }) => name_key)].flatMap(([key, matters]): readonly Elsewhere[] => {
+    const [first] = matters;
+    const common = matters.length > COMMON_NAME_MATTERS || matters.some(({ id }) => id === matterId);
+    if (!first || common) return [];
+    const facts = Object.values(fromJson<Record<string, Value>>(first.facts));
+    const isSubject = facts.some((value) => value.kind === 'text' && foldName(value.text) === key);
+    return [{ words: names.get(key) ?? key, kind: 'name', matterReference: first.reference, isSubject }];
+  });
+}
+
+async function addressesElsewhere(
+  db: Database,
+  personId: string,
+  matterId: string,
+  addresses: readonly string[],
+): Promise<readonly Elsewhere[]> {
+  if (addresses.length === 0) return [];
+  const written = new Map(addresses.map((address) => [addressKey(address), address]));
+  const rows = await db('contact_addresses')
+    .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
+    .join('matters', 'matters.id', 'parties.matter_id')
+    .where({ kind: 'email' })
+    .whereIn('value_key', [...written.keys()])
+    .where(seenBy(db, personId))
+    .select<{ value_key: string; id: string; reference: string }[]>(
+      'value_key',
+      'matters.id',
+      'matters.reference',
+    );
+  return [...groupBy(rows, ({ value_key }) => value_key)].flatMap(([key, matters]): readonly Elsewhere[] => {
+    const [first] = matters;
+    if (!first || matters.some(({ id }) => id === matterId)) return [];
+    return [{ words: written.get(key) ?? key, kind: 'address', matterReference: first.reference }];
+  });
+}
+
+/** Known addresses that a stranger's is a single slip away from, by the stranger's key. */
+export async function findNearAddresses(
+  db: Database,
+  strangers: readonly string[],
+): Promise<ReadonlyMap<string, { readonly address: string; readonly name: string }>> {
+  const near = new Map<string, { readonly address: string; readonly name: string }>();
+  for (const key of strangers.map(addressKey)) {
+    // A slip leaves the length nearly as it was, and either the first half or the last as it stands.
+    const half = Math.max(1, Math.floor(key.length / 2) - 1);
+    const rows = await db('contact_addresses')
+      .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
+      .where({ 'contact_addresses.kind': 'email' })
+      .whereRaw('length(value_key) between ? and ?', [key.length - 1, key.length + 1])
+      .whereRaw('(substr(value_key, 1, ?) = ? or substr(value_key, -?) = ?)', [
+        half,
+        key.slice(0, half),
+        half,
+        key.slice(-half),
+      ])
+      .select<{ value: string; value_key: string; name: string }[]>('value', 'value_key', 'contacts.name');
+    const meant = rows.find(({ value_key }) => isOneSlipAway(value_key, key));
+    if (meant) near.set(key, { address: meant.value, name: meant.name });
+  }
+  return near;
+}
+
+/** How many of a matter's entries are looked through for addresses it was in correspondence with. */
+const CORRESPONDENTS_OF = 300;
+
+interface EntryPeople {
+  readonly from: { readonly address: string };
+  readonly to: readonly { readonly address: string }[];
+  readonly cc: readonly { readonly address: string }[];
+}
+
+/** Addresses, by key, that a matter's correspondence came from or went to. */
+export async function correspondentsOf(db: Database, matterId: string): Promise<ReadonlySet<string>> {
+  const rows = await db('entries')
+    .where({ matter_id: matterId })
+    .orderBy('occurred_utc', 'desc')
+    .limit(CORRESPONDENTS_OF)
+    .pluck<string[]>('people');
+  return new Set(
+    rows.flatMap((json) => {
+      const { from, to, cc } = fromJson<EntryPeople>(json);
+      return [from, ...to, ...cc].map(({ address }) => addressKey(address));
+    }),
+  );
+}
+
+const DAY_MS = 86_400_000;
+
+/** To whom a template went on a matter since some moment, with how many days ago, the latest for each. */
+export async function sentLately(
+  db: Database,
+  at: {
+    readonly matterId: string;
+    readonly templateId: string;
+    readonly sinceUtc: number;
+    readonly nowUtc: number;
+  },
+): Promise<ReadonlyMap<string, number>> {
+  const rows = await db('entries')
+    .join('template_versions', 'template_versions.id', 'entries.template_version_id')
+    .where({ matter_id: at.matterId, template_id: at.templateId, direction: 'out' })
+    .where('occurred_utc', '>=', at.sinceUtc)
+    .orderBy('occurred_utc')
+    .select<{ people: string; occurred_utc: number }[]>('people', 'occurred_utc');
+  return new Map(
+    rows.flatMap(({ people, occurred_utc }) =>
+      fromJson<EntryPeople>(people).to.map(
+        ({ address }) => [addressKey(address), Math.floor((at.nowUtc - occurred_utc) / DAY_MS)] as const,
+      ),
+    ),
+  );
+}

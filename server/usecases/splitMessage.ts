@@ -1,0 +1,32 @@
+import { refreshValues } from '../../core/merge/refresh.ts';
+import { groupBy } from '../../core/model/groupBy.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { MessageId } from '../../core/model/ids.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import type { Recipient } from '../../core/recipients/recipients.ts';
+import type { Office } from '../office.ts';
+import type { StoredMessage } from '../repositories/messages.ts';
+import { layOut } from './desk.ts';
+import type { DeskMessage } from './desk.ts';
+
+/**
+ * A message as it goes out: one for all, or one for each recipient with its own greeting. A letter is for one house, so
+ * each postal address gets its own. Copies go with the first alone: nobody wants the same thing five times.
+ */
+export async function splitByRecipient(office: Office, desk: DeskMessage): Promise<readonly DeskMessage[]> {
+  const groups = recipientGroups(desk.message);
+  if (groups.length < 2) return [desk];
+  const split: DeskMessage[] = [];
+  for (const [n, to] of groups.entries()) {
+    const recipients = n === 0 ? { ...desk.message.recipients, to } : { to, cc: [], bcc: [] };
+    const id = n === 0 ? desk.message.id : asId<MessageId>(office.newId());
+    const laid = await layOut(office, { ...desk.message, id, recipients }, desk.matter);
+    split.push({ ...laid, message: refreshValues(laid.message, laid.reader) });
+  }
+  return split;
+}
+
+function recipientGroups({ channel, conduct, recipients }: StoredMessage): readonly (readonly Recipient[])[] {
+  if (channel === 'letter') return [...groupBy(recipients.to, ({ address }) => addressKey(address)).values()];
+  return conduct.each ? recipients.to.map((one) => [one]) : [recipients.to];
+}
