@@ -1,11 +1,13 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { parseArgs } from 'node:util';
+import { benchChecks } from './checks.ts';
 import { benchFiling } from './filing.ts';
 import type { Measured } from './measure.ts';
 import { benchCheck } from './check.ts';
 import { benchLetters } from './letters.ts';
 import { benchMerge } from './merge.ts';
+import { benchOrder } from './order.ts';
 import { benchShelf } from './shelf.ts';
 
 /** Every bench there is; a new one is a file and a line here. */
@@ -13,6 +15,8 @@ const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   merge: benchMerge,
   letters: benchLetters,
   check: benchCheck,
+  checks: benchChecks,
+  order: benchOrder,
   shelf: benchShelf,
   filing: benchFiling,
 };

@@ -111,7 +111,21 @@ export const ShelfItem = Type.Object({
   /** Words of the template, folded, so that typing filters by what is inside too. */
   words: Type.String(),
   to: Type.Array(Type.String()),
-  use: Type.Object({ followed: Type.Integer(), followedOf: Type.Integer(), sentHere: Type.Boolean() }),
+  use: Type.Object({
+    followed: Type.Integer(),
+    followedOf: Type.Integer(),
+    atStage: Type.Integer(),
+    atStageOf: Type.Integer(),
+    usedByPerson: Type.Integer(),
+    sentHere: Type.Boolean(),
+  }),
+  /** What speaks most for it where it stands. */
+  why: Type.Union([Type.Enum(['due', 'follows', 'stage', 'habit']), Type.Null()]),
+  due: Type.Union([
+    Type.Object({ kind: Type.Literal('followUp'), what: Type.String() }),
+    Type.Object({ kind: Type.Literal('dateNear'), label: Type.String(), days: Type.Integer() }),
+    Type.Null(),
+  ]),
 });
 export type ShelfItem = Static<typeof ShelfItem>;
 export const Shelf = Type.Object({

@@ -211,6 +211,33 @@ export const ChangeMessage = Type.Object(
 );
 export type ChangeMessage = Static<typeof ChangeMessage>;
 
+const CategoryName = Type.String({ minLength: 1, maxLength: 80 });
+
+/** Something to be enclosed that is made, or fetched, at the word. */
+export const EncloseOrder = Type.Union([
+  /** An attachment of an entry on this matter. */
+  Type.Object({
+    kind: Type.Literal('fromEntry'),
+    entryId: Id,
+    index: Type.Integer({ minimum: 0, maximum: 999 }),
+  }),
+  /** A letter template, filled in and made a PDF now. */
+  Type.Object({ kind: Type.Literal('letter'), templateId: Id }),
+  /** An enclosure as the PDF of it. */
+  Type.Object({ kind: Type.Literal('asPdf'), documentId: Id }),
+  /** Several PDFs as one. */
+  Type.Object({
+    kind: Type.Literal('join'),
+    documentIds: Type.Array(Id, { minItems: 2, maxItems: MAX_ENCLOSURES }),
+    name: Type.String({ minLength: 1, maxLength: 150 }),
+  }),
+  /** What came from outside, kept on the matter as well. */
+  Type.Object({ kind: Type.Literal('keep'), documentId: Id, category: CategoryName }),
+]);
+export type EncloseOrder = Static<typeof EncloseOrder>;
+
+export const EncloseFiles = Type.Object({ category: Type.Optional(CategoryName) });
+
 /** A year: nobody schedules further, and a mistyped century should say so. */
 const MAX_HOLD_SECONDS = 31_536_000;
 

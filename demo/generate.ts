@@ -17,6 +17,7 @@ import { makePdf, makePicture } from './files.ts';
 import { certificateRenewal, conditionSurvey, damageClaim } from './matterTypes.ts';
 import { PEOPLE } from './people.ts';
 import { demoCalendar } from './practice.ts';
+import { chance } from './random.ts';
 import type { Chance } from './random.ts';
 import { BERTHS, CAUSES, CERTIFICATES, RECOMMENDATIONS, VESSELS } from './wording.ts';
 
@@ -28,6 +29,8 @@ export interface DemoMatter {
   readonly openedOn: PlainDate;
   /** Templates sent so far, in order, each with its day. */
   readonly story: readonly { readonly step: StepKey; readonly on: PlainDate }[];
+  /** The stage it was in once so many had been sent. */
+  readonly stageAfter: (told: number) => string;
 }
 
 interface Course {
@@ -117,7 +120,8 @@ export async function generateMatters({
 }
 
 async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: BlobStore): Promise<DemoMatter> {
-  const course = n === 0 ? SURVEY : (COURSES[n % COURSES.length] ?? SURVEY);
+  const usual = n === 0 ? SURVEY : (COURSES[n % COURSES.length] ?? SURVEY);
+  const course = n < STEADY_MATTERS ? usual : wander(usual, chance(n));
   // The first is in the middle of its course today; the others are anywhere in the last year and a half.
   const openedOn = addDays(today, n === 0 ? -36 : -luck.between(8, luck.pick([60, 110, 220, 430])));
   const story = tell(course, openedOn, today, n === 0 ? 4 : undefined);
@@ -157,7 +161,7 @@ async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: Blob
     accessFor: restricted ? [PEOPLE.maud.id, PEOPLE.idris.id] : [],
     openedAtUtc: Date.parse(`${openedOn}T09:00:00Z`),
   };
-  return { matter, openedOn, story };
+  return { matter, openedOn, story, stageAfter: (told) => stageOf(course, told) };
 }
 
 function vesselOf(n: number): readonly [string, string] {
@@ -165,6 +169,24 @@ function vesselOf(n: number): readonly [string, string] {
   if (!vessel) throw new Error('no vessels');
   const [name, kind] = vessel;
   return n < VESSELS.length ? vessel : [`${name} ${Math.floor(n / VESSELS.length) + 1}`, kind];
+}
+
+/** The first matters keep to their course, so that what is shown of them is always the same. */
+const STEADY_MATTERS = 8;
+
+/** No two matters run alike: a step is left out now and then, and a reminder comes between. */
+function wander(course: Course, luck: Chance): Course {
+  const steps = course.steps.flatMap(([step, days], n): Course['steps'] => {
+    if (n > 0 && luck.next() < 0.14) return [];
+    const reminder = luck.next() < 0.22 && step !== 'chaser' && n > 0;
+    return reminder
+      ? [
+          [step, days],
+          ['chaser', 11],
+        ]
+      : [[step, days]];
+  });
+  return { ...course, steps };
 }
 
 function tell(

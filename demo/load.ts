@@ -95,18 +95,22 @@ async function fileAll(
     await insertEntry(tx, entry);
     await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
   }
+  const demoOf = new Map(stories.map(({ demo }) => [demo.matter.id, demo]));
   for (const [matterId, entries] of groupBy(all, ({ entry }) => entry.matterId)) {
     let after: string | undefined;
+    let told = 0;
     for (const { entry, templateId } of entries) {
       if (templateId === undefined) continue;
       await countUse(tx, {
         typeId: typeOf.get(matterId) ?? '',
+        stage: demoOf.get(matterId)?.stageAfter(told) ?? '',
         after,
         templateId,
         personId: entry.authorId ?? '',
         atUtc: entry.occurredAtUtc,
       });
       after = templateId;
+      told += 1;
     }
   }
 }

@@ -26,6 +26,7 @@ import { matterTypeRoutes } from './routes/matterTypes.ts';
 import { messageRoutes } from './routes/messages.ts';
 import { passageRoutes } from './routes/passages.ts';
 import { practiceRoutes } from './routes/practice.ts';
+import { recipientRoutes } from './routes/recipients.ts';
 import { sessionRoutes } from './routes/session.ts';
 import { templateRoutes } from './routes/templates.ts';
 import { mayChange } from './usecases/session.ts';
@@ -43,6 +44,7 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...sessionRoutes,
   ...matterRoutes,
   ...messageRoutes,
+  ...recipientRoutes,
   ...correspondenceRoutes,
   ...directoryRoutes,
   ...matterTypeRoutes,

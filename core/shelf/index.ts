@@ -1,5 +1,5 @@
 export { latestOfCategory } from './documents.ts';
-export { orderShelf } from './order.ts';
-export type { TemplateUse } from './order.ts';
+export { likelihood, orderShelf, strongestReason } from './order.ts';
+export type { DueReason, TemplateUse } from './order.ts';
 export { readinessOf } from './readiness.ts';
 export type { Readiness } from './readiness.ts';

@@ -11,7 +11,7 @@ import {
   text,
   withFacts,
 } from '../tests/fixtures.ts';
-import { latestOfCategory, orderShelf, readinessOf } from './index.ts';
+import { latestOfCategory, orderShelf, readinessOf, strongestReason } from './index.ts';
 import type { Readiness, TemplateUse } from './index.ts';
 
 const what = { key: 'what', label: 'What', kind: 'text', required: true } as const;
@@ -59,6 +59,8 @@ describe('order', () => {
   const never = {
     followed: 0,
     followedOf: 10,
+    atStage: 0,
+    atStageOf: 10,
     usedByPerson: 0,
     daysSinceUse: undefined,
     sentHere: false,
@@ -87,6 +89,24 @@ describe('order', () => {
       'b never',
       'absent',
     ]);
+  });
+
+  it('puts what is due before all, and says what speaks most for each', () => {
+    const uses: Partial<TemplateUse>[] = [
+      { followed: 4, atStage: 2 },
+      { due: { kind: 'followUp', what: 'Ask again' } },
+      { atStage: 9, followed: 1 },
+      { usedByPerson: 30, daysSinceUse: 1 },
+    ];
+    expect(uses.map((use) => strongestReason({ ...never, ...use }))).toEqual([
+      'follows',
+      'due',
+      'stage',
+      'habit',
+    ]);
+    expect(strongestReason(never)).toBeUndefined();
+    const items = uses.map((use, n) => item(String(n), use));
+    expect(orderShelf(items).map(({ name }) => name)).toEqual(['2', '0', '1', '3']);
   });
 
   it('finds the latest of a category by day, then by version', () => {

@@ -22,7 +22,8 @@ pdfMake.setUrlAccessPolicy(() => false);
 
 /** A letter as it goes on paper. */
 export interface LetterSheet {
-  readonly letterhead: { readonly name: string; readonly lines: readonly string[] };
+  /** Without one the pages are plain: no letter of the practice's. */
+  readonly letterhead: { readonly name: string; readonly lines: readonly string[] } | undefined;
   /** Name and postal address of whom it goes to, a line each. */
   readonly recipient: readonly string[];
   readonly reference: string;
@@ -51,8 +52,13 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
     info: { title: subject, creationDate: new Date(sheet.atUtc), producer: 'Officium' },
     defaultStyle: { font: 'latin', fontSize: 11, lineHeight: 1.25 },
     pageSize: 'A4',
-    pageMargins: [72, 118, 72, 64],
-    header: (page) => (page === 1 ? heading(letterhead, set) : runningHead(reference, subject, set)),
+    pageMargins: [72, letterhead ? 118 : 64, 72, 64],
+    ...(letterhead
+      ? {
+          header: (page: number) =>
+            page === 1 ? heading(letterhead, set) : runningHead(reference, subject, set),
+        }
+      : {}),
     footer: (page, pages) => ({
       text: `${page} of ${pages}`,
       alignment: 'center',
@@ -109,7 +115,7 @@ function known(block: BlockNode, pictures: LetterSheet['pictures']): readonly Bl
 
 type Set = (node: PageNode) => Content;
 
-const heading = ({ name, lines }: LetterSheet['letterhead'], set: Set): Content => ({
+const heading = ({ name, lines }: NonNullable<LetterSheet['letterhead']>, set: Set): Content => ({
   stack: [
     set({ text: name, bold: true, fontSize: 17 }),
     set({ text: lines.filter(Boolean).join('  ·  '), fontSize: 9, color: '#435854' }),

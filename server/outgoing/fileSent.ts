@@ -42,9 +42,10 @@ export async function recordSent(
     await insertEntry(tx, entry);
     await touchMatter(tx, message.matterId, sentAtUtc);
     if (version) {
-      const typeId = await typeOf(tx, message.matterId);
+      const { typeId, stage } = await standingOf(tx, message.matterId);
       await countUse(tx, {
         typeId,
+        stage,
         after: before?.id,
         templateId: version.templateId,
         personId: message.authorId,
@@ -59,9 +60,14 @@ export async function recordSent(
   office.changes.tell({ kind: 'entry', id: entryId, matterId: message.matterId });
 }
 
-async function typeOf(tx: Database, matterId: string): Promise<string> {
-  const row = await tx('matters').where({ id: matterId }).first<{ type_id: string }>('type_id');
-  return row.type_id;
+async function standingOf(
+  tx: Database,
+  matterId: string,
+): Promise<{ readonly typeId: string; readonly stage: string }> {
+  const row = await tx('matters')
+    .where({ id: matterId })
+    .first<{ type_id: string; stage: string }>('type_id', 'stage');
+  return { typeId: row.type_id, stage: row.stage };
 }
 
 function entryFor(

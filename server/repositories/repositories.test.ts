@@ -176,19 +176,22 @@ describe('names of other matters', () => {
 
 describe('use of templates', () => {
   it('is counted by what went before, by person and by day', async () => {
-    const use = { typeId: 't', after: 'a', templateId: 'b', personId: 'person-maud' };
+    const use = { typeId: 't', stage: 's', after: 'a', templateId: 'b', personId: 'person-maud' };
     for (const days of [9, 3, 5]) await countUse(office.db, { ...use, atUtc: NOW - days * 86_400_000 });
     await countUse(office.db, { ...use, templateId: 'c', personId: 'person-jonas', atUtc: NOW });
     const useOf = await templateUses(office.db, {
       personId: 'person-maud',
       matterId,
       typeId: 't',
+      stage: 's',
       after: 'a',
       nowUtc: NOW,
     });
     expect(useOf(asId('b'))).toEqual({
       followed: 3,
       followedOf: 4,
+      atStage: 3,
+      atStageOf: 4,
       usedByPerson: 3,
       daysSinceUse: 3,
       sentHere: false,

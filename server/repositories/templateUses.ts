@@ -25,12 +25,20 @@ export async function templateUses(
     readonly matterId: string;
     readonly typeId: string;
     readonly after: string | undefined;
+    readonly stage: string;
     readonly nowUtc: number;
   },
 ): Promise<(templateId: TemplateId) => TemplateUse> {
-  const follows = await db('follow_counts')
-    .where({ type_id: at.typeId, after_template_id: at.after ?? '' })
-    .select<{ template_id: string; count: number }[]>('template_id', 'count');
+  const counts = await db('follow_counts')
+    .where({ type_id: at.typeId })
+    .whereIn('after_template_id', [at.after ?? '', atStage(at.stage)])
+    .select<{ after_template_id: string; template_id: string; count: number }[]>(
+      'after_template_id',
+      'template_id',
+      'count',
+    );
+  const stages = counts.filter(({ after_template_id }) => after_template_id === atStage(at.stage));
+  const follows = counts.filter((one) => !stages.includes(one));
   const uses = await db('template_uses')
     .where({ person_id: at.personId })
     .select<{ template_id: string; count: number; last_utc: number }[]>('template_id', 'count', 'last_utc');
@@ -39,6 +47,8 @@ export async function templateUses(
     .where({ matter_id: at.matterId })
     .distinct()
     .pluck<string[]>('template_versions.template_id');
+  const staged = new Map(stages.map(({ template_id, count }) => [template_id, count]));
+  const atStageOf = stages.reduce((sum, { count }) => sum + count, 0);
   const followed = new Map(follows.map(({ template_id, count }) => [template_id, count]));
   const used = new Map(uses.map((use) => [use.template_id, use]));
   const sentHere = new Set(here);
@@ -48,6 +58,8 @@ export async function templateUses(
     return {
       followed: followed.get(templateId) ?? 0,
       followedOf,
+      atStage: staged.get(templateId) ?? 0,
+      atStageOf,
       usedByPerson: use?.count ?? 0,
       daysSinceUse: use && Math.max(0, (at.nowUtc - use.last_utc) / DAY_MS),
       sentHere: sentHere.has(templateId),
@@ -55,24 +67,33 @@ export async function templateUses(
   };
 }
 
-/** Counts a use: what followed what on this type of matter (nothing before it is the empty text), and who used it. */
+/** Counts at a stage stand beside the counts after a template; no template's id has this shape. */
+const atStage = (stage: string): string => `stage:${stage}`;
+
+/**
+ * Counts a use: what followed what on this type of matter (nothing before it is the empty text), at which stage, and who
+ * used it.
+ */
 export async function countUse(
   db: Database,
   use: {
     readonly typeId: string;
     readonly after: string | undefined;
+    readonly stage: string;
     readonly templateId: string;
     readonly personId: string;
     readonly atUtc: number;
   },
 ): Promise<void> {
   await db('follow_counts')
-    .insert({
-      type_id: use.typeId,
-      after_template_id: use.after ?? '',
-      template_id: use.templateId,
-      count: 1,
-    })
+    .insert(
+      [use.after ?? '', atStage(use.stage)].map((after) => ({
+        type_id: use.typeId,
+        after_template_id: after,
+        template_id: use.templateId,
+        count: 1,
+      })),
+    )
     .onConflict(['type_id', 'after_template_id', 'template_id'])
     .merge({ count: db.raw('follow_counts.count + 1') });
   await db('template_uses')

@@ -1,14 +1,20 @@
-import { ById, PageQuery } from '../../contract/common.ts';
+import { ById, Id, PageQuery } from '../../contract/common.ts';
 import {
   ChangeMessage,
   CheckedMessage,
   DecideMessage,
+  EncloseFiles,
+  EncloseOrder,
   Message,
   MessagePage,
   SendMessage,
 } from '../../contract/messages.ts';
+import { Type } from 'typebox';
 import { endpoint } from '../http/endpoint.ts';
+import { receivedFiles } from '../http/receiveFiles.ts';
+import { sendFile } from '../http/sendFile.ts';
 import { changeMessage } from '../usecases/changeMessage.ts';
+import { encloseFiles, encloseMade, enclosureBytes, viewable } from '../usecases/encloseFiles.ts';
 import {
   checkMessage,
   discardMessage,
@@ -68,6 +74,43 @@ export const messageRoutes = [
     status: 200,
     answers: Message,
     handle: ({ office, person, params }) => restoreMessage(office, person, params.id),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/messages/:id/files',
+    summary: 'Enclose files from outside; with a category they are kept on the matter too',
+    params: ById,
+    query: EncloseFiles,
+    uploads: true,
+    status: 201,
+    answers: Message,
+    handle: ({ office, person, params, query, request }) =>
+      encloseFiles(office, person, params.id, receivedFiles(request), query.category),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/messages/:id/enclosures',
+    summary:
+      'Enclose what is made or fetched: an earlier attachment, a letter, a PDF of something, several as one',
+    params: ById,
+    body: EncloseOrder,
+    status: 201,
+    answers: Message,
+    handle: ({ office, person, params, body }) => encloseMade(office, person, params.id, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/messages/:id/enclosures/:documentId/content',
+    summary: 'An enclosure as it would be looked at',
+    params: Type.Object({ id: Id, documentId: Id }),
+    status: 200,
+    answers: 'application/octet-stream',
+    handle: async ({ office, person, params, response }) => {
+      const file = await enclosureBytes(office, person, params.id, params.documentId);
+      const { bytes, mediaType, fileName } = await viewable(office, file);
+      sendFile(response, bytes, mediaType, fileName);
+      return undefined;
+    },
   }),
   endpoint({
     method: 'post',

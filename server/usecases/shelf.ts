@@ -1,12 +1,17 @@
 import type { Shelf, ShelfItem, ShelfPreview } from '../../contract/matters.ts';
+import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import { lateTexts } from '../../core/merge/late.ts';
 import { merge } from '../../core/merge/merge.ts';
 import { resolveRecipients } from '../../core/recipients/recipients.ts';
-import { latestOfCategory, orderShelf, readinessOf } from '../../core/shelf/index.ts';
-import type { Readiness, TemplateUse } from '../../core/shelf/index.ts';
+import { latestOfCategory, orderShelf, readinessOf, strongestReason } from '../../core/shelf/index.ts';
+import type { DueReason, Readiness, TemplateUse } from '../../core/shelf/index.ts';
+import { daysBetween } from '../../core/model/plainDate.ts';
+import { dayOfValue } from '../../core/model/value.ts';
+import { inlineOf } from '../../core/template/walk.ts';
 import type { DocumentRule } from '../../core/template/template.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
+import { openFollowUps } from '../repositories/followUps.ts';
 import { findMatter } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import type { Account } from '../repositories/people.ts';
@@ -27,16 +32,21 @@ export async function readShelf(office: Office, person: Account, matterId: strin
     matterId,
     typeId: matter.type.id,
     after: last?.id,
+    stage: matter.stage,
     nowUtc: office.now(),
   });
   // Readiness asks whether values are there, not how they read: one reader serves all templates.
   const signature = await office.programs.signatureOf(office.db, person.id);
   const reader = readerFor(matter, person, settings, [], office.now(), signature);
-  const items = templates.map((template) => ({
-    ...template,
-    readiness: readinessOf(template.program, reader, template.channel),
-    use: useOf(template.templateId),
-  }));
+  const dueFor = await dueReasons(office, matter, reader);
+  const items = templates.map((template) => {
+    const due = dueFor(template);
+    return {
+      ...template,
+      readiness: readinessOf(template.program, reader, template.channel),
+      use: { ...useOf(template.templateId), ...(due ? { due } : {}) },
+    };
+  });
   return { items: orderShelf(items).map((item) => viewItem(item, matter)), lastSent: last?.name ?? null };
 }
 
@@ -59,9 +69,53 @@ function viewItem(
         : [],
     words: item.words,
     to: recipients.to.map(({ name }) => name),
-    use: { followed: use.followed, followedOf: use.followedOf, sentHere: use.sentHere },
+    use: {
+      followed: use.followed,
+      followedOf: use.followedOf,
+      atStage: use.atStage,
+      atStageOf: use.atStageOf,
+      usedByPerson: use.usedByPerson,
+      sentHere: use.sentHere,
+    },
+    why: strongestReason(use) ?? null,
+    due: use.due ? { ...use.due } : null,
   };
 }
+
+/** Days within which a date is near. */
+const NEAR_DAYS = 10;
+
+/** What on this matter asks for which template now: a follow-up that is due, a day that is near and that it speaks of. */
+async function dueReasons(
+  office: Office,
+  matter: StoredMatter,
+  reader: FieldReader,
+): Promise<(template: CompiledTemplate) => DueReason | undefined> {
+  const { today } = reader.context;
+  const [followUp] = (await openFollowUps(office.db, matter.id)).filter(({ dueOn }) => dueOn <= today);
+  const near = new Map(
+    [
+      ...matter.type.keyDates.map(({ key, label }) => ({ path: `date.${key}`, label })),
+      ...matter.type.calculated.map(({ key, label }) => ({ path: `calculated.${key}`, label })),
+    ].flatMap(({ path, label }) => {
+      const day = dayOfValue(reader.read(path));
+      const days = day === undefined ? -1 : daysBetween(today, day);
+      return days >= 0 && days <= NEAR_DAYS ? [[path, { label, days }] as const] : [];
+    }),
+  );
+  return ({ content }) => {
+    if (followUp && content.category === CHASES) return { kind: 'followUp', what: followUp.what };
+    if (near.size === 0) return undefined;
+    const path = inlineOf(content.body.content).find(
+      (node) => node.type === 'field' && near.has(node.attrs.path),
+    );
+    const found = path?.type === 'field' ? near.get(path.attrs.path) : undefined;
+    return found && { kind: 'dateNear', ...found };
+  };
+}
+
+/** The category of what reminds of an answer. */
+const CHASES = 'Chaser';
 
 /** A template filled in for a matter, to be seen before it is chosen. Nothing is kept. */
 export async function previewTemplate(

@@ -1,0 +1,71 @@
+import { foldName, wordsOf } from '../checks/words.ts';
+import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
+import type { MatterRecord } from '../model/matter.ts';
+import type { Channel } from '../template/template.ts';
+import { ADDRESS_KIND, chooseAddress, rolesOf } from './recipients.ts';
+import type { Recipient } from './recipients.ts';
+
+/** Why an address of somebody is the one that is offered. */
+export type WhyAddress = 'only' | 'preferred' | 'mobile' | 'other' | 'bounced';
+
+/** Somebody to write to, by one of their addresses. */
+export interface RecipientOffer extends Recipient {
+  /** What the practice calls the address: `work`, `accounts`. */
+  readonly label: string;
+  readonly why: WhyAddress;
+  readonly organisation: string | undefined;
+  readonly doNotWriteTo: boolean;
+}
+
+/** How many are offered at once: more are found by another letter. */
+const MOST_OFFERED = 12;
+
+/**
+ * People for what is being typed, this matter's parties first, then the directory's. Each word typed must begin a word of
+ * the name, the organisation, a role or an address. Somebody with several addresses is offered by each, the best first.
+ */
+export function offerRecipients(
+  typed: string,
+  record: MatterRecord,
+  directory: readonly Contact[],
+  channel: Channel,
+): readonly RecipientOffer[] {
+  const wanted = wordsOf(typed).map(({ text }) => foldName(text));
+  const parties = record.parties.map(({ contact }) => contact);
+  const seen = new Set<string>();
+  const people = [...parties, ...directory].filter(({ id }) => !seen.has(id) && seen.add(id));
+  return people
+    .flatMap((contact) => offersOf(contact, record, ADDRESS_KIND[channel]))
+    .filter((offer) => fits(offer, wanted))
+    .slice(0, MOST_OFFERED);
+}
+
+function offersOf(contact: Contact, record: MatterRecord, kind: AddressKind): readonly RecipientOffer[] {
+  const best = chooseAddress(contact, undefined, kind);
+  const all = contact.addresses.filter((address) => address.kind === kind);
+  const ordered = best ? [best, ...all.filter((address) => address !== best)] : [];
+  return ordered.map((address) => ({
+    name: contact.name,
+    address: address.value,
+    contactId: contact.id,
+    roles: rolesOf(contact, record),
+    label: address.label,
+    why: whyOf(address, best, all.length),
+    organisation: contact.kind === 'person' ? contact.organisation : undefined,
+    doNotWriteTo: contact.doNotWriteTo,
+  }));
+}
+
+function whyOf(address: ContactAddress, best: ContactAddress | undefined, count: number): WhyAddress {
+  if (address.bounced) return 'bounced';
+  if (count === 1) return 'only';
+  if (address !== best) return 'other';
+  return address.preferred ? 'preferred' : address.kind === 'phone' ? 'mobile' : 'other';
+}
+
+function fits(offer: RecipientOffer, wanted: readonly string[]): boolean {
+  const { name, organisation = '', roles, address, label } = offer;
+  const words = wordsOf([name, organisation, ...roles, label].join(' ')).map(({ text }) => foldName(text));
+  const mail = foldName(address).split(/[^\p{L}\p{N}]+/u);
+  return wanted.every((want) => [...words, ...mail].some((word) => word.startsWith(want)));
+}
