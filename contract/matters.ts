@@ -2,7 +2,7 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { DateText, Id, Instant, PageQuery, page } from './common.ts';
 import { EntryPage } from './correspondence.ts';
-import { MessageSummary } from './messages.ts';
+import { Channel, MessageSummary } from './messages.ts';
 
 export const MatterSort = Type.Enum(['recent', 'reference', 'title', 'stage']);
 export type MatterSort = 'recent' | 'reference' | 'title' | 'stage';
@@ -65,6 +65,8 @@ export const DocumentView = Type.Object({
   mediaType: Type.String(),
   sizeBytes: Type.Integer(),
   addedOn: DateText,
+  /** For the practice alone. */
+  restricted: Type.Boolean(),
 });
 export type DocumentView = Static<typeof DocumentView>;
 
@@ -103,7 +105,7 @@ const Reason = Type.Object({
 export const ShelfItem = Type.Object({
   templateId: Id,
   name: Type.String(),
-  channel: Type.String(),
+  channel: Channel,
   category: Type.String(),
   readiness: Type.Enum(['ready', 'blanks', 'unavailable']),
   blanks: Type.Integer(),

@@ -134,6 +134,8 @@ export const Message = Type.Object({
   each: Type.Boolean(),
   /** Documents that its template says must go along, beside those of a category. */
   asks: Type.Array(Type.String()),
+  /** What the sender's host takes for one message, encoded. */
+  limitBytes: Type.Integer(),
   /** Of a text message. */
   segments: Type.Union([Segments, Type.Null()]),
   /** What sending does on the matter besides, in words. */
@@ -257,6 +259,21 @@ export const DecideMessage = Type.Object({
 });
 
 export const CheckedMessage = Type.Object({ notes: Type.Array(Note) });
+
+/** Passages as they would read on a message's matter, to be put in at the caret. */
+export const PassagesHere = Type.Object({
+  items: Type.Array(
+    Type.Object({
+      id: Id,
+      name: Type.String(),
+      opening: Type.String(),
+      /** Its blocks, filled in; one of a single line goes into the sentence. */
+      content: Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true })),
+      oneLine: Type.Boolean(),
+    }),
+  ),
+});
+export type PassagesHere = Static<typeof PassagesHere>;
 
 export const MessageSummary = Type.Object({
   id: Id,

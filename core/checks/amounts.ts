@@ -3,7 +3,7 @@ import type { CheckInput, Line, MoneyKnown } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
 import { sentenceAround } from './sentences.ts';
-import { foldName, wordsOf } from './words.ts';
+import { foldName, wordsOf } from '../model/words.ts';
 
 /** An amount as people write it: a sign or code of a currency, then figures. */
 const AMOUNT = /(?:[£€$¥]|\b(?:GBP|EUR|USD|NOK|SEK|DKK|CHF)\s?)\d[\d.,]*\d|(?:[£€$¥])\d/gu;

@@ -6,7 +6,7 @@ import { formatMoney } from '../model/money.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 import type { ValueKind } from '../model/value.ts';
 import type { Contact } from '../model/contact.ts';
-import type { Channel } from '../template/template.ts';
+import type { Channel } from '../model/channel.ts';
 import type { ContactId, DocumentId } from '../model/ids.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Recipients } from '../recipients/recipients.ts';

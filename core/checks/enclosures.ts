@@ -4,7 +4,7 @@ import type { CheckInput, Line } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
 import { sentenceAround } from './sentences.ts';
-import { foldName, wordsOf } from './words.ts';
+import { foldName, wordsOf } from '../model/words.ts';
 
 const SPEAKS = /\b(?:enclos(?:e|ed|es|ing|ures?)|attach(?:ed|es|ing|ments?)?|herewith)\b/giu;
 /** Said of ropes, keels and earlier letters rather than of this one: `attached to the hull`, `was enclosed`. */

@@ -3,7 +3,7 @@ import type { Contact, PersonContact } from '../model/contact.ts';
 import type { CheckInput, Line } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
-import { foldName, wordsOf } from './words.ts';
+import { foldName, wordsOf } from '../model/words.ts';
 
 const OPENS = /^(?:Dear|Good (?:morning|afternoon|evening)|Hello|Hi|Kjære|Hei)\b[^,.!:;\n]*/u;
 /** Words of a greeting that are nobody's name. */

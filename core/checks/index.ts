@@ -54,6 +54,6 @@ export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<
 export { readableLetter } from './checkInput.ts';
 export type { CheckInput } from './checkInput.ts';
 export type { Note } from './note.ts';
-export { foldName, addressCandidates, nameCandidates, referenceCandidates } from './words.ts';
+export { addressCandidates, nameCandidates, referenceCandidates } from './words.ts';
 export { isOneSlipAway } from './addresses.ts';
 export { amountsOf } from './checkInput.ts';

@@ -2,7 +2,7 @@ import type { CheckInput } from './checkInput.ts';
 import { greetingIn } from './greeting.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
-import { foldName, wordsOf } from './words.ts';
+import { foldName, wordsOf } from '../model/words.ts';
 
 /** An answer to all that greets one of them alone: perhaps the others were not meant to read it. */
 export function checkReplyToAll({ answersAll, lines, recipients }: CheckInput): readonly Note[] {

@@ -1,4 +1,4 @@
-import type { Channel } from '../template/template.ts';
+import type { Channel } from '../model/channel.ts';
 
 /**
  * An address that mail can go to: one addr-spec of RFC 5321 with a dotted domain, without comments or quoting (which

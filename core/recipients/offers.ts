@@ -1,7 +1,7 @@
-import { foldName, wordsOf } from '../checks/words.ts';
+import { foldName, wordsOf } from '../model/words.ts';
 import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';
-import type { Channel } from '../template/template.ts';
+import type { Channel } from '../model/channel.ts';
 import { ADDRESS_KIND, chooseAddress, rolesOf } from './recipients.ts';
 import type { Recipient } from './recipients.ts';
 

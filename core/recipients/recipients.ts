@@ -2,7 +2,7 @@ import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { ContactId } from '../model/ids.ts';
 import type { MatterRecord, Party } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
-import type { Channel } from '../template/template.ts';
+import type { Channel } from '../model/channel.ts';
 import { addressKey } from './address.ts';
 
 /** What an address must be for a channel to reach it. */

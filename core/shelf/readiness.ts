@@ -5,7 +5,7 @@ import type { MatterRecord } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import { resolveRecipients } from '../recipients/recipients.ts';
 import { checkForType } from '../template/checkTemplate.ts';
-import type { Channel } from '../template/template.ts';
+import type { Channel } from '../model/channel.ts';
 import { latestOfCategory } from './documents.ts';
 
 export type UnavailableReason = Problem<

@@ -2,10 +2,6 @@ import type { RecipientRules } from '../recipients/recipients.ts';
 import type { BlankDefinition } from './blanks.ts';
 import type { DocumentNode, InlineDocument } from './document.ts';
 
-/** How a message reaches people. */
-export const CHANNELS = ['email', 'text', 'letter'] as const;
-export type Channel = (typeof CHANNELS)[number];
-
 /** A document that goes with what is sent. `fileName` is filled like a subject; its ending is added. */
 export type DocumentRule =
   /** The latest of a category on the matter. */

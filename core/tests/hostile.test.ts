@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addressCandidates, nameCandidates, referenceCandidates, runChecks } from '../checks/index.ts';
-import { foldName, wordsOf } from '../checks/words.ts';
+import { foldName, wordsOf } from '../model/words.ts';
 import { bareSubject } from '../correspondence/answers.ts';
 import { oneLine } from '../merge/fieldText.ts';
 import { finishLetter } from '../merge/finish.ts';

@@ -3,7 +3,7 @@ import { isWorkingDay } from '../dates/workingDays.ts';
 import { addressCandidates, isOneSlipAway, nameCandidates, referenceCandidates } from '../checks/index.ts';
 import type { CheckInput, Elsewhere, Enclosure, FilledValue } from '../checks/checkInput.ts';
 import type { NoteCode } from '../checks/note.ts';
-import { foldName } from '../checks/words.ts';
+import { foldName } from '../model/words.ts';
 import { formalGreeting } from '../greetings/greetings.ts';
 import type { Contact } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';

@@ -1,5 +1,5 @@
 import type { AttemptOutcome } from '../../core/model/message.ts';
-import type { Channel } from '../../core/template/template.ts';
+import type { Channel } from '../../core/model/channel.ts';
 
 /** The longest that an outside service is given to answer; a person waits for one, and then decides. */
 export const ANSWER_TIMEOUT_MS = 60_000;

@@ -1,4 +1,5 @@
-import { foldName, isOneSlipAway } from '../../core/checks/index.ts';
+import { isOneSlipAway } from '../../core/checks/index.ts';
+import { foldName } from '../../core/model/words.ts';
 import type { Elsewhere } from '../../core/checks/checkInput.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import type { Value } from '../../core/model/value.ts';

@@ -1,4 +1,4 @@
-import { foldName } from '../../core/checks/words.ts';
+import { foldName } from '../../core/model/words.ts';
 import type { MatterRecord, Row } from '../../core/model/matter.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Value } from '../../core/model/value.ts';

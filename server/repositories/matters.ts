@@ -1,5 +1,5 @@
 import { groupBy } from '../../core/model/groupBy.ts';
-import { foldName } from '../../core/checks/words.ts';
+import { foldName } from '../../core/model/words.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { DocumentId, MatterId, PersonId } from '../../core/model/ids.ts';
 import type { MatterDocument, MatterRecord, Person, Row } from '../../core/model/matter.ts';
@@ -286,6 +286,13 @@ export function namesToGuard({ type, facts, parties }: MatterRecord): readonly s
   const subject = type.nameFact === undefined ? undefined : facts[type.nameFact];
   const people = parties.flatMap(({ contact }) => (contact.kind === 'person' ? [contact.name] : []));
   return subject?.kind === 'text' ? [subject.text, ...people] : people;
+}
+
+/** Whether a document is for the practice alone. */
+export async function markDocument(db: Database, id: string, restricted: boolean): Promise<void> {
+  await db<DocumentRow>('documents')
+    .where({ id })
+    .update({ restricted: restricted ? 1 : 0 });
 }
 
 export async function insertDocument(

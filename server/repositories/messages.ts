@@ -4,7 +4,8 @@ import type { MessageState, MessageStateKind } from '../../core/model/message.ts
 import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { Answers, BlankDefinition } from '../../core/template/blanks.ts';
 import type { DocumentNode, InlineDocument } from '../../core/template/document.ts';
-import type { Channel, Conduct } from '../../core/template/template.ts';
+import type { Channel } from '../../core/model/channel.ts';
+import type { Conduct } from '../../core/template/template.ts';
 import { readCursor, toPage } from './cursor.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';

@@ -1,7 +1,7 @@
 import { findElsewhere } from './checkFacts.ts';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { foldName } from '../../core/checks/words.ts';
+import { foldName } from '../../core/model/words.ts';
 import { asId } from '../../core/model/ids.ts';
 import { person } from '../../core/tests/fixtures.ts';
 import { SESSION_MS, SessionStore } from '../http/sessions.ts';

@@ -1,6 +1,7 @@
 import { asId } from '../../core/model/ids.ts';
 import type { TemplateId } from '../../core/model/ids.ts';
-import type { Channel, TemplateContent } from '../../core/template/template.ts';
+import type { Channel } from '../../core/model/channel.ts';
+import type { TemplateContent } from '../../core/template/template.ts';
 import type { Knex } from 'knex';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';

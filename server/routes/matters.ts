@@ -1,12 +1,12 @@
 import { Type } from 'typebox';
-import { ById, Id, PageQuery } from '../../contract/common.ts';
+import { ById, Id, Nothing, PageQuery } from '../../contract/common.ts';
 import { EntryPage } from '../../contract/correspondence.ts';
 import { MatterDetail, MatterPage, MatterQuery, Shelf, ShelfPreview } from '../../contract/matters.ts';
 import { Message, StartMessage } from '../../contract/messages.ts';
 import { endpoint } from '../http/endpoint.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { listCorrespondence } from '../usecases/correspondence.ts';
-import { documentBytes, findMatters, openMatter } from '../usecases/matters.ts';
+import { documentBytes, findMatters, openMatter, restrictDocument } from '../usecases/matters.ts';
 import { previewTemplate, readShelf } from '../usecases/shelf.ts';
 import { startMessage } from '../usecases/startMessage.ts';
 
@@ -51,6 +51,17 @@ export const matterRoutes = [
       sendFile(response, bytes, document.mediaType, document.fileName);
       return undefined;
     },
+  }),
+  endpoint({
+    method: 'patch',
+    path: '/matters/:id/documents/:documentId',
+    summary: 'Mark a document as for the practice alone, or no longer',
+    params: Type.Object({ id: Id, documentId: Id }),
+    body: Type.Object({ restricted: Type.Boolean() }, { additionalProperties: false }),
+    status: 200,
+    answers: Nothing,
+    handle: ({ office, person, params, body }) =>
+      restrictDocument(office, person, params.id, params.documentId, body.restricted),
   }),
   endpoint({
     method: 'get',

@@ -7,6 +7,7 @@ import {
   EncloseOrder,
   Message,
   MessagePage,
+  PassagesHere,
   SendMessage,
 } from '../../contract/messages.ts';
 import { Type } from 'typebox';
@@ -22,6 +23,9 @@ import {
   readOutTray,
   restoreMessage,
 } from '../usecases/drafts.ts';
+import { deskMessage } from '../usecases/desk.ts';
+import { setWrittenLetter } from '../usecases/letters.ts';
+import { passagesHere } from '../usecases/passagesHere.ts';
 import { decideMessage, recallMessage, sendMessage } from '../usecases/sendMessage.ts';
 
 export const messageRoutes = [
@@ -97,6 +101,28 @@ export const messageRoutes = [
     status: 201,
     answers: Message,
     handle: ({ office, person, params, body }) => encloseMade(office, person, params.id, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/messages/:id/page',
+    summary: 'A letter as it would be printed',
+    params: ById,
+    status: 200,
+    answers: 'application/pdf',
+    handle: async ({ office, person, params, response }) => {
+      const { message, reader } = await deskMessage(office, person, params.id);
+      sendFile(response, await setWrittenLetter(office, message, reader), 'application/pdf', 'letter.pdf');
+      return undefined;
+    },
+  }),
+  endpoint({
+    method: 'get',
+    path: '/messages/:id/passages',
+    summary: 'Passages as they would read on a message’s matter',
+    params: ById,
+    status: 200,
+    answers: PassagesHere,
+    handle: ({ office, person, params }) => passagesHere(office, person, params.id),
   }),
   endpoint({
     method: 'get',

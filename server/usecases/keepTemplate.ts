@@ -1,5 +1,5 @@
 import type { ChangeTemplate, NewTemplate, Standing, TemplateDetail } from '../../contract/templates.ts';
-import { foldName } from '../../core/checks/words.ts';
+import { foldName } from '../../core/model/words.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { TemplateId } from '../../core/model/ids.ts';
 import type { TemplateContent } from '../../core/template/template.ts';

@@ -9,10 +9,11 @@ import { chooseAddress } from '../../core/recipients/recipients.ts';
 import { fieldsOf } from '../../core/template/fieldCatalogue.ts';
 import { writeValue } from '../../core/values/writeValue.ts';
 import { notFound } from '../http/httpProblem.ts';
+import { insertAuditEvent } from '../repositories/audit.ts';
 import type { Office } from '../office.ts';
 import { entryTimes } from '../repositories/correspondence.ts';
 import { openFollowUps } from '../repositories/followUps.ts';
-import { findMatter, listMatters } from '../repositories/matters.ts';
+import { findMatter, listMatters, markDocument } from '../repositories/matters.ts';
 import type { StoredDocument, StoredMatter } from '../repositories/matters.ts';
 import { listDraftsOnMatter } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
@@ -112,8 +113,12 @@ function viewValues({ type }: StoredMatter, reader: FieldReader): MatterDetail['
   });
 }
 
-function viewDocument({ blob: _blob, ...document }: StoredDocument): MatterDetail['documents'][number] {
-  return { ...document };
+function viewDocument({
+  blob: _blob,
+  restricted = false,
+  ...document
+}: StoredDocument): MatterDetail['documents'][number] {
+  return { ...document, restricted };
 }
 
 function viewDateline(
@@ -152,4 +157,29 @@ export async function documentBytes(
   const document = matter?.documents.find(({ id }) => id === documentId);
   if (!document) throw notFound('document');
   return { document, bytes: await office.blobs.get(document.blob) };
+}
+
+/** Marks a document as for the practice alone, so that its leaving is cautioned, or takes the mark off. */
+export async function restrictDocument(
+  office: Office,
+  person: Account,
+  matterId: string,
+  documentId: string,
+  restricted: boolean,
+): Promise<Record<string, never>> {
+  const matter = await findMatter(office.db, matterId, person.id);
+  if (!matter?.documents.some(({ id }) => id === documentId)) throw notFound('document');
+  await office.db.transaction(async (tx) => {
+    await markDocument(tx, documentId, restricted);
+    await insertAuditEvent(tx, {
+      atUtc: office.now(),
+      personId: person.id,
+      what: restricted ? 'document.restricted' : 'document.allowed',
+      subjectKind: 'matter',
+      subjectId: matterId,
+      detail: { documentId },
+    });
+  });
+  office.changes.tell({ kind: 'matter', id: matterId, matterId });
+  return {};
 }

@@ -42,6 +42,7 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     asks: (message.conduct.wanted ?? [])
       .filter((one) => one.category === undefined)
       .map(({ label }) => label),
+    limitBytes: settings.maxMessageBytes,
     segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
     after: afterWords(message.conduct.after, matter),
     to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),

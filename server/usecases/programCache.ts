@@ -1,7 +1,7 @@
 import { compile } from '../../core/merge/compile.ts';
 import type { Program } from '../../core/merge/compile.ts';
 import { tidyBlocks } from '../../core/merge/tidy.ts';
-import { foldName } from '../../core/checks/words.ts';
+import { foldName } from '../../core/model/words.ts';
 import type { BlockNode, InlineNode } from '../../core/template/document.ts';
 import { expandPassages } from '../../core/template/passages.ts';
 import type { Passages } from '../../core/template/passages.ts';

@@ -4,7 +4,7 @@ import { addressKey } from '../../core/recipients/address.ts';
 import { ADDRESS_KIND, rolesOf } from '../../core/recipients/recipients.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
-import type { Channel } from '../../core/template/template.ts';
+import type { Channel } from '../../core/model/channel.ts';
 import type { Office } from '../office.ts';
 import { findContactsByAddress } from '../repositories/contacts.ts';
 

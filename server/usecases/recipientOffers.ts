@@ -1,6 +1,6 @@
 import type { NewGroup, Offers, RecipientGroup } from '../../contract/recipients.ts';
 import { offerRecipients } from '../../core/recipients/offers.ts';
-import type { Channel } from '../../core/template/template.ts';
+import type { Channel } from '../../core/model/channel.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { insertAuditEvent } from '../repositories/audit.ts';

@@ -11,7 +11,7 @@ import { recipientOf, resolveRecipients } from '../../core/recipients/recipients
 import type { Recipient, Recipients } from '../../core/recipients/recipients.ts';
 import { readinessOf } from '../../core/shelf/index.ts';
 import { conductOf } from '../../core/template/template.ts';
-import type { Channel } from '../../core/template/template.ts';
+import type { Channel } from '../../core/model/channel.ts';
 import { HttpProblem, notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { findContacts } from '../repositories/contacts.ts';

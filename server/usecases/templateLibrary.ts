@@ -1,6 +1,6 @@
 import { diffWordsWithSpace } from 'diff';
 import type { Comparison, TemplateDetail, TemplatePage, TemplateShelves } from '../../contract/templates.ts';
-import { foldName } from '../../core/checks/words.ts';
+import { foldName } from '../../core/model/words.ts';
 import { outlineBody, outlineLine, outlineRest } from '../../core/template/outline.ts';
 import type { OutlineNames } from '../../core/template/outline.ts';
 import type { TemplateContent } from '../../core/template/template.ts';

@@ -78,6 +78,7 @@ describe('what notes say', () => {
   });
 });
 
+const NEVER = { followed: 0, followedOf: 0, atStage: 0, atStageOf: 0, usedByPerson: 0, sentHere: false };
 const shelfItem = (change: Partial<ShelfItem>): ShelfItem => ({
   templateId: 't',
   name: 'T',
@@ -88,7 +89,9 @@ const shelfItem = (change: Partial<ShelfItem>): ShelfItem => ({
   reasons: [],
   words: '',
   to: [],
-  use: { followed: 0, followedOf: 0, sentHere: false },
+  use: NEVER,
+  why: null,
+  due: null,
   ...change,
 });
 
@@ -108,9 +111,19 @@ describe('what the shelf says', () => {
   });
 
   it('says why something usually comes next, from the practice’s own history', () => {
-    const use = { followed: 31, followedOf: 38, sentHere: false };
-    expect(usualWords(shelfItem({ use }), 'What we found')).toBe('after “What we found”, 31 of 38 times');
-    expect(usualWords(shelfItem({ use }), null)).toBe('first on such matters, 31 of 38 times');
+    const use = { ...NEVER, followed: 31, followedOf: 38, atStage: 5, atStageOf: 9, usedByPerson: 4 };
+    expect(usualWords(shelfItem({ use, why: 'follows' }), 'What we found')).toBe(
+      'after “What we found”, 31 of 38 times',
+    );
+    expect(usualWords(shelfItem({ use, why: 'follows' }), null)).toBe(
+      'first on such matters, 31 of 38 times',
+    );
+    expect(usualWords(shelfItem({ use, why: 'stage' }), 'x')).toBe('at this stage, 5 of 9 times');
+    expect(usualWords(shelfItem({ use, why: 'habit' }), 'x')).toBe('you sent it 4 times');
+    const near = { kind: 'dateNear', label: 'Report due', days: 1 } as const;
+    expect(usualWords(shelfItem({ why: 'due', due: near }), 'x')).toBe('Report due is in 1 day');
+    const waits = { kind: 'followUp', what: 'Ask again' } as const;
+    expect(usualWords(shelfItem({ why: 'due', due: waits }), 'x')).toBe('due: Ask again');
     expect(usualWords(shelfItem({}), 'x')).toBeUndefined();
   });
 });

@@ -69,7 +69,68 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     detail: `“${text(p, 'words')}” belongs to ${text(p, 'reference')}.`,
   }),
   noSubject: () => ({ title: 'No subject', detail: 'It would arrive without one.' }),
+  answersAllGreetsOne: (p) => ({
+    title: `Only ${text(p, 'name')} is greeted`,
+    detail: `but ${plural(Number(p['others']), 'other')} would read it too.`,
+  }),
+  otherMatterAddress: (p) => ({
+    title: 'An address from another matter',
+    detail: `${text(p, 'words')} belongs to ${text(p, 'reference')}.`,
+  }),
+  addressNear: (p) => ({
+    title: 'Perhaps a slip in the address',
+    detail: `${text(p, 'address')} is one letter from ${text(p, 'name')}’s ${text(p, 'near')}.`,
+  }),
+  addressUnknown: (p) => ({
+    title: 'Nobody known by this address',
+    detail: `${text(p, 'address')} is neither on this matter nor in the directory.`,
+  }),
+  notOnMatter: (p) => ({
+    title: `${text(p, 'name')} is not on this matter`,
+    detail: 'and has not written or been written to on it.',
+  }),
+  sentBefore: (p) => ({
+    title: `Sent to ${text(p, 'name')} ${daysAgo(Number(p['days']))}`,
+    detail: `“${text(p, 'template')}”, on this matter.`,
+  }),
+  olderVersion: (p) => ({
+    title: 'There is a later version',
+    detail: `${text(p, 'newer')} of ${shortDay(text(p, 'addedOn'))} is on the matter.`,
+  }),
+  restrictedOutside: (p) => ({
+    title: 'For the practice alone',
+    detail: `${text(p, 'name')} is marked so, and would go to ${text(p, 'to')}.`,
+  }),
+  weekdayDisagrees: (p) => ({
+    title: 'Day and date disagree',
+    detail: `${text(p, 'day')} is a ${text(p, 'weekday')}.`,
+  }),
+  dayInPast: (p) => ({ title: 'This day has passed', detail: `${text(p, 'day')} lies behind us.` }),
+  dayClosed: (p) => ({ title: 'Closed on that day', detail: `${text(p, 'day')} is no working day.` }),
+  amountDiffers: (p) => ({
+    title: 'Not the record’s amount',
+    detail: `${text(p, 'label')} is ${text(p, 'record')} on this matter.`,
+  }),
+  recordChanged: (p) => ({
+    title: 'The record has changed',
+    detail: `${text(p, 'label')} was ${text(p, 'was')}, is ${text(p, 'now')}.`,
+  }),
+  linkDiffers: (p) => ({
+    title: 'The link leads elsewhere',
+    detail: `“${text(p, 'words')}” opens ${text(p, 'href')}.`,
+  }),
+  documentMissing: (p) => ({
+    title: 'Something must go along',
+    detail: `“${text(p, 'label')}” is asked for and not enclosed.`,
+  }),
+  noSender: (p) => ({
+    title: 'No address to send from',
+    detail: `${text(p, 'name')} has no whole mail address. An administrator can put one in.`,
+  }),
 };
+
+const daysAgo = (days: number): string =>
+  days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
 
 export const noteWords = ({ code, params }: Note): NoteWords =>
   NOTES[code]?.(params) ?? { title: 'Please look at this', detail: '' };
@@ -90,6 +151,14 @@ export function remedyWords(remedy: Note['remedies'][number]): string {
       return `Write “${remedy.by}”`;
     case 'goToBlank':
       return 'Go to it';
+    case 'replaceAddress':
+      return `Write to ${remedy.by}`;
+    case 'keepOnly':
+      return `To ${remedy.name} alone`;
+    case 'replaceEnclosure':
+      return 'Enclose that one';
+    case 'removeEnclosure':
+      return 'Take it out';
     default:
       return remedy satisfies never;
   }
@@ -122,12 +191,31 @@ export function readinessWords({ readiness, blanks }: ShelfItem): string {
   }
 }
 
-/** Why a template stands where it does, in the words of the practice's own history. */
-export function usualWords({ use }: ShelfItem, lastSent: string | null): string | undefined {
-  if (use.followed === 0) return undefined;
-  const times = `${use.followed} of ${plural(use.followedOf, 'time')}`;
-  return lastSent === null ? `first on such matters, ${times}` : `after “${lastSent}”, ${times}`;
+/** Why a template stands where it does: what is due, or the practice's own history. */
+export function usualWords({ use, why, due }: ShelfItem, lastSent: string | null): string | undefined {
+  switch (why) {
+    case null:
+      return undefined;
+    case 'due':
+      return due?.kind === 'dateNear'
+        ? `${due.label} is ${due.days === 0 ? 'today' : `in ${plural(due.days, 'day')}`}`
+        : `due: ${due?.what ?? ''}`;
+    case 'follows': {
+      const times = `${use.followed} of ${plural(use.followedOf, 'time')}`;
+      return lastSent === null ? `first on such matters, ${times}` : `after “${lastSent}”, ${times}`;
+    }
+    case 'stage':
+      return `at this stage, ${use.atStage} of ${plural(use.atStageOf, 'time')}`;
+    case 'habit':
+      return `you sent it ${plural(use.usedByPerson, 'time')}`;
+    default:
+      return why satisfies never;
+  }
 }
+
+/** How a message goes, in a word. */
+export const channelWords = (channel: Message['channel']): string =>
+  ({ email: 'Mail', text: 'Text message', letter: 'Letter' })[channel];
 
 export function awaitingWords({
   awaiting,
@@ -160,7 +248,7 @@ export function stateWords({ state, stateDetail }: Stated): string {
     case 'held':
       return `Leaves ${whenWords(stateDetail.leavesAtUtc)}`;
     case 'queued':
-      return 'Waiting for the mail host';
+      return 'Waiting its turn';
     case 'sending':
       return 'Being handed over';
     case 'deferred':

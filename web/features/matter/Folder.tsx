@@ -11,7 +11,8 @@ import { Button } from '../../ui/Button.tsx';
 import { leftWords, nearness } from './dates.ts';
 import { PartiesEditor } from './PartiesEditor.tsx';
 import { RecordValues } from './RecordValues.tsx';
-import { useRecordQuery, useSettleFollowUpMutation } from './api.ts';
+import { StartLink } from '../shelf/index.ts';
+import { useRecordQuery, useRestrictDocumentMutation, useSettleFollowUpMutation } from './api.ts';
 import { useEditing } from './useEditing.ts';
 import editing from './Editing.module.css';
 import classes from './Folder.module.css';
@@ -45,7 +46,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
         {changing && editable ? (
           <PartiesEditor record={record} edit={edit} />
         ) : (
-          <Parties parties={matter.parties} />
+          <Parties parties={matter.parties} matterId={matter.id} mayChange={mayChange} />
         )}
         {editable ? (
           <Button
@@ -63,7 +64,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
       </Part>
       <Part title="Documents" count={matter.documents.length}>
         {matter.documents.map((document) => (
-          <DocumentLine key={document.id} document={document} matterId={matter.id} />
+          <DocumentLine key={document.id} document={document} matterId={matter.id} mayChange={mayChange} />
         ))}
         {matter.documents.length === 0 ? (
           <p className={classes.none}>Reports, invoices and pictures of this matter stand here.</p>
@@ -95,7 +96,17 @@ function FollowUpLine({
     <div className={classes.line}>
       <span className={day < today() ? classes.near : classes.label}>{listDay(day, today())}</span>
       <span>
-        {what}{' '}
+        {mayChange ? (
+          <StartLink
+            matterId={matterId}
+            from={{ followUpId: id, about: what }}
+            title="Write what deals with it"
+          >
+            {what}
+          </StartLink>
+        ) : (
+          what
+        )}{' '}
         {mayChange ? (
           <Button disabled={isLoading} onClick={() => void settle({ id, done: true, matterId })}>
             Done
@@ -126,7 +137,15 @@ function Part({
   );
 }
 
-function Parties({ parties }: { readonly parties: readonly PartyView[] }) {
+function Parties({
+  parties,
+  matterId,
+  mayChange,
+}: {
+  readonly parties: readonly PartyView[];
+  readonly matterId: string;
+  readonly mayChange: boolean;
+}) {
   if (parties.length === 0)
     return <p className={classes.none}>Nobody yet. Whom the matter concerns stands here.</p>;
   return [...groupBy(parties, ({ role }) => role)].map(([role, holders]) => (
@@ -141,7 +160,17 @@ function Parties({ parties }: { readonly parties: readonly PartyView[] }) {
             className={classes.party}
             title={[party.organisation, party.address, party.phone].filter(Boolean).join(' · ')}
           >
-            {party.name}
+            {mayChange && !party.doNotWriteTo ? (
+              <StartLink
+                matterId={matterId}
+                from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
+                title={`Write to ${party.name}`}
+              >
+                {party.name}
+              </StartLink>
+            ) : (
+              party.name
+            )}
             {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
             {party.doNotWriteTo ? <em> not to be written to</em> : null}
             {party.bounced ? <em> mail came back</em> : null}
@@ -184,22 +213,46 @@ const KINDS: Readonly<Record<string, string>> = {
 function DocumentLine({
   document,
   matterId,
+  mayChange,
 }: {
   readonly document: DocumentView;
   readonly matterId: string;
+  readonly mayChange: boolean;
 }) {
+  const [restrict] = useRestrictDocumentMutation();
   return (
-    <a
-      className={classes.document}
-      href={`/api/v1/matters/${matterId}/documents/${document.id}/content`}
-      target="_blank"
-      rel="noopener"
-      title={`${document.category}, ${fileSize(document.sizeBytes)}`}
-    >
+    <div className={classes.document} title={`${document.category}, ${fileSize(document.sizeBytes)}`}>
       <i>{KINDS[document.mediaType] ?? 'FILE'}</i>
-      <span>{document.name}</span>
+      <a href={`/api/v1/matters/${matterId}/documents/${document.id}/content`} target="_blank" rel="noopener">
+        {document.name}
+        {document.version > 1 ? <small> v{document.version}</small> : null}
+        {document.restricted ? <small> · practice alone</small> : null}
+      </a>
+      {mayChange ? (
+        <span className={classes.onIt}>
+          <StartLink
+            matterId={matterId}
+            from={{ documentIds: [document.id], about: `with ${document.name}` }}
+            title={`Send ${document.name}`}
+          >
+            Send
+          </StartLink>
+          <Button
+            title={
+              document.restricted
+                ? 'Anybody on the matter may get it again'
+                : 'Warn before it leaves the practice'
+            }
+            onClick={() =>
+              void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
+            }
+          >
+            {document.restricted ? 'Allow' : 'Restrict'}
+          </Button>
+        </span>
+      ) : null}
       <small>{listDay(readDay(document.addedOn), today()).replace(/^\p{L}+ /u, '')}</small>
-    </a>
+    </div>
   );
 }
 

@@ -6,7 +6,7 @@ import type { EntryDetail } from '../../../contract/correspondence.ts';
 import { exactTime } from '../../app/dates.ts';
 import { fileSize, noteWords, problemWords, refusalAdvice } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useStartMessageMutation } from '../shelf/index.ts';
+import { StartLink, useStartMessageMutation } from '../shelf/index.ts';
 import { useEntryQuery } from './api.ts';
 import classes from './Correspondence.module.css';
 
@@ -43,9 +43,11 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
       <LetterText entry={entry} />
       <Attachments entry={entry} />
       <footer className={classes.foot}>
-        {entry.direction === 'note' || !mayChange ? null : <Answer entry={entry} />}
+        {entry.direction === 'note' || entry.channel !== 'email' || !mayChange ? null : (
+          <Answer entry={entry} />
+        )}
         <a href={`/api/v1/correspondence/${entry.id}/raw`} download>
-          Exact bytes (.eml, {fileSize(entry.rawBytes)})
+          Exact bytes ({RAW_ENDINGS[entry.channel] ?? 'file'}, {fileSize(entry.rawBytes)})
         </a>
         {entry.templateName === null ? null : <span>from “{entry.templateName}”</span>}
         {entry.sentBy === null ? null : <span>by {entry.sentBy}</span>}
@@ -59,6 +61,8 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
     </div>
   );
 }
+
+const RAW_ENDINGS: Readonly<Record<string, string>> = { email: '.eml', text: '.txt', letter: '.pdf' };
 
 const overridden = (code: string): string =>
   noteWords({ code, severity: 'caution', where: { part: 'subject' }, params: {}, remedies: [] }).title.trim();
@@ -120,16 +124,29 @@ function Attachments({ entry }: { readonly entry: EntryDetail }) {
   );
 }
 
+/** Taking an entry up: an answer at once, or from a template with the thread and its people kept. */
 function Answer({ entry }: { readonly entry: EntryDetail }) {
   const [start, { isLoading }] = useStartMessageMutation();
   const navigate = useNavigate();
-  const answer = async (): Promise<void> => {
-    const message = await start({ matterId: entry.matterId, start: { inReplyTo: entry.id } }).unwrap();
+  const take = async (answer: 'sender' | 'all' | 'forward'): Promise<void> => {
+    const begun = { inReplyTo: entry.id, answer };
+    const message = await start({ matterId: entry.matterId, start: begun }).unwrap();
     await navigate(`/matters/${entry.matterId}/sheet/${message.id}`);
   };
-  return (
-    <Button disabled={isLoading} onClick={() => void answer()}>
-      {entry.direction === 'in' ? 'Answer' : 'Write again'}
+  const others = entry.to.length + entry.cc.length > 1;
+  const button = (answer: 'sender' | 'all' | 'forward', words: string) => (
+    <Button disabled={isLoading} onClick={() => void take(answer).catch(() => undefined)}>
+      {words}
     </Button>
+  );
+  return (
+    <>
+      {button('sender', entry.direction === 'in' ? 'Answer' : 'Write again')}
+      {others ? button('all', 'Answer all') : null}
+      <StartLink matterId={entry.matterId} from={{ inReplyTo: entry.id, answer: 'sender' }}>
+        Answer from a template
+      </StartLink>
+      {button('forward', 'Pass on')}
+    </>
   );
 }

@@ -37,6 +37,17 @@ const matterApi = api.injectEndpoints({
       query: ({ id, done }) => ({ url: `/follow-ups/${id}`, method: 'PATCH', body: { done } }),
       invalidatesTags: (_result, _error, { matterId }) => [{ type: 'Matter', id: matterId }],
     }),
+    restrictDocument: build.mutation<
+      null,
+      { readonly matterId: string; readonly documentId: string; readonly restricted: boolean }
+    >({
+      query: ({ matterId, documentId, restricted }) => ({
+        url: `/matters/${matterId}/documents/${documentId}`,
+        method: 'PATCH',
+        body: { restricted },
+      }),
+      invalidatesTags: (_result, _error, { matterId }) => [{ type: 'Matter', id: matterId }],
+    }),
     entry: build.query<EntryDetail, string>({
       query: (id) => `/correspondence/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Entry', id }],
@@ -48,6 +59,7 @@ export const {
   useRecordQuery,
   useChangeMatterMutation,
   useSettleFollowUpMutation,
+  useRestrictDocumentMutation,
   useMatterQuery,
   useLazyOlderEntriesQuery,
   useEntryQuery,

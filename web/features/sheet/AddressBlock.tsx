@@ -1,31 +1,35 @@
-import { Combobox, useCombobox } from '@mantine/core';
-import { IconX } from '@tabler/icons-react';
 import { useState } from 'react';
-import type { KeyboardEvent } from 'react';
-import type { MatterDetail, PartyView } from '../../../contract/matters.ts';
-import type { Message } from '../../../contract/messages.ts';
+import type { MatterDetail } from '../../../contract/matters.ts';
+import type { ChangeMessage, Message } from '../../../contract/messages.ts';
+import { isMailAddress } from '../../../core/recipients/address.ts';
 import { Button } from '../../ui/Button.tsx';
-import { offerParties } from './offerParties.ts';
+import { RecipientLine } from './RecipientLine.tsx';
 import classes from './AddressBlock.module.css';
 
-type Part = 'to' | 'cc' | 'bcc';
+export type Part = 'to' | 'cc' | 'bcc';
 type Recipients = Message['to'];
+/** How it goes besides: settings of this one message. */
+export type Going = Pick<Message, 'replyTo' | 'copyToSelf' | 'each'>;
 
 interface AddressBlockProps {
   readonly from: Message['from'];
+  readonly channel: Message['channel'];
   readonly lines: Readonly<Record<Part, Recipients>>;
+  readonly going: Going;
   readonly matter: MatterDetail;
   readonly onChange: (part: Part, recipients: Recipients) => void;
+  readonly onGoing: (change: Pick<ChangeMessage, 'replyTo' | 'copyToSelf' | 'each'>) => void;
 }
 
 const PARTS: readonly Part[] = ['to', 'cc', 'bcc'];
 const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Copy', bcc: 'Blind copy' };
 
-/** Who gets it and who it is from. Blind copies show once somebody asks for them. */
-export function AddressBlock({ from, lines, matter, onChange }: AddressBlockProps) {
-  const [all, setAll] = useState(false);
-  const parts = PARTS.filter((part) => part === 'to' || all || lines[part].length > 0);
-  const hidden = PARTS.filter((part) => !parts.includes(part));
+/** Who gets it and who it is from. What is seldom wanted shows once somebody asks for it. */
+export function AddressBlock(props: AddressBlockProps) {
+  const { from, channel, lines, going, matter, onChange } = props;
+  const [all, setAll] = useState(going.replyTo !== null || going.copyToSelf);
+  const possible = channel === 'email' ? PARTS : PARTS.slice(0, 1);
+  const parts = possible.filter((part) => part === 'to' || all || lines[part].length > 0);
   return (
     <div className={classes.block}>
       {parts.map((part) => (
@@ -33,128 +37,89 @@ export function AddressBlock({ from, lines, matter, onChange }: AddressBlockProp
           <span className={classes.label}>{LABELS[part]}</span>
           <RecipientLine
             label={LABELS[part]}
+            channel={channel}
             recipients={lines[part]}
             taken={[...lines.to, ...lines.cc, ...lines.bcc]}
-            parties={matter.parties}
+            matterId={matter.id}
             onChange={(next) => {
               onChange(part, next);
             }}
           />
-          {part === 'to' && hidden.length > 0 ? (
+          {part === 'to' && !all && channel === 'email' ? (
             <Button
               className={classes.more}
               onClick={() => {
                 setAll(true);
               }}
             >
-              {hidden.map((part) => LABELS[part]).join(', ')}
+              Copies…
             </Button>
           ) : null}
         </div>
       ))}
+      {all && channel === 'email' ? <Besides {...props} /> : null}
+      {lines.to.length > 1 && channel !== 'letter' ? (
+        <div className={classes.line}>
+          <span className={classes.label} />
+          <span className={classes.each} role="radiogroup" aria-label="How it goes to several">
+            {[false, true].map((each) => (
+              <label key={String(each)}>
+                <input
+                  type="radio"
+                  name="each"
+                  checked={going.each === each}
+                  onChange={() => {
+                    props.onGoing({ each });
+                  }}
+                />
+                {each ? `one each, ${lines.to.length} in all` : 'one for all of them'}
+              </label>
+            ))}
+          </span>
+        </div>
+      ) : null}
       <div className={classes.line}>
         <span className={classes.label}>From</span>
         <span>
-          {from.name} <small>{from.address}</small>
+          {from.name} <small>{channel === 'email' ? from.address : ''}</small>
         </span>
       </div>
     </div>
   );
 }
 
-interface RecipientLineProps {
-  readonly label: string;
-  readonly recipients: Recipients;
-  readonly taken: Recipients;
-  readonly parties: readonly PartyView[];
-  readonly onChange: (recipients: Recipients) => void;
-}
-
-function RecipientLine({ label, recipients, taken, parties, onChange }: RecipientLineProps) {
-  const [typed, setTyped] = useState('');
-  const combobox = useCombobox({
-    onDropdownClose: () => {
-      combobox.resetSelectedOption();
-    },
-  });
-  const offered = offerParties(parties, taken, typed);
-
-  const add = (recipient: Recipients[number]): void => {
-    if (!taken.some(({ address }) => address === recipient.address)) onChange([...recipients, recipient]);
-    setTyped('');
-    combobox.closeDropdown();
-  };
-  const addTyped = (): void => {
-    const address = typed.trim();
-    if (address !== '') add({ name: '', address, roles: [] });
-  };
-  const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
-    if (event.key === 'Enter' && !event.ctrlKey && combobox.getSelectedOptionIndex() < 0) addTyped();
-    else if (event.key === ',' || event.key === ';') addTyped();
-    else if (event.key === 'Backspace' && typed === '' && recipients.length > 0)
-      onChange(recipients.slice(0, -1));
-    else return;
-    event.preventDefault();
-  };
-
+/** Where answers go, and a copy for whoever writes. */
+function Besides({ from, going, onGoing }: AddressBlockProps) {
+  const [typed, setTyped] = useState(going.replyTo ?? '');
+  const malformed = typed !== '' && !isMailAddress(typed);
   return (
-    <span className={classes.people}>
-      {recipients.map((recipient) => (
-        <span key={recipient.address} className={classes.person} title={recipient.address}>
-          {recipient.name || recipient.address}
-          {recipient.roles.length > 0 ? <small>{recipient.roles.join(', ')}</small> : null}
-          <button
-            type="button"
-            aria-label={`Take out ${recipient.name || recipient.address}`}
-            onClick={() => {
-              onChange(recipients.filter((one) => one !== recipient));
-            }}
-          >
-            <IconX size={12} stroke={2} aria-hidden="true" />
-          </button>
-        </span>
-      ))}
-      <Combobox
-        store={combobox}
-        onOptionSubmit={(address) => {
-          const party = offered.find((one) => one.address === address);
-          if (party) add(party);
-        }}
-      >
-        <Combobox.Target>
+    <div className={classes.line}>
+      <span className={classes.label}>Answers</span>
+      <span className={classes.besides}>
+        <input
+          className={classes.input}
+          type="email"
+          aria-label="Answers go to"
+          aria-invalid={malformed}
+          placeholder={`go to ${from.address}`}
+          value={typed}
+          onChange={(event) => {
+            const { value } = event.currentTarget;
+            setTyped(value);
+            if (value === '' || isMailAddress(value)) onGoing({ replyTo: value === '' ? null : value });
+          }}
+        />
+        <label>
           <input
-            className={classes.input}
-            value={typed}
-            aria-label={`Add to ${label}`}
-            placeholder={recipients.length === 0 ? 'a party or a mail address' : ''}
+            type="checkbox"
+            checked={going.copyToSelf}
             onChange={(event) => {
-              setTyped(event.currentTarget.value);
-              combobox.openDropdown();
-              combobox.updateSelectedOptionIndex();
+              onGoing({ copyToSelf: event.currentTarget.checked });
             }}
-            onClick={() => {
-              combobox.openDropdown();
-            }}
-            onBlur={() => {
-              combobox.closeDropdown();
-              addTyped();
-            }}
-            onKeyDown={onKey}
           />
-        </Combobox.Target>
-        <Combobox.Dropdown hidden={offered.length === 0}>
-          <Combobox.Options aria-label="Parties of this matter">
-            {offered.map((party) => (
-              <Combobox.Option key={party.address} value={party.address}>
-                {party.name}{' '}
-                <small className={classes.role}>
-                  {party.roles.join(', ')} · {party.address}
-                </small>
-              </Combobox.Option>
-            ))}
-          </Combobox.Options>
-        </Combobox.Dropdown>
-      </Combobox>
-    </span>
+          a copy to me
+        </label>
+      </span>
+    </div>
   );
 }

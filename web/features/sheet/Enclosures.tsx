@@ -1,39 +1,100 @@
-import { Menu } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
-import type { DocumentView } from '../../../contract/matters.ts';
-import type { Message } from '../../../contract/messages.ts';
-import { listDay, readDay, today } from '../../app/dates.ts';
+import { useRef, useState } from 'react';
+import type { DragEvent } from 'react';
+import type { MatterDetail } from '../../../contract/matters.ts';
+import type { EncloseOrder, Message } from '../../../contract/messages.ts';
 import { fileSize } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
+import { EncloseMenu } from './EncloseMenu.tsx';
+import { EnclosureMenu } from './EnclosureMenu.tsx';
 import classes from './Enclosures.module.css';
 
 type EnclosureList = Message['enclosures'];
 
 interface EnclosuresProps {
+  readonly messageId: string;
   readonly enclosures: EnclosureList;
-  readonly documents: readonly DocumentView[];
-  readonly matterId: string;
+  readonly asks: readonly string[];
+  readonly matter: MatterDetail;
+  /** What the sender's host takes for one message, encoded. */
+  readonly limitBytes: number | undefined;
+  /** Something is being read or made; how far it is, from 0 to 1. */
+  readonly busy: boolean;
+  readonly problem: string | undefined;
   readonly onChange: (enclosures: EnclosureList) => void;
+  readonly onFiles: (files: readonly File[]) => void;
+  readonly onMade: (order: EncloseOrder) => void;
 }
 
-/** What goes along, at the foot of the sheet; the matter's documents are one press away. */
-export function Enclosures({ enclosures, documents, matterId, onChange }: EnclosuresProps) {
-  const left = documents.filter(({ id }) => !enclosures.some(({ documentId }) => documentId === id));
-  const add = ({ id, fileName, category, mediaType, sizeBytes }: DocumentView): void => {
-    onChange([...enclosures, { documentId: id, fileName, category, mediaType, sizeBytes }]);
+/** Base64 makes four bytes of three (RFC 2045 §6.8). */
+const ENCODED = 4 / 3;
+
+/** What goes along, at the foot of the sheet: put in from the matter, dropped, made now; in an order of one's own. */
+export function Enclosures(props: EnclosuresProps) {
+  const { messageId, enclosures, asks, matter, limitBytes, busy, problem, onChange, onFiles, onMade } = props;
+  const [over, setOver] = useState(false);
+  const dragged = useRef<number>(undefined);
+  const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED, 0);
+  const move = (from: number, to: number): void => {
+    const next = [...enclosures];
+    const [moved] = next.splice(from, 1);
+    if (!moved || to < 0 || to > next.length) return;
+    next.splice(to, 0, moved);
+    onChange(next);
+  };
+  const drop = (event: DragEvent): void => {
+    event.preventDefault();
+    setOver(false);
+    const files = [...event.dataTransfer.files];
+    if (files.length > 0) onFiles(files);
   };
   return (
-    <div className={classes.enclosures} data-part="enclosures">
+    <div
+      className={classes.enclosures}
+      data-part="enclosures"
+      data-over={over}
+      onDragOver={(event) => {
+        if (!event.dataTransfer.types.includes('Files')) return;
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={drop}
+    >
       <span className={classes.label}>Enclosed</span>
-      {enclosures.map((enclosure) => (
-        <span key={enclosure.documentId} className={classes.file}>
-          <a
-            href={`/api/v1/matters/${matterId}/documents/${enclosure.documentId}/content`}
-            target="_blank"
-            rel="noopener"
-          >
-            {enclosure.fileName}
-          </a>
+      {enclosures.map((enclosure, n) => (
+        <span
+          key={enclosure.documentId}
+          className={classes.file}
+          draggable
+          onDragStart={() => {
+            dragged.current = n;
+          }}
+          onDragOver={(event) => {
+            if (dragged.current !== undefined) event.preventDefault();
+          }}
+          onDrop={(event) => {
+            if (dragged.current === undefined) return;
+            event.preventDefault();
+            event.stopPropagation();
+            move(dragged.current, n);
+            dragged.current = undefined;
+          }}
+        >
+          <EnclosureMenu
+            messageId={messageId}
+            enclosure={enclosure}
+            at={n}
+            enclosures={enclosures}
+            matter={matter}
+            onMove={move}
+            onRename={(fileName) => {
+              onChange(enclosures.map((one) => (one === enclosure ? { ...one, fileName } : one)));
+            }}
+            onMade={onMade}
+          />
           <small>{fileSize(enclosure.sizeBytes)}</small>
           <button
             type="button"
@@ -46,34 +107,34 @@ export function Enclosures({ enclosures, documents, matterId, onChange }: Enclos
           </button>
         </span>
       ))}
-      <Menu position="top-start" width={330}>
-        <Menu.Target>
-          <Button className={classes.add}>
-            {enclosures.length === 0 ? 'Enclose from the matter…' : 'Add…'}
-          </Button>
-        </Menu.Target>
-        <Menu.Dropdown>
-          <Menu.Label>Documents of this matter</Menu.Label>
-          {left.map((document) => (
-            <Menu.Item
-              key={document.id}
-              onClick={() => {
-                add(document);
-              }}
-              rightSection={
-                <small className={classes.day}>{listDay(readDay(document.addedOn), today())}</small>
-              }
-            >
-              {document.name} <small className={classes.day}>{document.category}</small>
-            </Menu.Item>
-          ))}
-          {left.length === 0 ? (
-            <Menu.Item disabled>
-              {documents.length === 0 ? 'The matter has no documents yet' : 'All of them are enclosed'}
-            </Menu.Item>
-          ) : null}
-        </Menu.Dropdown>
-      </Menu>
+      <EncloseMenu
+        matter={matter}
+        enclosures={enclosures}
+        onEnclose={(document) => {
+          onChange([...enclosures, document]);
+        }}
+        onFiles={onFiles}
+        onMade={onMade}
+      />
+      {asks.length > 0 && enclosures.length === 0 ? (
+        <small className={classes.asks}>asked for: {asks.join(', ')}</small>
+      ) : null}
+      {enclosures.length > 1 && limitBytes !== undefined ? (
+        <small className={classes.size}>
+          {fileSize(Math.round(bytes))} of {fileSize(limitBytes)} on its way
+        </small>
+      ) : null}
+      {busy ? (
+        <span className={classes.busy} role="status">
+          <progress aria-label="Files are being read" /> one moment…
+        </span>
+      ) : null}
+      {problem === undefined ? null : (
+        <span className={classes.problem} role="alert">
+          {problem}
+        </span>
+      )}
+      {over ? <Button className={classes.dropHere}>Let go to enclose</Button> : null}
     </div>
   );
 }

@@ -3,10 +3,13 @@ import { useState } from 'react';
 import type { Message } from '../../../contract/messages.ts';
 import { fileSize, plural } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
+import type { Going } from './AddressBlock.tsx';
 import type { Keeping } from './draftKeeper.ts';
 import classes from './SendBar.module.css';
 
 interface SendBarProps {
+  readonly message: Message;
+  readonly going: Going;
   readonly lines: Readonly<Record<'to' | 'cc' | 'bcc', Message['to']>>;
   readonly enclosures: Message['enclosures'];
   readonly reference: string;
@@ -58,12 +61,17 @@ export function SendBar(props: SendBarProps) {
   );
 }
 
-function Doing({ lines, enclosures, reference }: SendBarProps) {
-  const copies = lines.cc.length + lines.bcc.length;
+function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
+  const copies = lines.cc.length + lines.bcc.length + (going.copyToSelf ? 1 : 0);
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0);
+  const [first] = lines.to;
+  const { followUpDays, stage } = message.after;
+  const each = going.each && lines.to.length > 1;
   return (
     <span>
-      to <b>{lines.to.length === 1 ? lines.to[0]?.name || lines.to[0]?.address : lines.to.length}</b>
+      {message.channel === 'letter' ? 'printed for ' : 'to '}
+      <b>{lines.to.length === 1 ? first?.name || first?.address : lines.to.length}</b>
+      {each ? ', one each' : ''}
       {copies > 0 ? <>, copy to {copies}</> : null}
       {enclosures.length > 0 ? (
         <>
@@ -72,6 +80,8 @@ function Doing({ lines, enclosures, reference }: SendBarProps) {
         </>
       ) : null}{' '}
       · filed on <b>{reference}</b>
+      {followUpDays === undefined ? null : <> · follow-up in {plural(followUpDays, 'working day')}</>}
+      {stage === undefined ? null : <> · moves to “{stage}”</>}
     </span>
   );
 }

@@ -9,30 +9,40 @@ import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { useDiscardMutation } from '../trays/index.ts';
 import { AddressBlock } from './AddressBlock.tsx';
+import type { Going } from './AddressBlock.tsx';
 import { BlanksContext } from './blanksContext.ts';
 import { Enclosures } from './Enclosures.tsx';
 import { Margin } from './Margin.tsx';
 import { SendBar } from './SendBar.tsx';
 import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
-import { useSendMessageMutation } from './api.ts';
-import { findWords, notesKey } from './noteHighlights.ts';
+import { usePassagesHereQuery, useSendMessageMutation } from './api.ts';
+import { carryOut } from './carryOut.ts';
+import { notesKey } from './noteHighlights.ts';
+import { PassagesAtCaret, offerPassages } from './passages.ts';
+import { SheetTools } from './SheetTools.tsx';
 import { useDraft } from './useDraft.ts';
+import { useEnclosing } from './useEnclosing.ts';
 import classes from './Sheet.module.css';
 
 interface SheetProps {
   readonly initial: Message;
+  /** The words before another template was chosen. */
+  readonly before: Pick<Message, 'subjectNodes' | 'body'> | undefined;
   readonly matter: MatterDetail;
   readonly onTakeTheirs: () => void;
 }
 
-type Remedy = Message['notes'][number]['remedies'][number];
+const bodyWithPassages = [...bodyExtensions, PassagesAtCaret];
 
 /** The sheet: address block, subject, body, enclosures at the foot, and notes in its margin. */
-export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
+export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   const navigate = useNavigate();
   const [lines, setLines] = useState({ to: initial.to, cc: initial.cc, bcc: initial.bcc });
   const [enclosures, setEnclosures] = useState(initial.enclosures);
   const [answers, setAnswers] = useState(initial.answers);
+  const [going, setGoing] = useState<Going>(initial);
+  const [backable, setBackable] = useState(before);
+  const { data: passages } = usePassagesHereQuery(initial.id);
   const [acknowledged, setAcknowledged] = useState<ReadonlySet<string>>(new Set());
   const [asked, setAsked] = useState(false);
   const [send, sending] = useSendMessageMutation();
@@ -41,6 +51,7 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   const page = useRef<HTMLDivElement>(null);
 
   const { keeper, draft } = useDraft(initial);
+  const enclosing = useEnclosing(initial.id, keeper, setEnclosures);
   const change = (part: ChangeMessage): void => {
     touched.current = true;
     setAsked(false);
@@ -57,7 +68,7 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
     },
   });
   const body = useEditor({
-    extensions: bodyExtensions,
+    extensions: bodyWithPassages,
     content: initial.body,
     shouldRerenderOnTransaction: false,
     editorProps: {
@@ -81,6 +92,10 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
       }),
     [keeper, body, subject],
   );
+
+  useEffect(() => {
+    if (body && passages) offerPassages(body, passages);
+  }, [body, passages]);
 
   const { notes } = draft.message;
   useEffect(() => {
@@ -156,30 +171,11 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   }: MatterDetail['documents'][number]): void => {
     enclose([...enclosures, { documentId: id, fileName, category, mediaType, sizeBytes }]);
   };
-  const remedy = (one: Remedy): void => {
-    switch (one.kind) {
-      case 'enclose': {
-        const document = matter.documents.find(({ id }) => id === one.documentId);
-        if (document) encloseDocument(document);
-        return;
-      }
-      case 'removeRecipient':
-        for (const part of ['to', 'cc', 'bcc'] as const) {
-          const left = lines[part].filter(({ address }) => address !== one.address);
-          if (left.length < lines[part].length) setLine(part, left);
-        }
-        return;
-      case 'replaceWords':
-        replaceWords(body, one.block, one.words, one.by);
-        return;
-      case 'goToBlank':
-        page.current
-          ?.querySelector<HTMLElement>(`[data-blank-key="${CSS.escape(one.key)}"] [data-blank-field]`)
-          ?.focus();
-        return;
-      default:
-        one satisfies never;
-    }
+  const back = (): void => {
+    if (!backable) return;
+    body?.commands.setContent(backable.body);
+    subject?.commands.setContent(subjectContent(backable.subjectNodes));
+    setBackable(undefined);
   };
 
   const blanks = useMemo(
@@ -196,27 +192,72 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
   return (
     <BlanksContext value={{ ...blanks, answers, onAnswer: answer }}>
       {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
-      <div className={classes.scroller}>
+      <SheetTools
+        message={draft.message}
+        matter={matter}
+        onKeep={keeper.flush}
+        onBack={backable ? back : undefined}
+      />
+      <div
+        className={classes.scroller}
+        onPaste={(event) => {
+          const files = [...event.clipboardData.files];
+          if (files.length === 0 || event.clipboardData.types.includes('text/html')) return;
+          event.preventDefault();
+          enclosing.files(files);
+        }}
+      >
         <article className={classes.sheet} ref={page} aria-label="Sheet">
-          <AddressBlock from={initial.from} lines={lines} matter={matter} onChange={setLine} />
-          <div className={classes.subject} data-part="subject">
-            <EditorContent editor={subject} />
-          </div>
+          <AddressBlock
+            from={initial.from}
+            channel={initial.channel}
+            lines={lines}
+            going={going}
+            matter={matter}
+            onChange={setLine}
+            onGoing={(part) => {
+              setGoing((known) => ({ ...known, ...part }));
+              change(part);
+            }}
+          />
+          {initial.channel === 'text' ? null : (
+            <div className={classes.subject} data-part="subject">
+              <EditorContent editor={subject} />
+            </div>
+          )}
           <div className={classes.body}>
             <EditorContent editor={body} />
           </div>
-          <Enclosures
-            enclosures={enclosures}
-            documents={matter.documents}
-            matterId={matter.id}
-            onChange={enclose}
-          />
+          {initial.channel === 'text' ? null : (
+            <Enclosures
+              messageId={initial.id}
+              enclosures={enclosures}
+              asks={initial.asks}
+              matter={matter}
+              limitBytes={initial.channel === 'email' ? initial.limitBytes : undefined}
+              busy={enclosing.busy}
+              problem={enclosing.problem}
+              onChange={enclose}
+              onFiles={enclosing.files}
+              onMade={enclosing.made}
+            />
+          )}
         </article>
         <Margin
           page={page}
           notes={shownNotes}
           pressing={asked}
-          onRemedy={remedy}
+          onRemedy={(remedy) => {
+            carryOut(remedy, {
+              body,
+              page: page.current,
+              matter,
+              lines,
+              enclosures,
+              setLine,
+              setEnclosures: enclose,
+            });
+          }}
           onLeave={(code) => {
             setAcknowledged((known) => new Set([...known, code]));
           }}
@@ -224,6 +265,8 @@ export function Sheet({ initial, matter, onTakeTheirs }: SheetProps) {
       </div>
       <SendBar
         lines={lines}
+        message={initial}
+        going={going}
         enclosures={enclosures}
         reference={matter.reference}
         keeping={draft.keeping}
@@ -265,11 +308,6 @@ function emptyParagraph(editor: Editor): number | undefined {
     return at === undefined;
   });
   return at;
-}
-
-function replaceWords(editor: Editor | null, block: number, words: string, by: string): void {
-  const place = editor && findWords(editor.state.doc, block, words);
-  if (place) editor.view.dispatch(editor.state.tr.insertText(by, place.from, place.to));
 }
 
 function Conflict({ onTheirs, onMine }: { readonly onTheirs: () => void; readonly onMine: () => void }) {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link, useOutletContext, useParams } from 'react-router';
+import { Link, useLocation, useOutletContext, useParams } from 'react-router';
 import type { Message } from '../../../contract/messages.ts';
 import { joinNames } from '../../../core/values/writeValue.ts';
 import { problemWords, stateWords } from '../../app/wording.ts';
@@ -12,6 +12,8 @@ import classes from './Sheet.module.css';
 /** A message on the desk: a sheet to write on while it is a draft, to read once it has left. */
 export function SheetPane() {
   const { messageId = '' } = useParams();
+  const location = useLocation();
+  const { before } = (location.state ?? {}) as { before?: Pick<Message, 'subjectNodes' | 'body'> };
   const { matter, session } = useOutletContext<MatterContext>();
   const {
     currentData: message,
@@ -36,7 +38,13 @@ export function SheetPane() {
   // What is being written is the sheet's own from here on; only a person asking for the other version starts it anew.
   const key = `${messageId}-${fresh}`;
   return isFetching && fresh === 0 && message.revision === 0 ? null : (
-    <Sheet key={key} initial={message} matter={matter} onTakeTheirs={() => void takeTheirs()} />
+    <Sheet
+      key={key}
+      initial={message}
+      before={before}
+      matter={matter}
+      onTakeTheirs={() => void takeTheirs()}
+    />
   );
 }
 

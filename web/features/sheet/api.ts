@@ -1,4 +1,11 @@
-import type { ChangeMessage, Message, SendMessage } from '../../../contract/messages.ts';
+import type {
+  ChangeMessage,
+  EncloseOrder,
+  Message,
+  PassagesHere,
+  SendMessage,
+} from '../../../contract/messages.ts';
+import type { NewGroup, Offers, RecipientGroup } from '../../../contract/recipients.ts';
 import { api } from '../../app/api.ts';
 
 const sheetApi = api.injectEndpoints({
@@ -10,6 +17,42 @@ const sheetApi = api.injectEndpoints({
     changeMessage: build.mutation<Message, { readonly id: string; readonly change: ChangeMessage }>({
       query: ({ id, change }) => ({ url: `/messages/${id}`, method: 'PATCH', body: change }),
     }),
+    encloseFiles: build.mutation<
+      Message,
+      { readonly id: string; readonly files: readonly File[]; readonly category?: string }
+    >({
+      query: ({ id, files, category }) => {
+        const body = new FormData();
+        for (const file of files) body.append('file', file);
+        return {
+          url: `/messages/${id}/files`,
+          method: 'POST',
+          body,
+          ...(category === undefined ? {} : { params: { category } }),
+        };
+      },
+    }),
+    encloseMade: build.mutation<Message, { readonly id: string; readonly order: EncloseOrder }>({
+      query: ({ id, order }) => ({ url: `/messages/${id}/enclosures`, method: 'POST', body: order }),
+    }),
+    offers: build.query<
+      Offers,
+      { readonly matterId: string; readonly words: string; readonly channel: Message['channel'] }
+    >({
+      query: ({ matterId, words, channel }) => ({
+        url: `/matters/${matterId}/recipients`,
+        params: { words, channel },
+      }),
+      providesTags: ['Contacts'],
+    }),
+    keepGroup: build.mutation<RecipientGroup, NewGroup>({
+      query: (body) => ({ url: '/recipient-groups', method: 'POST', body }),
+      invalidatesTags: ['Contacts'],
+    }),
+    passagesHere: build.query<PassagesHere, string>({
+      query: (id) => `/messages/${id}/passages`,
+      providesTags: ['Passages'],
+    }),
     sendMessage: build.mutation<Message, { readonly id: string; readonly order: SendMessage }>({
       query: ({ id, order }) => ({ url: `/messages/${id}/send`, method: 'POST', body: order }),
       invalidatesTags: (message) => (message ? [{ type: 'OnItsWay', id: message.matterId }, 'OutTray'] : []),
@@ -17,5 +60,14 @@ const sheetApi = api.injectEndpoints({
   }),
 });
 
-export const { useMessageQuery, useLazyMessageQuery, useChangeMessageMutation, useSendMessageMutation } =
-  sheetApi;
+export const {
+  useMessageQuery,
+  useLazyMessageQuery,
+  useChangeMessageMutation,
+  useSendMessageMutation,
+  useEncloseFilesMutation,
+  useEncloseMadeMutation,
+  useOffersQuery,
+  useKeepGroupMutation,
+  usePassagesHereQuery,
+} = sheetApi;

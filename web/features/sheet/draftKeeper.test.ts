@@ -6,6 +6,14 @@ class Conflict extends Error {}
 
 const message = (revision: number, change: Partial<Message> = {}): Message => ({
   id: 'm1',
+  channel: 'email',
+  replyTo: null,
+  copyToSelf: false,
+  each: false,
+  asks: [],
+  limitBytes: 1,
+  segments: null,
+  after: {},
   matterId: 'matter',
   matterReference: 'SV-2041',
   matterTitle: '',

@@ -78,6 +78,12 @@ export class DraftKeeper {
     return this.flush();
   };
 
+  /** Goes on from what the server made of the draft by another way than a change of words: enclosures it made. */
+  readonly adopt = (message: Message): void => {
+    this.#revision = message.revision;
+    this.#set({ message, error: undefined });
+  };
+
   /** What is not kept yet, with the revision it stands on, for a window that is closing. */
   readonly unkept = (): ChangeMessage | undefined =>
     Object.keys(this.#pending).length === 0 ? undefined : { ...this.#pending, revision: this.#revision };

@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { getSchema } from '@tiptap/core';
-import type { PartyView } from '../../../contract/matters.ts';
 import { parseDocument, parseInline } from '../../../core/template/parseDocument.ts';
 import { NOTE_GAP, layOutNotes } from './layOutNotes.ts';
 import { findWords } from './noteHighlights.ts';
-import { offerParties } from './offerParties.ts';
 import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
 
 describe('notes in the margin', () => {
@@ -38,45 +36,6 @@ describe('notes in the margin', () => {
       }),
       { seed: 3 },
     );
-  });
-});
-
-const party = (name: string, roleLabel: string, address: string | undefined): PartyView => ({
-  role: roleLabel,
-  roleLabel,
-  rolePlural: `${roleLabel}s`,
-  contactId: name,
-  name,
-  kind: 'person',
-  doNotWriteTo: false,
-  bounced: false,
-  ...(address === undefined ? {} : { address }),
-});
-
-describe('whom the address block offers', () => {
-  const parties = [
-    party('Ines Okafor', 'client', 'ines@x.example'),
-    party('Ines Okafor', 'owner', 'ines@x.example'),
-    party('Jürgen Mößner', 'owner', 'j@y.example'),
-    party('Enoch Tarr', 'owner', undefined),
-  ];
-  const names = (typed: string, taken: string[] = []) =>
-    offerParties(
-      parties,
-      taken.map((address) => ({ name: '', address, roles: [] })),
-      typed,
-    ).map(({ name, roles }) => `${name} (${roles.join(', ')})`);
-
-  it('is the matter’s parties with an address, each once with all roles, who are not on the message yet', () => {
-    expect(names('')).toEqual(['Ines Okafor (client, owner)', 'Jürgen Mößner (owner)']);
-    expect(names('', ['ines@x.example'])).toEqual(['Jürgen Mößner (owner)']);
-  });
-
-  it('narrows by name, role or address, whatever the accents', () => {
-    expect(names('jurgen moss')).toEqual(['Jürgen Mößner (owner)']);
-    expect(names('client')).toEqual(['Ines Okafor (client, owner)']);
-    expect(names('y.example')).toEqual(['Jürgen Mößner (owner)']);
-    expect(names('nobody')).toEqual([]);
   });
 });
 

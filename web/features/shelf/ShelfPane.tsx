@@ -1,28 +1,35 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { useNavigate, useOutletContext } from 'react-router';
+import { useLocation, useNavigate, useOutletContext } from 'react-router';
 import type { ShelfItem } from '../../../contract/matters.ts';
 import { joinNames } from '../../../core/values/writeValue.ts';
-import { problemWords, readinessWords, reasonWords, usualWords } from '../../app/wording.ts';
+import { channelWords, problemWords, readinessWords, reasonWords, usualWords } from '../../app/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import type { MatterContext } from '../matter/index.ts';
 import { Preview } from './Preview.tsx';
 import { filterShelf, groupShelf } from './filterShelf.ts';
-import { useShelfQuery, useStartMessageMutation } from './api.ts';
+import { startOf } from './shelfStart.ts';
+import type { ShelfStart } from './shelfStart.ts';
+import { useShelfQuery, useStartMessageMutation, useSwitchTemplateMutation } from './api.ts';
 import classes from './ShelfPane.module.css';
 
 /** Choosing what to start from: typed words narrow, arrow keys look, Enter starts. Nothing here can be changed by mistake. */
 export function ShelfPane() {
   const { matter } = useOutletContext<MatterContext>();
+  const from = (useLocation().state ?? {}) as ShelfStart;
   const { data, error } = useShelfQuery(matter.id);
   const [typed, setTyped] = useState('');
   const [marked, setMarked] = useState<string>();
   const [start, starting] = useStartMessageMutation();
+  const [switchTo, switching] = useSwitchTemplateMutation();
   const navigate = useNavigate();
   const list = useRef<HTMLDivElement>(null);
-  const groups = groupShelf(filterShelf(data?.items ?? [], typed));
+  const offered = (data?.items ?? []).filter(
+    ({ channel }) => from.channel === undefined || channel === from.channel,
+  );
+  const groups = groupShelf(filterShelf(offered, typed));
   const order = groups.flatMap(({ items }) => items);
   const at = Math.max(
     0,
@@ -32,14 +39,19 @@ export function ShelfPane() {
   const [seen] = useDebouncedValue(chosen?.templateId, 60);
 
   const begin = async (templateId: string | undefined): Promise<void> => {
+    if (from.switching !== undefined && templateId !== undefined) {
+      const before = await switchTo({ id: from.switching, templateId }).unwrap();
+      await navigate(`/matters/${matter.id}/sheet/${from.switching}`, { state: { before } });
+      return;
+    }
     const message = await start({
       matterId: matter.id,
-      start: templateId === undefined ? {} : { templateId },
+      start: { ...startOf(from), ...(templateId === undefined ? {} : { templateId }) },
     }).unwrap();
     await navigate(`/matters/${matter.id}/sheet/${message.id}`);
   };
   const beginChosen = (item: ShelfItem | undefined): void => {
-    if (item && item.readiness !== 'unavailable' && !starting.isLoading)
+    if (item && isStartable(item, from) && !starting.isLoading && !switching.isLoading)
       void begin(item.templateId).catch(() => undefined);
   };
 
@@ -73,7 +85,9 @@ export function ShelfPane() {
           }}
           onKeyDown={onKey}
         />
-        <span className={classes.hint}>↑ ↓ to look, Enter to start, Esc to go back</span>
+        <span className={classes.hint}>
+          {from.about === undefined ? '' : `${from.about} · `}↑ ↓ to look, Enter to start, Esc to go back
+        </span>
       </div>
       <div className={classes.list} ref={list}>
         <div role="listbox" id="shelf-list" aria-label="What can be started" tabIndex={-1}>
@@ -87,6 +101,7 @@ export function ShelfPane() {
                   key={item.templateId}
                   item={item}
                   lastSent={data?.lastSent ?? null}
+                  startable={isStartable(item, from)}
                   marked={item === chosen}
                   onLook={() => {
                     setMarked(item.templateId);
@@ -115,20 +130,22 @@ export function ShelfPane() {
             {problemWords(error)}
           </p>
         ) : null}
-        {starting.error ? (
+        {(starting.error ?? switching.error) ? (
           <p role="alert" className={classes.error}>
-            {problemWords(starting.error)}
+            {problemWords(starting.error ?? switching.error)}
           </p>
         ) : null}
-        <div className={classes.bare}>
-          <Button onClick={() => void begin(undefined).catch(() => undefined)}>
-            Start with a bare sheet
-          </Button>
-        </div>
+        {from.switching === undefined ? (
+          <div className={classes.bare}>
+            <Button onClick={() => void begin(undefined).catch(() => undefined)}>
+              Start with a bare sheet
+            </Button>
+          </div>
+        ) : null}
       </div>
       <div className={classes.look}>
         {seen !== undefined && chosen ? <Preview matterId={matter.id} templateId={seen} /> : null}
-        {chosen && chosen.readiness !== 'unavailable' ? (
+        {chosen && isStartable(chosen, from) ? (
           <Button
             kind="go"
             hint="Enter"
@@ -145,7 +162,14 @@ export function ShelfPane() {
   );
 }
 
+/** Somebody who was pointed at, or an entry to answer, stands in for the party that a template would write to. */
+const isStartable = ({ readiness, reasons }: ShelfItem, from: ShelfStart): boolean =>
+  readiness !== 'unavailable' ||
+  ((from.contactIds !== undefined || from.inReplyTo !== undefined) &&
+    reasons.every(({ where }) => where === 'to'));
+
 interface ShelfLineProps {
+  readonly startable: boolean;
   readonly item: ShelfItem;
   readonly lastSent: string | null;
   readonly marked: boolean;
@@ -153,25 +177,29 @@ interface ShelfLineProps {
   readonly onStart: () => void;
 }
 
-function ShelfLine({ item, lastSent, marked, onLook, onStart }: ShelfLineProps) {
+function ShelfLine({ item, lastSent, startable, marked, onLook, onStart }: ShelfLineProps) {
   const [reason] = item.reasons;
-  const under = reason
-    ? reasonWords(reason)
-    : (usualWords(item, lastSent) ?? (item.to.length > 0 ? `to ${joinNames(item.to)}` : item.category));
+  const under =
+    reason && !startable
+      ? reasonWords(reason)
+      : (usualWords(item, lastSent) ?? (item.to.length > 0 ? `to ${joinNames(item.to)}` : item.category));
   return (
     <div
       role="option"
       id={`shelf-${item.templateId}`}
       aria-selected={marked}
-      aria-disabled={item.readiness === 'unavailable'}
+      aria-disabled={!startable}
       className={classes.item}
       data-template={item.templateId}
-      data-readiness={item.readiness}
+      data-readiness={startable && item.readiness === 'unavailable' ? 'blanks' : item.readiness}
       onClick={onLook}
       onDoubleClick={onStart}
     >
       <b>{item.name}</b>
-      <small>{readinessWords(item)}</small>
+      <small>
+        {item.channel === 'email' ? '' : `${channelWords(item.channel).toLowerCase()} · `}
+        {startable && item.readiness === 'unavailable' ? 'can start' : readinessWords(item)}
+      </small>
       <span>{under}</span>
     </div>
   );

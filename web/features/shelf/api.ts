@@ -12,6 +12,24 @@ const shelfApi = api.injectEndpoints({
       query: ({ matterId, templateId }) => `/matters/${matterId}/shelf/${templateId}`,
       providesTags: (_result, _error, { matterId }) => [{ type: 'Shelf', id: matterId }],
     }),
+    /** Gives a draft another template; answers with the words it had before. */
+    switchTemplate: build.mutation<
+      Pick<Message, 'subjectNodes' | 'body'>,
+      { readonly id: string; readonly templateId: string }
+    >({
+      queryFn: async ({ id, templateId }, _api, _extra, ask) => {
+        const before = await ask(`/messages/${id}`);
+        if (before.error) return { error: before.error };
+        const { revision, subjectNodes, body } = before.data as Message;
+        const changed = await ask({
+          url: `/messages/${id}`,
+          method: 'PATCH',
+          body: { revision, templateId },
+        });
+        return changed.error ? { error: changed.error } : { data: { subjectNodes, body } };
+      },
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Message', id }],
+    }),
     startMessage: build.mutation<Message, { readonly matterId: string; readonly start: StartMessage }>({
       query: ({ matterId, start }) => ({ url: `/matters/${matterId}/messages`, method: 'POST', body: start }),
       invalidatesTags: (_result, _error, { matterId }) => [{ type: 'OnItsWay', id: matterId }],
@@ -19,4 +37,5 @@ const shelfApi = api.injectEndpoints({
   }),
 });
 
-export const { useShelfQuery, useShelfPreviewQuery, useStartMessageMutation } = shelfApi;
+export const { useShelfQuery, useShelfPreviewQuery, useStartMessageMutation, useSwitchTemplateMutation } =
+  shelfApi;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { ShelfItem } from '../../../contract/matters.ts';
 import { filterShelf, groupShelf } from './filterShelf.ts';
 
+const NEVER = { followed: 0, followedOf: 0, atStage: 0, atStageOf: 0, usedByPerson: 0, sentHere: false };
 const item = (name: string, change: Partial<ShelfItem> = {}): ShelfItem => ({
   templateId: name,
   name,
@@ -12,7 +13,9 @@ const item = (name: string, change: Partial<ShelfItem> = {}): ShelfItem => ({
   reasons: [],
   words: '',
   to: [],
-  use: { followed: 0, followedOf: 0, sentHere: false },
+  use: NEVER,
+  why: null,
+  due: null,
   ...change,
 });
 
@@ -47,7 +50,7 @@ describe('narrowing the shelf', () => {
 describe('the headings of the shelf', () => {
   it('set apart what usually comes next, and what cannot start', () => {
     const usual = ['a', 'b', 'c', 'd'].map((name) =>
-      item(name, { use: { followed: 3, followedOf: 9, sentHere: false } }),
+      item(name, { use: { ...NEVER, followed: 3, followedOf: 9 }, why: 'follows' }),
     );
     const groups = groupShelf([...usual, item('e', { readiness: 'unavailable' })]);
     expect(groups.map(({ title, items }) => [title, items.map(({ name }) => name).join('')])).toEqual([

@@ -1,5 +1,5 @@
 import type { ShelfItem } from '../../../contract/matters.ts';
-import { foldName } from '../../../core/checks/words.ts';
+import { foldName } from '../../../core/model/words.ts';
 
 /** Where the words typed were found, best first. */
 function matchRank(item: ShelfItem, words: readonly string[]): number | undefined {
@@ -34,7 +34,7 @@ const USUAL = 3;
 /** The shelf under its headings: what usually comes next here, what else can start, and what cannot, with why. */
 export function groupShelf(items: readonly ShelfItem[]): readonly ShelfGroup[] {
   const startable = items.filter(({ readiness }) => readiness !== 'unavailable');
-  const usual = startable.filter(({ use }) => use.followed > 0).slice(0, USUAL);
+  const usual = startable.filter(({ why }) => why !== null).slice(0, USUAL);
   const groups = [
     { title: 'Usually next here', items: usual },
     { title: 'Can start now', items: startable.filter((item) => !usual.includes(item)) },

@@ -1,2 +1,3 @@
 export { ShelfPane } from './ShelfPane.tsx';
-export { useStartMessageMutation } from './api.ts';
+export { StartLink } from './StartLink.tsx';
+export { useShelfQuery, useStartMessageMutation } from './api.ts';

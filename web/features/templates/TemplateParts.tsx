@@ -6,7 +6,7 @@ import { useTemplatesInfiniteQuery } from './api.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { freshKey } from './draft.ts';
 import { BlankForm } from './SelectionBar.tsx';
-import { channelWords } from './words.ts';
+import { channelWords } from '../../app/wording.ts';
 import classes from './Workshop.module.css';
 
 type Content = TemplateContentJson;

@@ -4,13 +4,13 @@ import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-rout
 import type { Session } from '../../../contract/session.ts';
 import type { Standing, TemplateSummary } from '../../../contract/templates.ts';
 import { dayOf, listDay, today } from '../../app/dates.ts';
-import { plural, problemWords } from '../../app/wording.ts';
+import { channelWords, plural, problemWords } from '../../app/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { useTemplatesInfiniteQuery, useTemplateShelvesQuery } from './api.ts';
 import { LibraryTabs } from './LibraryTabs.tsx';
-import { channelWords, standingWords } from './words.ts';
+import { standingWords } from './words.ts';
 import classes from './Library.module.css';
 
 const TYPING_MS = 120;

@@ -11,7 +11,8 @@ import { TEMPLATES } from '../../../demo/templates.ts';
 import { templateBody, templateLine } from '../editor/index.ts';
 import { freshKey, NEW_DRAFT } from './draft.ts';
 import { putInItems } from './putInItems.ts';
-import { channelWords, FORMAT_WORDS, KIND_WORDS, problemOf, standingWords } from './words.ts';
+import { channelWords } from '../../app/wording.ts';
+import { FORMAT_WORDS, KIND_WORDS, problemOf, standingWords } from './words.ts';
 
 const choice = (path: string, label: string, value: string | null = null) => ({
   path,

@@ -1,4 +1,4 @@
-import type { Standing, TemplateProblemView, TemplateSummary } from '../../../contract/templates.ts';
+import type { Standing, TemplateProblemView } from '../../../contract/templates.ts';
 import type { FactKind } from '../../../core/model/value.ts';
 import type { ValueFormat } from '../../../core/values/writeValue.ts';
 
@@ -6,9 +6,6 @@ import type { ValueFormat } from '../../../core/values/writeValue.ts';
 
 export const standingWords = (standing: Standing): string =>
   ({ private: 'Yours alone', shared: 'Shared', approved: 'Approved', retired: 'Retired' })[standing];
-
-export const channelWords = (channel: TemplateSummary['channel']): string =>
-  ({ email: 'Mail', text: 'Text message', letter: 'Letter' })[channel];
 
 export const KIND_WORDS: Readonly<Record<FactKind | 'document', string>> = {
   text: 'a few words',

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import { merge } from '../merge/merge.ts';
+import { finishLetter } from '../merge/finish.ts';
+import { compile } from '../merge/compile.ts';
+import { field, programOf, readerFor, templateOf, text } from '../tests/fixtures.ts';
+import { keepableFields, wordingFromLetter } from './fromLetter.ts';
+
+const reader = readerFor();
+const letter = merge(
+  programOf([
+    [
+      text('The survey of '),
+      field('fact.vessel'),
+      text(' was on '),
+      field('date.surveyDay', { format: 'long' }),
+    ],
+    [field('greeting.hour'), text(', '), field('fact.vessel')],
+  ]),
+  reader,
+);
+
+describe('a template kept from a letter', () => {
+  it('offers each of the record’s values once, as the letter has it', () => {
+    expect(keepableFields(letter)).toEqual([
+      { path: 'fact.vessel', label: 'Vessel', words: 'Saltmarsh Wren' },
+      { path: 'date.surveyDay', label: 'Survey day', words: '19 October 2026' },
+    ]);
+  });
+
+  it('reads the same on the matter it came from, and holds no trace of it but what was left as words', () => {
+    const all = wordingFromLetter(letter, new Set(['fact.vessel', 'date.surveyDay']));
+    expect(JSON.stringify(all)).not.toMatch(/Saltmarsh|19 October|original/);
+    const again = merge(compile(templateOf([], { subject: all.subject, body: all.body })), reader);
+    expect(finishLetter({ ...again, answers: {} }, reader).text).toBe(
+      finishLetter({ ...letter, answers: {} }, reader).text,
+    );
+    const some = wordingFromLetter(letter, new Set(['fact.vessel']));
+    expect(JSON.stringify(some)).toContain('was on 19 October 2026');
+    expect(JSON.stringify(some)).not.toContain('"value"');
+  });
+
+  it('takes words that were written over for words', () => {
+    const over = JSON.parse(
+      JSON.stringify(letter).replaceAll('"text":"Saltmarsh Wren"', '"text":"the ketch"'),
+    );
+    expect(keepableFields(over).map(({ path }) => path)).toEqual(['date.surveyDay']);
+    expect(JSON.stringify(wordingFromLetter(over, new Set(['fact.vessel'])))).toContain(
+      'The survey of the ketch was on',
+    );
+  });
+});

@@ -1,0 +1,28 @@
+import type { Message, StartMessage } from '../../../contract/messages.ts';
+
+/** What the shelf was opened from: who, what or which entry a message is to be about, or the draft it is to begin anew. */
+export interface ShelfStart extends Pick<
+  StartMessage,
+  'inReplyTo' | 'answer' | 'contactIds' | 'documentIds' | 'followUpId'
+> {
+  /** A draft that is given another template of its channel. */
+  readonly switching?: string;
+  readonly channel?: Message['channel'];
+  /** What it is about, in words, for saying so. */
+  readonly about?: string;
+}
+
+/** What a message is started with besides its template. */
+export const startOf = ({
+  inReplyTo,
+  answer,
+  contactIds,
+  documentIds,
+  followUpId,
+}: ShelfStart): StartMessage => ({
+  ...(inReplyTo === undefined ? {} : { inReplyTo }),
+  ...(answer === undefined ? {} : { answer }),
+  ...(contactIds === undefined ? {} : { contactIds }),
+  ...(documentIds === undefined ? {} : { documentIds }),
+  ...(followUpId === undefined ? {} : { followUpId }),
+});
