@@ -1,5 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
+import { CAUTIONS } from '../core/model/noteCodes.ts';
 import { DateText } from './common.ts';
 
 /** What the practice decides once for everybody. */
@@ -23,6 +24,10 @@ export const PracticeJson = Type.Object(
       }),
       { maxItems: 12 },
     ),
+    /** Codes of the cautions that the practice does without. */
+    cautionsOff: Type.Array(Type.Enum([...CAUTIONS]), { maxItems: 60, uniqueItems: true }),
+    /** The same template to the same person within so many days is pointed out; 0 never is. */
+    repeatDays: Type.Integer({ minimum: 0, maximum: 90 }),
   },
   { additionalProperties: false },
 );

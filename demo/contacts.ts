@@ -10,6 +10,21 @@ const phone = () =>
     preferred: false,
     bounced: false,
   }) as const;
+const STREETS = ['Fishergate', 'Net Loft Lane', 'Ropewalk', 'Harbour Rise', 'Cable Street', 'Beacon Hill'];
+let houses = 0;
+/** A house of its own for each: all of them in towns that are on no map. */
+const home = () => {
+  houses += 1;
+  const street = STREETS[houses % STREETS.length] ?? 'Quay Row';
+  const town = houses % 4 === 0 ? 'Ness Quay' : 'Port Sennet';
+  return {
+    kind: 'post',
+    label: 'home',
+    value: `${1 + ((houses * 7) % 60)} ${street}\n${town}`,
+    preferred: true,
+    bounced: false,
+  } as const;
+};
 const mail = (value: string, label = 'work', bounced = false) =>
   ({ kind: 'email', label, value, preferred: label === 'work', bounced }) as const;
 
@@ -40,7 +55,7 @@ function person(
     ...(title === undefined ? {} : { title }),
     givenName,
     familyName,
-    addresses: [mail(`${local}@${domain}`), phone()],
+    addresses: [mail(`${local}@${domain}`), phone(), home()],
     doNotWriteTo: false,
     ...more,
   };
@@ -55,7 +70,7 @@ function organisation(
     kind: 'organisation',
     id: asId(`contact-${plain(name)}`),
     name,
-    addresses: [mail(`office@${domain}`), mail(`accounts@${domain}`, 'accounts'), phone()],
+    addresses: [mail(`office@${domain}`), mail(`accounts@${domain}`, 'accounts'), phone(), home()],
     doNotWriteTo: false,
     ...more,
   };
@@ -71,7 +86,9 @@ function couple(
   greeting?: string,
 ): readonly [PersonContact, PersonContact] {
   const one = person(his[0], his[1], familyName, HOME);
-  const other = person(her[0], her[1], familyName, HOME);
+  const hers = person(her[0], her[1], familyName, HOME);
+  const under = one.addresses.filter(({ kind }) => kind === 'post');
+  const other = { ...hers, addresses: [...hers.addresses.filter(({ kind }) => kind !== 'post'), ...under] };
   const half = { withId: one.id, ...(greeting === undefined ? {} : { greeting }) };
   return [one, { ...other, couple: half }];
 }

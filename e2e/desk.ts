@@ -63,6 +63,16 @@ export async function kept(page: Page): Promise<void> {
   await expect(page.getByText('kept', { exact: true })).toBeVisible();
 }
 
+/** Sends in spite of the cautions in the margin, each left as it is by a person's word. */
+export async function sendInSpite(page: Page): Promise<void> {
+  await kept(page);
+  const notes = page.getByLabel('Notes');
+  const leave = notes.getByRole('button', { name: 'Leave it so' });
+  await expect(leave.first()).toBeVisible();
+  while ((await leave.count()) > 0) await leave.first().click();
+  await page.keyboard.press('Control+Enter');
+}
+
 /** Nothing that a screen reader or a keyboard would stumble over (WCAG 2.2 AA, as far as a machine can tell). */
 export async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { labelledDraft, scoreChecks } from '../tests/labelledDrafts.ts';
 import { runChecks } from './index.ts';
-import { CAUTIONS } from './note.ts';
+import { CAUTIONS } from '../model/noteCodes.ts';
 
 const DRAFTS = Array.from({ length: 660 }, (_, n) => labelledDraft(n + 1));
 

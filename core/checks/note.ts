@@ -1,4 +1,5 @@
 import type { DocumentId } from '../model/ids.ts';
+import type { CAUTIONS, STOPS } from '../model/noteCodes.ts';
 import type { Problem } from '../model/problem.ts';
 
 /** Where a note belongs: a line of the address block, the subject, the enclosures, or words of a text block. */
@@ -22,43 +23,6 @@ export type Remedy =
       readonly name: string;
     }
   | { readonly kind: 'removeEnclosure'; readonly documentId: DocumentId };
-
-/** What cannot go. No practice can turn these off. */
-export const STOPS = [
-  'blankUnfilled',
-  'noRecipient',
-  'malformedAddress',
-  'doNotWriteTo',
-  'overSizeLimit',
-  'documentMissing',
-  'noSender',
-] as const;
-
-/** What goes once its writer has said so; a practice can turn each of them off. */
-export const CAUTIONS = [
-  'greetingNamesOther',
-  'greetingLeavesOut',
-  'answersAllGreetsOne',
-  'otherMatterReference',
-  'otherMatterName',
-  'otherMatterAddress',
-  'addressNear',
-  'addressUnknown',
-  'notOnMatter',
-  'sentBefore',
-  'spokenNotEnclosed',
-  'noneEnclosed',
-  'enclosedNotSpoken',
-  'olderVersion',
-  'restrictedOutside',
-  'weekdayDisagrees',
-  'dayInPast',
-  'dayClosed',
-  'amountDiffers',
-  'recordChanged',
-  'linkDiffers',
-  'noSubject',
-] as const;
 
 export type StopCode = (typeof STOPS)[number];
 export type CautionCode = (typeof CAUTIONS)[number];

@@ -1,4 +1,5 @@
 import type { PracticeJson } from '../../contract/practice.ts';
+import { CAUTIONS } from '../../core/model/noteCodes.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { HttpProblem } from '../http/httpProblem.ts';
@@ -8,7 +9,8 @@ import type { Account } from '../repositories/people.ts';
 import { readSettings, writeSettings } from '../repositories/settings.ts';
 
 export async function readPractice(office: Office): Promise<PracticeJson> {
-  const { practice, practiceEmail, weekdays, holidays, palette } = await readSettings(office.db);
+  const { practice, practiceEmail, weekdays, holidays, palette, cautionsOff, repeatDays } =
+    await readSettings(office.db);
   return {
     name: practice.name,
     phone: practice.phone,
@@ -18,6 +20,8 @@ export async function readPractice(office: Office): Promise<PracticeJson> {
     weekdays: [...weekdays],
     holidays: [...holidays].sort(),
     palette: palette.map((one) => ({ ...one })),
+    cautionsOff: CAUTIONS.filter((code) => cautionsOff.includes(code)),
+    repeatDays,
   };
 }
 
@@ -45,6 +49,8 @@ export async function changePractice(
       weekdays: [...json.weekdays].sort(),
       holidays: [...new Set(holidays)].sort(),
       palette: json.palette,
+      cautionsOff: json.cautionsOff,
+      repeatDays: json.repeatDays,
     });
     await insertAuditEvent(tx, {
       atUtc: office.now(),

@@ -1,6 +1,7 @@
 import type { EntrySummary } from '../../contract/correspondence.ts';
 import type { ShelfItem } from '../../contract/matters.ts';
 import type { Message } from '../../contract/messages.ts';
+import type { CautionCode } from '../../core/checks/note.ts';
 import { formatDate } from '../../core/dates/formatDate.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import { listDay, dayOf, timeOfDay, today } from './dates.ts';
@@ -138,6 +139,34 @@ export const noteWords = ({ code, params }: Note): NoteWords =>
 const shortDay = (day: string): string => {
   const date = parsePlainDate(day);
   return date ? listDay(date, today()) : '';
+};
+
+/** What a caution watches for, where the practice chooses among them. */
+export const cautionWords = (code: CautionCode): string => CAUTION_NAMES[code];
+
+const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
+  greetingNamesOther: 'The greeting names somebody else',
+  greetingLeavesOut: 'Somebody it goes to is not greeted',
+  answersAllGreetsOne: 'An answer to all greets one',
+  otherMatterReference: 'The reference of another matter',
+  otherMatterName: 'A name from another matter',
+  otherMatterAddress: 'An address from another matter',
+  addressNear: 'An address one letter from a known one',
+  addressUnknown: 'An address nobody is known by',
+  notOnMatter: 'Somebody who is not on the matter',
+  sentBefore: 'The same was sent a few days ago',
+  spokenNotEnclosed: 'A document spoken of and not enclosed',
+  noneEnclosed: 'An enclosure spoken of, and none',
+  enclosedNotSpoken: 'An enclosure without a word',
+  olderVersion: 'An older version enclosed',
+  restrictedOutside: 'A document for the practice alone',
+  weekdayDisagrees: 'Day and date disagree',
+  dayInPast: 'A day to come that has passed',
+  dayClosed: 'A day on which the practice is closed',
+  amountDiffers: 'An amount unlike the record’s',
+  recordChanged: 'The record has changed since',
+  linkDiffers: 'A link that leads elsewhere',
+  noSubject: 'No subject',
 };
 
 /** What a remedy's button says. */

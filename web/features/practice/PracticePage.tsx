@@ -5,7 +5,8 @@ import type { PracticeJson } from '../../../contract/practice.ts';
 import type { Session } from '../../../contract/session.ts';
 import { formatDate } from '../../../core/dates/formatDate.ts';
 import { readDay } from '../../app/dates.ts';
-import { plural, problemWords } from '../../app/wording.ts';
+import { CAUTIONS } from '../../../core/model/noteCodes.ts';
+import { cautionWords, plural, problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, TextField } from '../../ui/Field.tsx';
 import { useChangePracticeMutation, useMatterTypesQuery, usePracticeQuery } from './api.ts';
@@ -110,6 +111,36 @@ function PracticeForm({
           />
         ))}
       </div>
+      <h2>Notes in the margin</h2>
+      <p className={classes.hint}>
+        What cannot go is always stopped. These say why and let the writer decide; take off what is of no use
+        here.
+      </p>
+      <div className={classes.cautions}>
+        {CAUTIONS.map((code) => (
+          <CheckField
+            key={code}
+            label={cautionWords(code)}
+            checked={!values.cautionsOff.includes(code)}
+            onChange={(on) => {
+              setValues({
+                cautionsOff: on
+                  ? values.cautionsOff.filter((one) => one !== code)
+                  : [...values.cautionsOff, code],
+              });
+            }}
+          />
+        ))}
+      </div>
+      <TextField
+        label="The same template to the same person is pointed out within so many days"
+        type="number"
+        value={String(values.repeatDays)}
+        onChange={(typed) => {
+          const days = Math.round(Number(typed));
+          if (days >= 0 && days <= 90) setValues({ repeatDays: days });
+        }}
+      />
       <h2>Holidays</h2>
       <ul className={classes.holidays}>
         {values.holidays.map((day) => (

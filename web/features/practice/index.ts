@@ -1,3 +1,4 @@
 export { PracticePage } from './PracticePage.tsx';
 export { MatterTypePage } from './MatterTypePage.tsx';
 export { useMatterTypesQuery } from './api.ts';
+export { usePracticeQuery } from './api.ts';

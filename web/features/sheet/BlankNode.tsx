@@ -1,12 +1,11 @@
 import { Node } from '@tiptap/core';
 import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
-import { useContext, useId, useState } from 'react';
-import type { KeyboardEvent } from 'react';
-import { formatDate } from '../../../core/dates/formatDate.ts';
-import { parsePlainDate } from '../../../core/model/plainDate.ts';
+import { useContext, useId } from 'react';
 import { BlanksContext } from './blanksContext.ts';
 import type { Blank } from './blanksContext.ts';
+import { DateBlank } from './DateBlank.tsx';
+import { sizedByContent } from './sizing.ts';
 import classes from './Sheet.module.css';
 
 /** A ruled space with its label; what is typed is the answer, wherever the same blank stands again. */
@@ -54,8 +53,6 @@ interface BlankFieldProps {
 }
 
 const MIN_WIDTH_CH = 6;
-/** Browsers that size a field by its content need no guess from letters. */
-const sizedByContent = typeof CSS !== 'undefined' && CSS.supports('field-sizing', 'content');
 
 function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
   const common = {
@@ -90,7 +87,7 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
     );
   }
   if (blank.kind === 'date')
-    return <DateField blank={blank} answer={answer} onAnswer={onAnswer} common={common} />;
+    return <DateBlank label={blank.label} answer={answer} onAnswer={onAnswer} common={common} />;
   if (blank.kind === 'longText') {
     return (
       <textarea
@@ -136,39 +133,4 @@ function choicesOf(blank: Blank): readonly { readonly key: string; readonly labe
       { key: 'no', label: 'no' },
     ];
   return blank.kind === 'choice' ? (blank.choices ?? []) : undefined;
-}
-
-/** A date reads as people write it, and becomes a calendar field while it is being changed. */
-function DateField({
-  blank,
-  answer,
-  onAnswer,
-  common,
-}: BlankFieldProps & { readonly common: Readonly<Record<string, unknown>> }) {
-  const [changing, setChanging] = useState(false);
-  const date = parsePlainDate(answer);
-  const words = date ? formatDate(date, 'long') : answer;
-  const typed = changing
-    ? { type: 'date', value: answer }
-    : { type: 'text', value: words, readOnly: true, placeholder: blank.label };
-  const openPicker = (event: KeyboardEvent<HTMLInputElement>): void => {
-    if (event.key === 'ArrowDown' && event.altKey) event.currentTarget.showPicker();
-  };
-  return (
-    <input
-      {...common}
-      {...typed}
-      style={sizedByContent ? undefined : { width: `${Math.max(12, words.length + 1)}ch` }}
-      onFocus={() => {
-        setChanging(true);
-      }}
-      onBlur={() => {
-        setChanging(false);
-      }}
-      onKeyDown={openPicker}
-      onChange={(event) => {
-        onAnswer(event.currentTarget.value);
-      }}
-    />
-  );
 }

@@ -1,5 +1,6 @@
-import { Menu } from '@mantine/core';
+import { Popover } from '@mantine/core';
 import { useRef, useState } from 'react';
+import type { ReactNode } from 'react';
 import type { DocumentView, MatterDetail } from '../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../contract/messages.ts';
 import { foldName } from '../../../core/model/words.ts';
@@ -38,6 +39,10 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
   const earlier = matter.correspondence.items.filter(
     ({ attachmentCount, subject, channel }) => channel === 'email' && attachmentCount > 0 && has(subject),
   );
+  const done = (work: () => void): void => {
+    work();
+    setOpened(false);
+  };
   const enclose = ({ id, fileName, category, mediaType, sizeBytes }: DocumentView): void => {
     onEnclose({ documentId: id, fileName, category, mediaType, sizeBytes });
   };
@@ -54,11 +59,18 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
           event.currentTarget.value = '';
         }}
       />
-      <Menu position="top-start" width={360} opened={opened} onChange={setOpened}>
-        <Menu.Target>
-          <Button className={classes.add}>{enclosures.length === 0 ? 'Enclose…' : 'Add…'}</Button>
-        </Menu.Target>
-        <Menu.Dropdown>
+      <Popover position="top-start" width={380} opened={opened} onChange={setOpened} trapFocus>
+        <Popover.Target>
+          <Button
+            className={classes.add}
+            onClick={() => {
+              setOpened(!opened);
+            }}
+          >
+            {enclosures.length === 0 ? 'Enclose…' : 'Add…'}
+          </Button>
+        </Popover.Target>
+        <Popover.Dropdown aria-label="What can be enclosed" className={classes.choices}>
           <input
             className={classes.narrow}
             aria-label="Narrow by name"
@@ -68,63 +80,77 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
               setTyped(event.currentTarget.value);
             }}
           />
-          <Menu.Label>Documents of this matter</Menu.Label>
+          <h3>Documents of this matter</h3>
           {documents.slice(0, MOST_SHOWN).map((document) => (
-            <Menu.Item
+            <Choice
               key={document.id}
-              onClick={() => {
-                enclose(document);
+              onChoose={() => {
+                done(() => {
+                  enclose(document);
+                });
               }}
-              rightSection={
-                <small className={classes.day}>{listDay(readDay(document.addedOn), today())}</small>
-              }
             >
               {document.name}{' '}
               <small className={classes.day}>
                 {document.category}
-                {document.version > 1 ? `, version ${document.version}` : ''}
+                {document.version > 1 ? `, version ${document.version}` : ''} ·{' '}
+                {listDay(readDay(document.addedOn), today())}
               </small>
-            </Menu.Item>
+            </Choice>
           ))}
           {documents.length === 0 ? (
-            <Menu.Item disabled>
+            <p>
               {matter.documents.length === 0 ? 'The matter has no documents yet' : 'None is left of them'}
-            </Menu.Item>
+            </p>
           ) : null}
-          {letters.length > 0 ? <Menu.Label>A letter made now</Menu.Label> : null}
+          {letters.length > 0 ? <h3>A letter made now</h3> : null}
           {letters.slice(0, 5).map(({ templateId, name }) => (
-            <Menu.Item
+            <Choice
               key={templateId}
-              onClick={() => {
-                onMade({ kind: 'letter', templateId });
+              onChoose={() => {
+                done(() => {
+                  onMade({ kind: 'letter', templateId });
+                });
               }}
             >
               {name} <small className={classes.day}>as PDF</small>
-            </Menu.Item>
+            </Choice>
           ))}
-          {earlier.length > 0 ? <Menu.Label>From an earlier message</Menu.Label> : null}
+          {earlier.length > 0 ? <h3>From an earlier message</h3> : null}
           {earlier.slice(0, 4).map(({ id, subject, attachmentCount, who }) => (
-            <Menu.Item
+            <Choice
               key={id}
-              onClick={() => {
-                for (let index = 0; index < attachmentCount; index += 1)
-                  onMade({ kind: 'fromEntry', entryId: id, index });
+              onChoose={() => {
+                done(() => {
+                  for (let index = 0; index < attachmentCount; index += 1)
+                    onMade({ kind: 'fromEntry', entryId: id, index });
+                });
               }}
             >
               {plural(attachmentCount, 'enclosure')} of “{subject}”{' '}
               <small className={classes.day}>{who.join(', ')}</small>
-            </Menu.Item>
+            </Choice>
           ))}
-          <Menu.Label>From elsewhere: drop it on the sheet, paste it, or</Menu.Label>
-          <Menu.Item
-            onClick={() => {
-              chooser.current?.click();
+          <h3>From elsewhere: drop it on the sheet, paste it, or</h3>
+          <Choice
+            onChoose={() => {
+              done(() => {
+                chooser.current?.click();
+              });
             }}
           >
             Choose files…
-          </Menu.Item>
-        </Menu.Dropdown>
-      </Menu>
+          </Choice>
+        </Popover.Dropdown>
+      </Popover>
     </>
+  );
+}
+
+function Choice({ onChoose, children }: { readonly onChoose: () => void; readonly children: ReactNode }) {
+  return (
+    <button type="button" className={classes.choice} onClick={onChoose}>
+      {children}
+    </button>
   );
 }

@@ -43,6 +43,7 @@ export function EnclosureMenu(props: EnclosureMenuProps) {
       }}
       position="top-start"
       trapFocus
+      withRoles={false}
     >
       <Popover.Target>
         <span>

@@ -1,7 +1,7 @@
 import { Combobox, useCombobox } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { IconX } from '@tabler/icons-react';
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import type { Message } from '../../../contract/messages.ts';
 import type { Offers } from '../../../contract/recipients.ts';
@@ -33,7 +33,10 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
   const [typed, setTyped] = useState('');
   const [asked, setAsked] = useState(false);
   const [words] = useDebouncedValue(typed, 80);
-  const { data } = useOffersQuery({ matterId, words, channel }, { skip: !asked });
+  const { data, currentData } = useOffersQuery({ matterId, words, channel }, { skip: !asked });
+  // Whoever presses Enter means the words typed, and never what was offered for the letters before them.
+  const settled = words === typed && currentData !== undefined;
+  const [entered, setEntered] = useState(false);
   const combobox = useCombobox({
     onDropdownClose: () => {
       combobox.resetSelectedOption();
@@ -65,13 +68,22 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
       add([{ name, address, contactId, roles }]);
     }
   };
+  const enterTyped = useEffectEvent(() => {
+    setEntered(false);
+    const [first] = people;
+    if (first) submit(first.address);
+    else addTyped();
+  });
+  useEffect(() => {
+    if (entered && settled) enterTyped();
+  }, [entered, settled]);
+
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     const marked = combobox.getSelectedOptionIndex() >= 0;
     if (event.key === 'Enter' && !event.ctrlKey && !marked) {
-      // Whoever typed a name and presses Enter means the first who fits; an address is meant as it stands.
-      const [first] = people;
-      if (first && typed.trim() !== '' && !typed.includes('@')) submit(first.address);
-      else addTyped();
+      // A name means the first who fits; an address is meant as it stands.
+      if (typed.includes('@') || typed.trim() === '') addTyped();
+      else setEntered(true);
     } else if (channel === 'email' && (event.key === ',' || event.key === ';') && typed.includes('@'))
       addTyped();
     else if (event.key === 'Backspace' && typed === '' && recipients.length > 0)
@@ -127,6 +139,7 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
             }}
             onChange={(event) => {
               setTyped(event.currentTarget.value);
+              setEntered(false);
               combobox.openDropdown();
               combobox.updateSelectedOptionIndex();
             }}

@@ -1,12 +1,13 @@
 import type { ShelfItem } from '../../../contract/matters.ts';
 import { foldName } from '../../../core/model/words.ts';
+import { channelWords } from '../../app/wording.ts';
 
 /** Where the words typed were found, best first. */
 function matchRank(item: ShelfItem, words: readonly string[]): number | undefined {
   const name = foldName(item.name);
   if (words.every((word) => name.includes(word)))
     return words.every((word) => name.startsWith(word) || name.includes(` ${word}`)) ? 0 : 1;
-  const inside = `${name} ${foldName(item.category)} ${item.words}`;
+  const inside = `${name} ${foldName(item.category)} ${channelWords(item.channel).toLowerCase()} ${item.words}`;
   return words.every((word) => inside.includes(word)) ? 2 : undefined;
 }
 

@@ -1,6 +1,6 @@
 import { EditorContent, useEditor } from '@tiptap/react';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
+import { Link, useNavigate, useOutletContext, useParams, useLocation } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import type { PassageDetail } from '../../../contract/passages.ts';
 import { formatDate } from '../../../core/dates/formatDate.ts';
@@ -41,9 +41,11 @@ function PassageDesk({
   readonly mayChange: boolean;
 }) {
   const navigate = useNavigate();
+  // Words kept from a message are laid out here first.
+  const from = (useLocation().state ?? {}) as { readonly body?: PassageDetail['body'] };
   const [name, setName] = useState(passage?.name ?? '');
   const [why, setWhy] = useState('');
-  const [changed, setChanged] = useState(false);
+  const [changed, setChanged] = useState(passage === undefined && from.body !== undefined);
   const [create, creating] = useCreatePassageMutation();
   const [change, changing] = useChangePassageMutation();
   const [retire, retiring] = useRetirePassageMutation();
@@ -73,7 +75,7 @@ function PassageDesk({
         },
       }),
     ],
-    content: passage?.body ?? { type: 'doc', content: [{ type: 'paragraph' }] },
+    content: passage?.body ?? from.body ?? { type: 'doc', content: [{ type: 'paragraph' }] },
     editable: mayChange,
     shouldRerenderOnTransaction: false,
     editorProps: {

@@ -34,6 +34,8 @@ const LOOK_MS = 250;
 
 interface WorkshopProps {
   readonly initial: WorkshopDraft;
+  /** Whether its wording was brought from elsewhere and is not kept yet. */
+  readonly brought: boolean;
   readonly template: TemplateDetail | undefined;
   readonly mayChange: boolean;
   readonly matterId: string | undefined;
@@ -41,10 +43,10 @@ interface WorkshopProps {
 }
 
 /** One page with the wording at the left and, at the right, the same wording filled in from a matter. */
-export function Workshop({ initial, template, mayChange, matterId, onMatter }: WorkshopProps) {
+export function Workshop({ initial, brought, template, mayChange, matterId, onMatter }: WorkshopProps) {
   const navigate = useNavigate();
   const [draft, setDraft] = useState(initial);
-  const [changed, setChanged] = useState(false);
+  const [changed, setChanged] = useState(brought);
   const [create, creating] = useCreateTemplateMutation();
   const [change, changing] = useChangeTemplateMutation();
   const { data: catalogue } = useTemplateFieldsQuery(matterId);

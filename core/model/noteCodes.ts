@@ -1,0 +1,36 @@
+/** What cannot go. No practice can turn these off. */
+export const STOPS = [
+  'blankUnfilled',
+  'noRecipient',
+  'malformedAddress',
+  'doNotWriteTo',
+  'overSizeLimit',
+  'documentMissing',
+  'noSender',
+] as const;
+
+/** What goes once its writer has said so; a practice can turn each of them off. */
+export const CAUTIONS = [
+  'greetingNamesOther',
+  'greetingLeavesOut',
+  'answersAllGreetsOne',
+  'otherMatterReference',
+  'otherMatterName',
+  'otherMatterAddress',
+  'addressNear',
+  'addressUnknown',
+  'notOnMatter',
+  'sentBefore',
+  'spokenNotEnclosed',
+  'noneEnclosed',
+  'enclosedNotSpoken',
+  'olderVersion',
+  'restrictedOutside',
+  'weekdayDisagrees',
+  'dayInPast',
+  'dayClosed',
+  'amountDiffers',
+  'recordChanged',
+  'linkDiffers',
+  'noSubject',
+] as const;

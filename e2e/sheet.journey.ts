@@ -1,0 +1,208 @@
+import { expect, expectAccessible, kept, openMatter, sendInSpite, startFrom, test } from './desk.ts';
+
+const letterText = 'Text of the message';
+
+test('an entry is answered from a template, and the thread is kept', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await page.getByRole('button', { name: /received from Verity Sands Questions on the rig/ }).click();
+  await page.getByRole('link', { name: 'Answer from a template' }).click();
+  await page.getByLabel('Narrow the shelf').fill('closing');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Subject')).toHaveText(/^Re: Questions on the rig/);
+  await expect(page.getByLabel('Sheet').getByText('Verity Sands').first()).toBeVisible();
+  await expect(page.getByLabel(letterText)).toContainText('Sands');
+  await kept(page);
+  const notes = page.getByLabel('Notes').getByRole('button', { name: 'Leave it so' });
+  if ((await notes.count()) > 0) await sendInSpite(page);
+  else await page.keyboard.press('Control+Enter');
+  await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
+  const bytes = (await application.deliveredBytes(1)).toString('latin1');
+  expect(bytes).toMatch(/^In-Reply-To: <[^>]+>\r$/m);
+  expect(bytes).toMatch(/^References: <[^>]+>/m);
+  const [, answered] = /^In-Reply-To: (<[^>]+>)/m.exec(bytes) ?? [];
+  expect(bytes.slice(bytes.indexOf('References:'))).toContain(answered);
+});
+
+test('one each: every recipient gets a message with a greeting of their own', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('she is sound');
+  await page.getByRole('button', { name: 'Take out Verity Sands' }).click();
+  await page.getByLabel('one each, 2 in all').check();
+  await kept(page);
+  await expect(page.getByText('to 2, one each')).toBeVisible();
+  await page.keyboard.press('Control+Enter');
+  await expect.poll(async () => (await application.delivered()).length, { timeout: 30_000 }).toBe(2);
+  const texts = await Promise.all(
+    (await application.delivered()).map(async ({ number, to }) => ({
+      to: to.join(),
+      text: (await application.deliveredBytes(number)).toString('latin1'),
+    })),
+  );
+  for (const [who, greeting] of [
+    ['ines.okafor', 'Dear Ms Okafor,'],
+    ['aksel.lund', 'Dear Mr Lund,'],
+  ] as const)
+    expect(texts.find(({ to }) => to.includes(who))?.text).toContain(greeting);
+  await expect(page.getByText('Sent today')).toHaveCount(2, { timeout: 10_000 });
+});
+
+test('a text message and a printed letter go from the same sheet, and are filed', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Your report is on its way');
+  await expect(page.getByText(/\d segment/)).toBeVisible();
+  await expect(page.getByLabel('Subject')).toHaveCount(0);
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText('Sent today')).toHaveCount(1, { timeout: 25_000 });
+
+  await startFrom(page, 'Letter: last reminder');
+  await expectAccessible(page);
+  const href = await page.getByRole('link', { name: 'See it as a page' }).getAttribute('href');
+  const shown = await page.request.get(`${application.url}${href}`);
+  expect((await shown.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  await page.keyboard.press('Control+Enter');
+  // Two houses, two letters.
+  await expect(page.getByText('Sent today')).toHaveCount(3, { timeout: 25_000 });
+
+  await page.goto(`${application.mailboxesUrl}/texts`);
+  await expect(page.getByText('Tidewell & Roe')).toBeVisible();
+  await page.goto(`${application.mailboxesUrl}/printed`);
+  await expect(page.getByRole('link', { name: /last reminder/ })).toHaveCount(2);
+});
+
+test('enclosures are dropped, made, joined and kept on the matter', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('all is well');
+  const chooser = page.getByLabel('Files to enclose');
+  await chooser.setInputFiles({
+    name: 'Minutes.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('What was said on board.\n\nThe end.'),
+  });
+  const files = page.locator('[data-part=enclosures]');
+  await expect(files.getByRole('button', { name: 'Minutes.txt', exact: true })).toBeVisible();
+  await files.getByRole('button', { name: 'Minutes.txt', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Send it as PDF' }).click();
+  await files.getByRole('button', { name: 'Minutes.pdf', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Other', exact: true }).click();
+  await expect(page.getByRole('navigation', { name: 'Folder' }).getByText('5')).toBeVisible();
+  await files.getByRole('button', { name: 'Minutes.pdf', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Make the 3 PDFs one' }).click();
+  await expect(files.getByRole('button', { name: /^Take out / })).toHaveCount(1);
+
+  await page.getByRole('button', { name: 'Add…' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /^Letter: terms of engagement as PDF/ }).click();
+  await expect(
+    files.getByRole('button', { name: 'Letter- terms of engagement.pdf', exact: true }),
+  ).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await expect(files.getByRole('button', { name: /^Take out / })).toHaveCount(2);
+});
+
+test('another template keeps what was answered; a day is said in words; a passage stands where it is typed', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('she is sound');
+  const day = page.getByLabel('Answer by');
+  await day.fill('end of next month');
+  await expect(page.getByLabel('Notes')).not.toContainText('Only you know this');
+  const answered = await page.locator('[class*=readAs]').textContent();
+  expect(answered).toMatch(/^3[01] |^2[89] /);
+  await page.getByLabel(letterText).getByText('the report says how').click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' +thanks');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(letterText)).toContainText('Thank you for asking us to act for you');
+  await kept(page);
+
+  await page.getByRole('link', { name: 'Another template' }).click();
+  await page.getByLabel('Narrow the shelf').fill('chaser');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Mail from “Chaser: an answer is outstanding”')).toBeVisible();
+  await expect(page.getByLabel('Answer by')).toHaveValue(answered ?? '');
+  await page.getByRole('button', { name: 'Back to the words before' }).click();
+  await expect(page.getByLabel(letterText)).toContainText('Thank you for asking us to act for you');
+});
+
+test('wording is kept as a template, with the record’s values as fields again', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'when to expect');
+  await page.getByRole('button', { name: 'Keep the wording…' }).click();
+  await expect(page.getByRole('checkbox', { name: /^Saltmarsh Wren/ })).toBeChecked();
+  await page.getByRole('menuitem', { name: 'As a new template' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('When her report comes');
+  await expect(page.getByRole('region', { name: 'Wording' }).getByText('Vessel').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Keep/ }).first().click();
+  await expect(page).toHaveURL(/\/templates\/[^n]/);
+  const id = page.url().split('/').at(-1) ?? '';
+  const kept = await page.request.get(`${application.url}/api/v1/templates/${id}`);
+  const json = JSON.stringify(await kept.json());
+  expect(json).toContain('fact.vessel');
+  expect(json.slice(json.indexOf('"content"'))).not.toContain('Saltmarsh Wren');
+});
+
+test('anybody is found as one types; a pasted list is read; a stranger goes into the directory', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('all is well');
+  await page.getByRole('button', { name: 'Copies…' }).click();
+  const copy = page.getByLabel('Add to Copy', { exact: true });
+  // At once: what was offered for no letters at all must not be taken for what these mean.
+  await copy.fill('hallam');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Take out Hallam Slip' })).toBeVisible();
+  await copy.focus();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData(
+      'text',
+      '"Penhale, Basil" <basil@penhale.example>; zoe@ferrier.example\nInes.Okafor@harbourpost.example',
+    );
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true }),
+    );
+  });
+  await expect(page.getByRole('button', { name: 'Take out Penhale, Basil' })).toBeVisible();
+  await expect(page.getByLabel('Notes')).toContainText('Nobody known by this address');
+  await page.getByRole('button', { name: 'zoe@ferrier.example', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Put into the directory' }).click();
+  await expect(page.getByRole('button', { name: 'Take out zoe', exact: true })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Answers go to' }).fill('office@tidewell-roe.example');
+  await page.getByLabel('a copy to me').check();
+  await sendInSpite(page);
+  await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
+  const [mail] = await application.delivered();
+  expect(mail?.to).toEqual(expect.arrayContaining(['basil@penhale.example', 'maud@tidewell-roe.example']));
+  const bytes = (await application.deliveredBytes(1)).toString('latin1');
+  expect(bytes).toMatch(/^Reply-To: office@tidewell-roe\.example\r$/m);
+  expect(bytes).not.toMatch(/^(?:To|Cc): .*maud@/m);
+});
+
+test('a caution that the practice does without is not raised', async ({ page, application }) => {
+  await page.goto(`${application.url}/practice`);
+  await page.getByRole('checkbox', { name: 'A day to come that has passed' }).uncheck();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'when to expect');
+  await kept(page);
+  await expect(page.getByLabel('Notes')).toBeEmpty();
+});
