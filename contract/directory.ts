@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { Id, PageQuery, page } from './common.ts';
+import { Id, Instant, PageQuery, page } from './common.ts';
 
 export const AddressJson = Type.Object(
   {
@@ -68,7 +68,16 @@ export const ContactDetail = Type.Object({
   /** How letters to them would begin. */
   greetings: Type.Object({ formal: Type.String(), familiar: Type.String() }),
   matters: Type.Array(
-    Type.Object({ id: Id, reference: Type.String(), title: Type.String(), roles: Type.Array(Type.String()) }),
+    Type.Object({
+      id: Id,
+      reference: Type.String(),
+      title: Type.String(),
+      roles: Type.Array(Type.String()),
+      stage: Type.String(),
+      /** Done with: its stage closes it. */
+      closed: Type.Boolean(),
+      lastEntryUtc: Type.Union([Instant, Type.Null()]),
+    }),
   ),
 });
 export type ContactDetail = Static<typeof ContactDetail>;

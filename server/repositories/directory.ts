@@ -140,22 +140,34 @@ export async function sharedNames(db: Database): Promise<readonly SharedBy[]> {
   return rows.map(({ same, ids }) => ({ same, ids: ids.split(',') }));
 }
 
+interface MatterOfContact {
+  readonly id: string;
+  readonly reference: string;
+  readonly title: string;
+  readonly typeId: string;
+  readonly stage: string;
+  readonly lastUtc: number | null;
+  readonly role: string;
+}
+
 /** The matters a contact is on, as far as this person may see them, with the roles there. */
 export async function mattersOfContact(
   db: Database,
   contactId: string,
   personId: string,
-): Promise<readonly { id: string; reference: string; title: string; typeId: string; role: string }[]> {
+): Promise<readonly MatterOfContact[]> {
   return db('parties')
     .join('matters', 'matters.id', 'parties.matter_id')
     .where('parties.contact_id', contactId)
     .where(seenBy(db, personId))
     .orderBy('matters.recent_utc', 'desc')
-    .select<{ id: string; reference: string; title: string; typeId: string; role: string }[]>({
+    .select<MatterOfContact[]>({
       id: 'matters.id',
       reference: 'matters.reference',
       title: 'matters.title',
       typeId: 'matters.type_id',
+      stage: 'matters.stage',
+      lastUtc: 'matters.last_entry_utc',
       role: 'parties.role',
     });
 }

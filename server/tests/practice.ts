@@ -78,6 +78,8 @@ export interface Answer {
 
 export interface Client {
   readonly origin: string;
+  /** The session's cookie, for requests that are made otherwise. */
+  readonly cookie: () => string;
   readonly call: (
     method: string,
     path: string,
@@ -126,6 +128,7 @@ export async function serve(office: Office): Promise<Client> {
   };
   return {
     origin,
+    cookie: () => cookie,
     call,
     signIn: async (email) => void (await call('POST', '/session', { email })),
     listen: async (work) => {

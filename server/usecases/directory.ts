@@ -23,6 +23,7 @@ import {
   sharedAddresses,
   sharedNames,
 } from '../repositories/directory.ts';
+import type { MatterType } from '../../core/model/matter.ts';
 import { listMatterTypes } from '../repositories/matterTypes.ts';
 import type { Account } from '../repositories/people.ts';
 
@@ -48,21 +49,36 @@ export async function readContact(office: Office, person: Account, id: string): 
     contact: toJson(contact),
     coupleWith: other ? other.name : null,
     greetings: { formal: formalGreeting([contact]), familiar: familiarGreeting([contact]) },
-    matters: [...groupBy(rows, (row) => row.id)].flatMap(([matterId, [first, ...others]]) =>
-      first
-        ? [
-            {
-              id: matterId,
-              reference: first.reference,
-              title: first.title,
-              roles: [first, ...others].map(
-                ({ role }) => types.get(first.typeId)?.roles.find(({ key }) => key === role)?.label ?? role,
-              ),
-            },
-          ]
-        : [],
-    ),
+    matters: mattersView(rows, types),
   };
+}
+
+/** The matters of a contact, the likeliest to be meant first: open ones before those done with, then the latest heard of. */
+function mattersView(
+  rows: Awaited<ReturnType<typeof mattersOfContact>>,
+  types: ReadonlyMap<string, MatterType>,
+): ContactDetail['matters'] {
+  const views = [...groupBy(rows, (row) => row.id)].flatMap(([id, [first, ...others]]) => {
+    if (!first) return [];
+    const type = types.get(first.typeId);
+    const stage = type?.stages.find(({ key }) => key === first.stage);
+    return [
+      {
+        id,
+        reference: first.reference,
+        title: first.title,
+        roles: [first, ...others].map(
+          ({ role }) => type?.roles.find(({ key }) => key === role)?.label ?? role,
+        ),
+        stage: stage?.label ?? first.stage,
+        closed: stage?.closes === true,
+        lastEntryUtc: first.lastUtc,
+      },
+    ];
+  });
+  return views.sort(
+    (a, b) => Number(a.closed) - Number(b.closed) || (b.lastEntryUtc ?? 0) - (a.lastEntryUtc ?? 0),
+  );
 }
 
 export async function createContact(

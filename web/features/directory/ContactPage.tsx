@@ -2,11 +2,13 @@ import { useForm } from '@mantine/form';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
 import type { Session } from '../../../contract/session.ts';
+import { dayOf, listDay, today } from '../../app/dates.ts';
 import { problemWords } from '../../app/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
+import { StartLink } from '../shelf/index.ts';
 import { ContactChoice } from './ContactChoice.tsx';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from './api.ts';
 import classes from './Directory.module.css';
@@ -209,10 +211,26 @@ function ContactForm({
               <p className={classes.greeting}>{detail.greetings.familiar},</p>
               <h2>Matters</h2>
               {detail.matters.length === 0 ? <p>On no matter yet.</p> : null}
-              {detail.matters.map(({ id, reference, title, roles }) => (
-                <Link key={id} to={`/matters/${id}`} className={classes.matter}>
-                  <b>{reference}</b> {title} <small>{roles.join(', ')}</small>
-                </Link>
+              {detail.matters.map(({ id, reference, title, roles, stage, closed, lastEntryUtc }, n) => (
+                <div key={id} className={classes.matter}>
+                  <Link to={`/matters/${id}`}>
+                    <b>{reference}</b> {title} <small>{roles.join(', ')}</small>
+                  </Link>
+                  {mayChange && !detail.contact.doNotWriteTo ? (
+                    <StartLink
+                      matterId={id}
+                      from={{ contactIds: [detail.id], about: `to ${detail.contact.name}` }}
+                      title={`Write to ${detail.contact.name} on ${reference}`}
+                    >
+                      Write
+                    </StartLink>
+                  ) : null}
+                  <small>
+                    {n === 0 && detail.matters.length > 1 ? 'likeliest: ' : ''}
+                    {closed ? 'closed' : stage}
+                    {lastEntryUtc === null ? '' : `, last heard of ${listDay(dayOf(lastEntryUtc), today())}`}
+                  </small>
+                </div>
               ))}
             </>
           ) : (

@@ -3,7 +3,7 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useKeys } from '../../ui/keys.ts';
-import { useFindMattersQuery } from './api.ts';
+import { useFindMattersQuery, useLazyFindMattersQuery } from './api.ts';
 import classes from './FindAnything.module.css';
 
 /** The field that finds from anywhere: Ctrl+K, a few letters, Enter. */
@@ -26,15 +26,31 @@ export function FindAnything() {
     },
   });
 
-  const open = (id: string): void => {
+  const [ask] = useLazyFindMattersQuery();
+  const open = (id: string, starting = false): void => {
     setTyped('');
     combobox.closeDropdown();
     input.current?.blur();
-    void navigate(`/matters/${id}`);
+    void navigate(starting ? `/matters/${id}/start` : `/matters/${id}`);
+  };
+  /** Enter means what these very letters find, not what was shown for the letters before them. */
+  const enter = async (starting: boolean): Promise<void> => {
+    if (typed.trim() === '') return;
+    const answer = await ask(typed, true)
+      .unwrap()
+      .catch(() => undefined);
+    const [first] = answer?.items ?? [];
+    if (first) open(first.id, starting);
   };
 
   return (
-    <Combobox store={combobox} onOptionSubmit={open} withinPortal={false}>
+    <Combobox
+      store={combobox}
+      onOptionSubmit={(id) => {
+        open(id);
+      }}
+      withinPortal={false}
+    >
       <Combobox.Target>
         <div className={classes.find}>
           <input
@@ -54,8 +70,13 @@ export function FindAnything() {
               combobox.closeDropdown();
             }}
             onKeyDown={(event) => {
-              const [first] = found;
-              if (event.key === 'Enter' && first && combobox.getSelectedOptionIndex() < 0) open(first.id);
+              if (event.key === 'Enter' && (event.shiftKey || combobox.getSelectedOptionIndex() <= 0)) {
+                event.preventDefault();
+                event.stopPropagation();
+                const marked = found[combobox.getSelectedOptionIndex()];
+                if (marked && combobox.getSelectedOptionIndex() > 0) open(marked.id, event.shiftKey);
+                else void enter(event.shiftKey);
+              }
               if (event.key !== 'Escape') return;
               setTyped('');
               event.currentTarget.blur();
@@ -74,6 +95,11 @@ export function FindAnything() {
             </Combobox.Option>
           ))}
           {data && found.length === 0 ? <Combobox.Empty>No matter has these words</Combobox.Empty> : null}
+          {found.length > 0 ? (
+            <Combobox.Footer className={classes.hint}>
+              Enter opens it · Shift Enter starts a message on it
+            </Combobox.Footer>
+          ) : null}
         </Combobox.Options>
       </Combobox.Dropdown>
     </Combobox>

@@ -31,4 +31,9 @@ const mattersApi = api.injectEndpoints({
   }),
 });
 
-export const { useCreateMatterMutation, useMattersInfiniteQuery, useFindMattersQuery } = mattersApi;
+export const {
+  useCreateMatterMutation,
+  useMattersInfiniteQuery,
+  useFindMattersQuery,
+  useLazyFindMattersQuery,
+} = mattersApi;

@@ -1,11 +1,11 @@
 import { Combobox, useCombobox } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { IconX } from '@tabler/icons-react';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useState } from 'react';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
 import type { Message } from '../../../contract/messages.ts';
 import type { Offers } from '../../../contract/recipients.ts';
-import { useOffersQuery } from './api.ts';
+import { useLazyOffersQuery, useOffersQuery } from './api.ts';
 import { RecipientMenu } from './RecipientMenu.tsx';
 import { readAddresses } from './readAddresses.ts';
 import classes from './AddressBlock.module.css';
@@ -33,10 +33,8 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
   const [typed, setTyped] = useState('');
   const [asked, setAsked] = useState(false);
   const [words] = useDebouncedValue(typed, 80);
-  const { data, currentData } = useOffersQuery({ matterId, words, channel }, { skip: !asked });
-  // Whoever presses Enter means the words typed, and never what was offered for the letters before them.
-  const settled = words === typed && currentData !== undefined;
-  const [entered, setEntered] = useState(false);
+  const { data } = useOffersQuery({ matterId, words, channel }, { skip: !asked });
+  const [ask] = useLazyOffersQuery();
   const combobox = useCombobox({
     onDropdownClose: () => {
       combobox.resetSelectedOption();
@@ -68,22 +66,27 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
       add([{ name, address, contactId, roles }]);
     }
   };
-  const enterTyped = useEffectEvent(() => {
-    setEntered(false);
-    const [first] = people;
-    if (first) submit(first.address);
-    else addTyped();
-  });
-  useEffect(() => {
-    if (entered && settled) enterTyped();
-  }, [entered, settled]);
+  /** Whoever presses Enter on a name means the first whom these very letters find, not what was offered before them. */
+  const addNamed = async (field: HTMLInputElement): Promise<void> => {
+    const asked = { matterId, words: typed, channel };
+    const found = await ask(asked, true)
+      .unwrap()
+      .catch(() => undefined);
+    if (field.value !== asked.words) return;
+    const first = found?.people.find(({ address }) => !isTaken(address));
+    if (!first) addTyped();
+    else {
+      const { name, address, contactId, roles } = first;
+      add([{ name, address, contactId, roles }]);
+    }
+  };
 
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     const marked = combobox.getSelectedOptionIndex() >= 0;
     if (event.key === 'Enter' && !event.ctrlKey && !marked) {
       // A name means the first who fits; an address is meant as it stands.
       if (typed.includes('@') || typed.trim() === '') addTyped();
-      else setEntered(true);
+      else void addNamed(event.currentTarget);
     } else if (channel === 'email' && (event.key === ',' || event.key === ';') && typed.includes('@'))
       addTyped();
     else if (event.key === 'Backspace' && typed === '' && recipients.length > 0)
@@ -139,7 +142,6 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
             }}
             onChange={(event) => {
               setTyped(event.currentTarget.value);
-              setEntered(false);
               combobox.openDropdown();
               combobox.updateSelectedOptionIndex();
             }}

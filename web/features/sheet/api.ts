@@ -68,6 +68,7 @@ export const {
   useEncloseFilesMutation,
   useEncloseMadeMutation,
   useOffersQuery,
+  useLazyOffersQuery,
   useKeepGroupMutation,
   usePassagesHereQuery,
 } = sheetApi;

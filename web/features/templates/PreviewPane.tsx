@@ -6,10 +6,14 @@ import { plural } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LetterView, LineView } from '../letter/index.ts';
 import { MatterChoice } from './MatterChoice.tsx';
+import { REMEDY_WORDS, remediesFor } from './problemRemedies.ts';
+import type { ProblemRemedy } from './problemRemedies.ts';
 import { problemOf } from './words.ts';
 import classes from './Workshop.module.css';
 
 interface PreviewPaneProps {
+  /** Does something about a problem; absent for whoever may only read. */
+  readonly onRemedy: ((remedy: ProblemRemedy, problem: DraftPreview['problems'][number]) => void) | undefined;
   readonly look: DraftPreview | undefined;
   readonly problem: string | undefined;
   readonly stale: boolean;
@@ -23,6 +27,7 @@ interface PreviewPaneProps {
 /** The wording filled in from a matter of one’s choice, and what is wrong with it. */
 export function PreviewPane({
   look,
+  onRemedy,
   problem,
   stale,
   channel,
@@ -67,7 +72,7 @@ export function PreviewPane({
       {preview === null && matterId === undefined ? (
         <p className={classes.none}>Choose a matter, and the wording is filled in from it as you type.</p>
       ) : null}
-      <Problems problems={look?.problems ?? template?.problems ?? []} />
+      <Problems problems={look?.problems ?? template?.problems ?? []} onRemedy={onRemedy} />
     </aside>
   );
 }
@@ -110,7 +115,13 @@ function FilledIn({
 }
 
 /** What the static check says, over every kind of matter the template may meet. */
-function Problems({ problems }: { readonly problems: DraftPreview['problems'] }) {
+function Problems({
+  problems,
+  onRemedy,
+}: {
+  readonly problems: DraftPreview['problems'];
+  readonly onRemedy: PreviewPaneProps['onRemedy'];
+}) {
   if (problems.length === 0) return null;
   return (
     <section className={classes.problems} aria-label="What is wrong" aria-live="polite">
@@ -120,6 +131,18 @@ function Problems({ problems }: { readonly problems: DraftPreview['problems'] })
           <div key={n} data-severity={one.severity}>
             <b>{title}</b>
             <span>{detail}</span>
+            {onRemedy
+              ? remediesFor(one).map((remedy) => (
+                  <Button
+                    key={remedy}
+                    onClick={() => {
+                      onRemedy(remedy, one);
+                    }}
+                  >
+                    {REMEDY_WORDS[remedy]}
+                  </Button>
+                ))
+              : null}
           </div>
         );
       })}

@@ -1,16 +1,16 @@
-import type { ReactNode } from 'react';
 import type { FieldCatalogue, TemplateContentJson } from '../../../contract/templates.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
-import { useTemplatesInfiniteQuery } from './api.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { freshKey } from './draft.ts';
+import { DocumentsPart } from './DocumentsPart.tsx';
+import { Part } from './Part.tsx';
+import type { ContentPartProps } from './Part.tsx';
 import { BlankForm } from './SelectionBar.tsx';
 import { channelWords } from '../../app/wording.ts';
 import classes from './Workshop.module.css';
 
 type Content = TemplateContentJson;
-type Rule = Content['documents'][number];
 
 interface TemplatePartsProps {
   readonly draft: WorkshopDraft;
@@ -130,142 +130,18 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent }: Template
               onDraft({ content: plain ? { ...rest, plain } : rest });
             }}
           />
+          <CheckField
+            label="a message of their own for each it goes to"
+            checked={content.each === true}
+            onChange={(each) => {
+              const { each: _old, ...rest } = content;
+              onDraft({ content: each ? { ...rest, each } : rest });
+            }}
+          />
         </div>
       </Part>
     </>
   );
-}
-
-function Part({
-  title,
-  note,
-  children,
-}: {
-  readonly title: string;
-  readonly note?: number;
-  readonly children: ReactNode;
-}) {
-  return (
-    <details className={classes.part}>
-      <summary>
-        <h2>{title}</h2>
-        {note === undefined ? null : <small>{note}</small>}
-      </summary>
-      {children}
-    </details>
-  );
-}
-
-interface ContentPartProps {
-  readonly content: Content;
-  readonly catalogue: FieldCatalogue | undefined;
-  readonly onContent: (part: Partial<Content>) => void;
-}
-
-function DocumentsPart({ content, catalogue, onContent }: ContentPartProps) {
-  const { data } = useTemplatesInfiniteQuery({ query: '' });
-  const letters = (data?.pages.flatMap(({ items }) => items) ?? []).filter(
-    ({ channel }) => channel === 'letter',
-  );
-  const set = (at: number, rule: Rule): void => {
-    onContent({ documents: content.documents.map((one, n) => (n === at ? rule : one)) });
-  };
-  const add = (rule: Rule): void => {
-    onContent({ documents: [...content.documents, rule] });
-  };
-  const [firstLetter] = letters;
-  return (
-    <Part title="Documents" note={content.documents.length}>
-      {content.documents.map((rule, n) => (
-        <div key={n} className={classes.partRow}>
-          <RuleForm
-            rule={rule}
-            categories={catalogue?.categories ?? []}
-            letters={letters}
-            onChange={(changed) => {
-              set(n, changed);
-            }}
-          />
-          <Button
-            onClick={() => {
-              onContent({ documents: content.documents.filter((_, m) => m !== n) });
-            }}
-          >
-            Take out
-          </Button>
-        </div>
-      ))}
-      <Button
-        onClick={() => {
-          add({ kind: 'latest', category: catalogue?.categories[0] ?? 'Report', required: true });
-        }}
-      >
-        The latest of a category
-      </Button>
-      {firstLetter ? (
-        <Button
-          onClick={() => {
-            add({ kind: 'letter', templateId: firstLetter.id, name: firstLetter.name });
-          }}
-        >
-          A letter made now
-        </Button>
-      ) : null}
-    </Part>
-  );
-}
-
-function RuleForm({
-  rule,
-  categories,
-  letters,
-  onChange,
-}: {
-  readonly rule: Rule;
-  readonly categories: readonly string[];
-  readonly letters: readonly { readonly id: string; readonly name: string }[];
-  readonly onChange: (rule: Rule) => void;
-}) {
-  switch (rule.kind) {
-    case 'latest':
-      return (
-        <>
-          <TextField
-            label="The latest of"
-            value={rule.category}
-            list={categories}
-            onChange={(category) => {
-              onChange({ ...rule, category });
-            }}
-          />
-          <CheckField
-            label="must be there"
-            checked={rule.required}
-            onChange={(required) => {
-              onChange({ ...rule, required });
-            }}
-          />
-        </>
-      );
-    case 'letter':
-      return (
-        <SelectField
-          label="A letter made now from"
-          value={rule.templateId}
-          options={letters.map(({ id, name }) => [id, name] as const)}
-          onChange={(templateId) => {
-            const name = letters.find(({ id }) => id === templateId)?.name ?? rule.name;
-            onChange({ ...rule, templateId, name });
-          }}
-        />
-      );
-    case 'ask':
-      return <span>{rule.label}, chosen by the writer</span>;
-    case 'fixed':
-      return <span>{rule.name}, the same each time</span>;
-    default:
-      return rule satisfies never;
-  }
 }
 
 function AfterPart({ content, catalogue, onContent }: ContentPartProps) {

@@ -20,6 +20,7 @@ import {
 import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { PreviewPane } from './PreviewPane.tsx';
+import { applyRemedy } from './problemRemedies.ts';
 import { putInItems } from './putInItems.ts';
 import { RecipientLines } from './RecipientLines.tsx';
 import { SelectionBar } from './SelectionBar.tsx';
@@ -206,6 +207,17 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
           </section>
           <PreviewPane
             look={look}
+            onRemedy={
+              mayChange
+                ? (remedy, problem) => {
+                    applyRemedy(remedy, problem, {
+                      editors: [subject, body],
+                      content: draft.content,
+                      onContent: setContent,
+                    });
+                  }
+                : undefined
+            }
             problem={lookError === undefined ? undefined : problemWords(lookError)}
             stale={isFetching || looked !== draft}
             channel={draft.channel}

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import { matter, organisation, person } from '../tests/fixtures.ts';
+import { canReach, isPhoneNumber } from './address.ts';
+import { offerRecipients } from './offers.ts';
+import { chooseAddress, resolveRecipients } from './recipients.ts';
+
+const phone = (label: string, value: string, preferred = false) =>
+  ({ kind: 'phone', label, value, preferred, bounced: false }) as const;
+const mail = (label: string, value: string, preferred: boolean, bounced = false) =>
+  ({ kind: 'email', label, value, preferred, bounced }) as const;
+const zoe = person('Zoë Ferrier', {
+  organisation: 'Corrant Mutual',
+  addresses: [
+    mail('work', 'zoe@corrant.example', true, true),
+    mail('home', 'zoe@home.example', false),
+    phone('office', '01632 960200', true),
+    phone('mobile', '07700 900200'),
+    { kind: 'post', label: 'home', value: '1 Ropewalk\nNess Quay', preferred: true, bounced: false },
+  ],
+});
+
+describe('whom to write to', () => {
+  it('begins with this matter’s parties, and offers nobody twice', () => {
+    const [first, ...rest] = offerRecipients(
+      '',
+      matter,
+      [zoe, ...matter.parties.map(({ contact }) => contact)],
+      'email',
+    );
+    expect(first).toMatchObject({ name: 'Ines Okafor', roles: ['client', 'owner'], why: 'only' });
+    expect(rest.map(({ name }) => name)).toEqual(['Aksel Lund', 'Hallam Slip', 'Zoë Ferrier', 'Zoë Ferrier']);
+  });
+
+  it('says which address and why, one that came back last', () => {
+    expect(offerRecipients('zoe', matter, [zoe], 'email').map(({ address, why }) => [address, why])).toEqual([
+      ['zoe@home.example', 'other'],
+      ['zoe@corrant.example', 'bounced'],
+    ]);
+    expect(offerRecipients('zoe', matter, [zoe], 'text').map(({ address, why }) => [address, why])).toEqual([
+      ['07700 900200', 'mobile'],
+      ['01632 960200', 'other'],
+    ]);
+    expect(offerRecipients('ferrier corrant', matter, [zoe], 'letter')).toMatchObject([
+      { address: '1 Ropewalk\nNess Quay' },
+    ]);
+    expect(offerRecipients('yard', matter, [zoe], 'email').map(({ name }) => name)).toEqual(['Hallam Slip']);
+    expect(offerRecipients('nobody', matter, [zoe], 'email')).toEqual([]);
+  });
+
+  it('is bounded, however many fit', () => {
+    const many = Array.from({ length: 400 }, (_, n) => organisation(`Yard ${n}`));
+    expect(offerRecipients('yard', matter, many, 'email').length).toBeLessThanOrEqual(12);
+  });
+});
+
+describe('addresses by channel', () => {
+  it('are what the channel can reach', () => {
+    expect(chooseAddress(zoe, undefined, 'phone')?.value).toBe('07700 900200');
+    expect(chooseAddress(zoe, 'office', 'phone')?.value).toBe('01632 960200');
+    for (const number of ['07700 900123', '+44 (0)7700-900123', '123.45'])
+      expect(isPhoneNumber(number)).toBe(true);
+    for (const number of ['1234', 'ring me', '+1234567890123456', ''])
+      expect(isPhoneNumber(number)).toBe(false);
+    expect([
+      canReach('letter', '1 Ropewalk'),
+      canReach('letter', ' \n'),
+      canReach('letter', 'x'.repeat(501)),
+    ]).toEqual([true, false, false]);
+    expect([canReach('text', 'a@b.example'), canReach('email', '07700 900123')]).toEqual([false, false]);
+  });
+
+  it('leave a template’s fixed mailboxes out of what is no mail', () => {
+    const rules = {
+      to: [{ role: 'owner' }],
+      cc: [{ address: 'archive@x.example', name: '' }],
+      bcc: [],
+    };
+    const record = { ...matter, parties: [{ role: 'owner', contact: zoe }] };
+    expect(resolveRecipients(rules, record).recipients.cc).toHaveLength(1);
+    expect(resolveRecipients(rules, record, 'text').recipients).toMatchObject({
+      to: [{ address: '07700 900200' }],
+      cc: [],
+    });
+    expect(resolveRecipients(rules, matter, 'letter').problems.map(({ code }) => code)).toEqual([
+      'noAddress',
+    ]);
+  });
+});
