@@ -42,14 +42,19 @@ export async function openMatter(
   await expect(page.getByText(`${reference} ·`)).toBeVisible();
 }
 
-/** Starts from a template by words of its name. */
-export async function startFrom(page: Page, words: string): Promise<void> {
-  await page.keyboard.press('n');
+/** Chooses from the shelf that is open, by words of a template's name. */
+export async function chooseHere(page: Page, words: string): Promise<void> {
   await page.getByLabel('Narrow the shelf').fill(words);
   await expect(page.getByRole('listbox').getByRole('option', { selected: true })).toContainText(words, {
     ignoreCase: true,
   });
   await page.keyboard.press('Enter');
+}
+
+/** Starts from a template by words of its name. */
+export async function startFrom(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('n');
+  await chooseHere(page, words);
   await expect(page.getByLabel('Text of the message')).toBeVisible();
   // Writing can begin once the caret stands where it begins: in the first blank, or in the text.
   await expect(page.getByLabel('Sheet').locator(':focus')).toBeVisible();

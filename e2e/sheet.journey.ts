@@ -1,4 +1,13 @@
-import { expect, expectAccessible, kept, openMatter, sendInSpite, startFrom, test } from './desk.ts';
+import {
+  chooseHere,
+  expect,
+  expectAccessible,
+  kept,
+  openMatter,
+  sendInSpite,
+  startFrom,
+  test,
+} from './desk.ts';
 
 const letterText = 'Text of the message';
 
@@ -6,8 +15,7 @@ test('an entry is answered from a template, and the thread is kept', async ({ pa
   await openMatter(page, application, 'saltm', 'SV-2041');
   await page.getByRole('button', { name: /received from Verity Sands Questions on the rig/ }).click();
   await page.getByRole('link', { name: 'Answer from a template' }).click();
-  await page.getByLabel('Narrow the shelf').fill('closing');
-  await page.keyboard.press('Enter');
+  await chooseHere(page, 'Closing');
   await expect(page.getByLabel('Subject')).toHaveText(/^Re: Questions on the rig/);
   await expect(page.getByLabel('Sheet').getByText('Verity Sands').first()).toBeVisible();
   await expect(page.getByLabel(letterText)).toContainText('Sands');
@@ -128,8 +136,7 @@ test('another template keeps what was answered; a day is said in words; a passag
   await kept(page);
 
   await page.getByRole('link', { name: 'Another template' }).click();
-  await page.getByLabel('Narrow the shelf').fill('chaser');
-  await page.keyboard.press('Enter');
+  await chooseHere(page, 'Chaser');
   await expect(page.getByText('Mail from “Chaser: an answer is outstanding”')).toBeVisible();
   await expect(page.getByLabel('Answer by')).toHaveValue(answered ?? '');
   await page.getByRole('button', { name: 'Back to the words before' }).click();

@@ -83,7 +83,7 @@ test('what is wrong is said beside its words, and mended by its remedy', async (
   await page.keyboard.type(' Gilded Tern is under SV-2044.');
 
   const notes = page.getByLabel('Notes');
-  await expect(notes).toContainText('The invoice is not enclosed');
+  await expect(notes).toContainText('“Invoice” is asked for and not enclosed');
   await expect(notes).toContainText('Another matter’s reference');
   await expect(notes).toContainText('“Gilded Tern” belongs to SV-2044');
   await expectAccessible(page);

@@ -88,6 +88,33 @@ describe('checks', () => {
     expect(codes(['Thank you for the estimate you enclosed.'])).toEqual([]);
   });
 
+  it('stop what must go along, once, with the very document; any will do where no category is asked', () => {
+    const wanted = [{ label: 'Invoice', category: 'Invoice' }, { label: 'A picture' }];
+    const body = [GREETED, 'Our invoice is enclosed.'];
+    expect(
+      runChecks(inputFor(body, { wanted, enclosures: [] })).filter(({ severity }) => severity === 'stop'),
+    ).toMatchObject([
+      {
+        code: 'documentMissing',
+        params: { label: 'Invoice' },
+        remedies: [{ kind: 'enclose', name: 'Invoice 1187' }],
+      },
+      { code: 'documentMissing', params: { label: 'A picture' }, remedies: [] },
+    ]);
+    expect(codes(body, { wanted, enclosures: [] })).not.toContain('spokenNotEnclosed');
+    const picture = { ...invoice, documentId: asId<never>('p'), category: '' };
+    expect(codes(body, { wanted, enclosures: [invoice, picture] })).toEqual([]);
+    expect(codes(body, { wanted, enclosures: [invoice] })).toEqual(['documentMissing']);
+  });
+
+  it('let no mail go from nowhere, and no caution through that is not turned off', () => {
+    expect(codes([GREETED], { from: { name: 'Nobody', address: '' } })).toContain('noSender');
+    expect(
+      codes(['07700'], { channel: 'text', from: { name: 'N', address: '' }, subject: '' }),
+    ).not.toContain('noSender');
+    expect(codes([], { subject: '', turnedOff: new Set(['noSubject']) })).toEqual([]);
+  });
+
   it('point out an enclosure that the text passes over', () => {
     expect(codes([GREETED, 'All went well.'], { enclosures: [invoice] })).toEqual(['enclosedNotSpoken']);
     expect(codes([GREETED, 'As to the invoice, there is no hurry.'], { enclosures: [invoice] })).toEqual([]);

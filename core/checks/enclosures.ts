@@ -42,8 +42,15 @@ function spokenIn(line: Line): readonly Spoken[] {
   });
 }
 
-function missingCategories(spoken: readonly Spoken[], { record, enclosures }: CheckInput): readonly Note[] {
-  const categories = [...new Set(record.documents.map(({ category }) => category))];
+function missingCategories(
+  spoken: readonly Spoken[],
+  { record, enclosures, wanted }: CheckInput,
+): readonly Note[] {
+  // What must go along is stopped by name already; once is enough.
+  const stopped = new Set(wanted.map(({ category }) => category));
+  const categories = [...new Set(record.documents.map(({ category }) => category))].filter(
+    (category) => !stopped.has(category),
+  );
   const told = new Set<string>();
   return spoken.flatMap(({ line, sentence }) =>
     categories.flatMap((category) => {
