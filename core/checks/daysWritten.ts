@@ -10,10 +10,10 @@ import { sentenceAround } from './sentences.ts';
 
 /** What a sentence says of a day still to come. */
 const AHEAD =
-  /\b(?:will|shall|by|until|till|before|no later than|due|please|expects?|looks? forward|arranged? for|propose|planned|booked|suggest|meet|attend|deadline|expires?|next|can you|could you|would you|let us)\b/iu;
+  /\b(?:will|shall|by|until|till|before|no later than|due|please|expects?|looks? forward|arranged? for|propose|planned|booked|suggest|meet|attend|deadline|expires?|can you|could you|would you|let us)\b/iu;
 /** What a sentence says of a day gone by: then the day is meant to lie in the past. */
 const BEHIND =
-  /\b(?:was|were|had|has been|have been|inspected|visited|attended|surveyed|received|sent|wrote|met|agreed|discussed|spoke|dated|thank(?:s| you)|should have|ago|last|since|earlier|previous|lapsed|expired|ended)\b/iu;
+  /\b(?:was|were|went|had|has been|have been|inspected|visited|attended|surveyed|received|sent|wrote|met|agreed|discussed|spoke|dated|thank(?:s| you)|should have|ago|last|since|earlier|previous|lapsed|expired|ended)\b/iu;
 
 /** A day that tells which thing is meant, `the rules of 1 January`, rather than when something is to be. */
 const OF_WHICH = /(?<!\bdeadline|\bdate|\bmorning|\bafternoon|\bevening)\s+of\s+(?:the\s+)?$/iu;

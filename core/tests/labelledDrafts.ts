@@ -390,6 +390,7 @@ const DECOYS: readonly ((draft: Draft, luck: Luck) => void)[] = [
   (draft) => draft.body.push('The old sanderling on the quay is a bird, and so is every tern we saw.'),
   (draft) => draft.body.push('Mann over board drill was done, and silver solder used.'),
   (draft) => draft.body.push('You should have had our answer by 5 November 2026.'),
+  (draft) => draft.body.push('The survey on 13 November 2026 went well, and the findings come next.'),
   (draft) => draft.body.push('Nothing is attached to this, and no copy is enclosed.'),
   (draft) => draft.body.push('It is not attached; we will send it once it is signed.'),
   (draft) => draft.body.push('The offer lapsed on 31 October 2026, which was a Saturday.'),

@@ -52,6 +52,7 @@ describe('the headings of the shelf', () => {
     const usual = ['a', 'b', 'c', 'd'].map((name) =>
       item(name, { use: { ...NEVER, followed: 3, followedOf: 9 }, why: 'follows' }),
     );
+    expect(groupShelf(usual, 'words').map(({ title }) => title)).toEqual(['Can start now']);
     const groups = groupShelf([...usual, item('e', { readiness: 'unavailable' })]);
     expect(groups.map(({ title, items }) => [title, items.map(({ name }) => name).join('')])).toEqual([
       ['Usually next here', 'abc'],

@@ -32,10 +32,13 @@ export interface ShelfGroup {
 /** How many that usually come next stand apart at the top. */
 const USUAL = 3;
 
-/** The shelf under its headings: what usually comes next here, what else can start, and what cannot, with why. */
-export function groupShelf(items: readonly ShelfItem[]): readonly ShelfGroup[] {
+/**
+ * The shelf under its headings: what usually comes next here, what else can start, and what cannot, with why. Once words
+ * are typed they alone say what comes first.
+ */
+export function groupShelf(items: readonly ShelfItem[], typed = ''): readonly ShelfGroup[] {
   const startable = items.filter(({ readiness }) => readiness !== 'unavailable');
-  const usual = startable.filter(({ why }) => why !== null).slice(0, USUAL);
+  const usual = typed.trim() === '' ? startable.filter(({ why }) => why !== null).slice(0, USUAL) : [];
   const groups = [
     { title: 'Usually next here', items: usual },
     { title: 'Can start now', items: startable.filter((item) => !usual.includes(item)) },

@@ -29,10 +29,12 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
         ) : null}
         {state === 'draft' ? (
           <Link className={classes.subject} to={open}>
-            {message.subject || 'Without a subject yet'}
+            {message.subject || (message.channel === 'text' ? 'A text message' : 'Without a subject yet')}
           </Link>
         ) : (
-          <b className={classes.subject}>{message.subject}</b>
+          <b className={classes.subject}>
+            {message.subject || (message.channel === 'text' ? 'A text message' : '')}
+          </b>
         )}
         <span className={classes.to}>
           {message.to.length > 0 ? `to ${joinNames(message.to)}` : 'to nobody yet'}
