@@ -2,12 +2,15 @@ import { Modal } from '@mantine/core';
 import classes from './KeysCard.module.css';
 
 const KEYS: readonly (readonly [keys: string, what: string])[] = [
-  ['Ctrl K', 'find a matter'],
+  ['Ctrl K', 'find a matter; Shift Enter starts a message on it'],
   ['↑ ↓', 'go along a list'],
   ['Enter', 'open what is marked, start what is shown'],
   ['N', 'start a message on the matter'],
   ['Tab', 'in a sheet: the next blank'],
   ['Ctrl Enter', 'in a sheet: send'],
+  ['+', 'in a sheet: put in a passage; in the workshop: a field, a blank or a passage'],
+  ['Alt ↓', 'in a blank for a day: the calendar'],
+  ['Ctrl S', 'in the workshop: keep'],
   ['Esc', 'step back; what is written is kept'],
   ['?', 'this card'],
 ];

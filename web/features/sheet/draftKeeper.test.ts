@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ChangeMessage, Message } from '../../../contract/messages.ts';
-import { DraftKeeper, REST_MS, RETRY_MS } from './draftKeeper.ts';
+import { DraftKeeper, REST_MS, RETRY_MS, LONGEST_MS } from './draftKeeper.ts';
 
 class Conflict extends Error {}
 
@@ -97,6 +97,31 @@ describe('the keeper of a draft', () => {
     expect(server.kept).toEqual([{ subject: 'ab', answers: { k: 'v' }, revision: 1 }]);
     expect(keeper.state()).toMatchObject({ keeping: 'kept', message: { revision: 2 } });
     expect(keeper.unkept()).toBeUndefined();
+  });
+
+  it('keeps whoever types without a rest, so that two seconds are the most that is lost', async () => {
+    const server = draftServer();
+    const keeper = new DraftKeeper(server, message(1));
+    const pause = REST_MS / 2;
+    for (let typed = 0; typed * pause <= 2 * LONGEST_MS; typed += 1) {
+      keeper.change(subject('x'.repeat(typed + 1)));
+      await settle(pause);
+    }
+    expect(server.kept.length).toBeGreaterThanOrEqual(2);
+    const first = server.kept[0]?.subject;
+    expect(String(first).length * pause).toBeLessThanOrEqual(LONGEST_MS + pause);
+    await settle(REST_MS);
+    expect(keeper.unkept()).toBeUndefined();
+  });
+
+  it('goes on from what was made of the draft by another way', async () => {
+    const server = draftServer();
+    const keeper = new DraftKeeper(server, message(1));
+    server.changeElsewhere();
+    keeper.adopt(message(2));
+    keeper.change(subject('after'));
+    expect(await keeper.flush()).toBe(true);
+    expect(server.kept).toEqual([{ subject: 'after', revision: 2 }]);
   });
 
   it('lets no change overtake another, each on the revision before it', async () => {

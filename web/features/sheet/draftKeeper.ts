@@ -2,6 +2,8 @@ import type { ChangeMessage, Message } from '../../../contract/messages.ts';
 
 /** Typing rests this long before it is kept: a crash loses no more than the last words. */
 export const REST_MS = 450;
+/** Whoever types without a rest is kept this often all the same: no crash takes more than two seconds of words. */
+export const LONGEST_MS = 1_500;
 /** After a failure to reach the server, until it is tried again by itself. */
 export const RETRY_MS = 3_000;
 
@@ -37,6 +39,8 @@ export class DraftKeeper {
   #pending: ChangeMessage = {};
   #under: Promise<boolean> = Promise.resolve(true);
   #timer: ReturnType<typeof setTimeout> | undefined;
+  /** When what is not kept yet began to wait. */
+  #waitingSince: number | undefined;
 
   constructor(server: DraftServer, initial: Message) {
     this.#server = server;
@@ -61,7 +65,9 @@ export class DraftKeeper {
   readonly change = (part: ChangeMessage): void => {
     this.#pending = { ...this.#pending, ...part };
     this.#set({ keeping: 'keeping' });
-    this.#after(REST_MS);
+    const now = Date.now();
+    this.#waitingSince ??= now;
+    this.#after(Math.max(0, Math.min(REST_MS, this.#waitingSince + LONGEST_MS - now)));
   };
 
   /** Keeps what is not kept yet; gives false where it could not. */
@@ -93,6 +99,7 @@ export class DraftKeeper {
     if (!change) return true;
     if (this.#state.conflict) return false;
     this.#pending = {};
+    this.#waitingSince = undefined;
     this.#set({ keeping: 'keeping' });
     try {
       const kept = await this.#server.change(change);

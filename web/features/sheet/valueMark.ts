@@ -1,6 +1,6 @@
 import { Mark } from '@tiptap/core';
 
-/** Words that the record put in. Hovering says where from; overwriting leaves the mark, so that it shows. */
+/** Words that the record put in. Hovering says where from, and what they were; overwriting leaves the mark, so that it shows. */
 export const ValueMark = Mark.create({
   name: 'value',
   inclusive: false,

@@ -1,24 +1,20 @@
 import { useEditorState } from '@tiptap/react';
 import type { Editor } from '@tiptap/react';
-import type { FieldCatalogue, FieldChoice, TemplateContentJson } from '../../../contract/templates.ts';
-import type { DateShift } from '../../../core/model/calculatedForm.ts';
+import type { FieldCatalogue, TemplateContentJson } from '../../../contract/templates.ts';
 import type { ConditionGroup } from '../../../core/model/condition.ts';
-import { DATE_FORMATS } from '../../../core/dates/formatDate.ts';
-import { BLANK_KINDS } from '../../../core/template/blanks.ts';
-import type { WhenEmpty } from '../../../core/template/document.ts';
-import type { ValueFormat } from '../../../core/values/writeValue.ts';
 import { Button } from '../../ui/Button.tsx';
-import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
-import { ConditionForm, ShiftForm } from '../conditions/index.ts';
+import { BlankForm } from './BlankForm.tsx';
+import { FieldForm } from './FieldForm.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { ConditionForm } from '../conditions/index.ts';
 
-import { FORMAT_WORDS, KIND_WORDS } from './words.ts';
 import classes from './Workshop.module.css';
 
 type Blanks = TemplateContentJson['blanks'];
 type Blank = Blanks[number];
 
 /** What the caret or the selection is at that has something to set. */
-interface Place {
+export interface Place {
   readonly editor: Editor;
   readonly type: string;
   readonly attrs: Readonly<Record<string, unknown>>;
@@ -93,7 +89,7 @@ export function SelectionBar({ editors, catalogue, blanks, onBlanks }: Selection
   );
 }
 
-interface PlaceFormProps {
+export interface PlaceFormProps {
   readonly place: Place;
   readonly catalogue: FieldCatalogue;
   readonly blanks: Blanks;
@@ -203,170 +199,6 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
     default:
       return null;
   }
-}
-
-const EMPTY_OPTIONS: readonly (readonly [value: string, label: string])[] = [
-  ['ask', 'ask the writer'],
-  ['words', 'use other words'],
-  ['leaveOut', 'leave it out'],
-  ['sentence', 'leave its sentence out'],
-  ['paragraph', 'leave its paragraph out'],
-  ['row', 'leave its row out'],
-];
-
-const emptyKey = (when: WhenEmpty): string =>
-  when.kind === 'leaveOut' ? (when.with ?? 'leaveOut') : when.kind;
-
-function emptyFor(key: string): WhenEmpty {
-  if (key === 'sentence' || key === 'paragraph' || key === 'row') return { kind: 'leaveOut', with: key };
-  if (key === 'words') return { kind: 'words', words: '' };
-  return key === 'leaveOut' ? { kind: 'leaveOut' } : { kind: 'ask' };
-}
-
-function FieldForm({
-  field,
-  attrs,
-  inRow,
-  onSet,
-}: {
-  readonly field: FieldChoice | undefined;
-  readonly attrs: Place['attrs'];
-  readonly inRow: boolean;
-  readonly onSet: PlaceFormProps['onSet'];
-}) {
-  const whenEmpty = (attrs['whenEmpty'] as WhenEmpty | null) ?? { kind: 'ask' };
-  const format = attrs['format'] as ValueFormat;
-  const formats: readonly ValueFormat[] =
-    field?.kind === 'date' || field?.kind === 'dateTime'
-      ? ['plain', ...DATE_FORMATS]
-      : field?.kind === 'number'
-        ? ['plain', 'words']
-        : ['plain'];
-  return (
-    <>
-      <b>
-        {field?.label ?? 'A field that is gone'}
-        <small>{field?.value === null || field === undefined ? 'nothing on this matter' : field.value}</small>
-      </b>
-      {formats.length > 1 ? (
-        <SelectField
-          label="Written as"
-          value={format}
-          options={formats.map((one) => [one, FORMAT_WORDS[one]] as const)}
-          onChange={(chosen) => {
-            onSet({ format: chosen });
-          }}
-        />
-      ) : null}
-      {field?.kind === 'date' ? (
-        <ShiftForm
-          shift={attrs['shift'] as DateShift | null}
-          onChange={(shift) => {
-            onSet({ shift });
-          }}
-        />
-      ) : null}
-      <SelectField
-        label="When there is nothing"
-        value={emptyKey(whenEmpty)}
-        options={EMPTY_OPTIONS.filter(([key]) => key !== 'row' || inRow)}
-        onChange={(key) => {
-          onSet({ whenEmpty: emptyFor(key) });
-        }}
-      />
-      {whenEmpty.kind === 'words' ? (
-        <TextField
-          label="Other words"
-          value={whenEmpty.words}
-          onChange={(words) => {
-            onSet({ whenEmpty: { kind: 'words', words } });
-          }}
-        />
-      ) : null}
-    </>
-  );
-}
-
-export function BlankForm({
-  blank,
-  fields,
-  onChange,
-}: {
-  readonly blank: Blank;
-  readonly fields: readonly FieldChoice[];
-  readonly onChange: (blank: Blank) => void;
-}) {
-  const choices = (blank.choices ?? []).map(({ label }) => label).join('\n');
-  const dated = blank.kind === 'date';
-  const proposals = fields.filter(({ kind }) =>
-    dated ? kind === 'date' : kind === blank.kind || blank.kind === 'text',
-  );
-  const { defaultFrom: _old, ...bare } = blank;
-  return (
-    <>
-      <TextField
-        label="Asked as"
-        value={blank.label}
-        onChange={(label) => {
-          onChange({ ...blank, label });
-        }}
-      />
-      <SelectField
-        label="Answered with"
-        value={blank.kind}
-        options={BLANK_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
-        onChange={(kind) => {
-          onChange({ ...bare, kind });
-        }}
-      />
-      {blank.kind === 'choice' ? (
-        <TextField
-          label="The list, a line each"
-          multiline
-          value={choices}
-          onChange={(typed) => {
-            onChange({
-              ...blank,
-              choices: typed
-                .split('\n')
-                .map((label, n) => ({ key: `c${n}`, label }))
-                .filter(({ label }) => label !== ''),
-            });
-          }}
-        />
-      ) : null}
-      <TextField
-        label="Help for the writer"
-        value={blank.help ?? ''}
-        onChange={(help) => {
-          onChange({ ...blank, help });
-        }}
-      />
-      <SelectField
-        label="Proposes"
-        value={blank.defaultFrom?.path ?? ''}
-        options={[['', 'nothing'], ...proposals.map(({ path, label }) => [path, label] as const)]}
-        onChange={(path) => {
-          onChange(path === '' ? bare : { ...bare, defaultFrom: { path, shift: null } });
-        }}
-      />
-      {dated && blank.defaultFrom ? (
-        <ShiftForm
-          shift={blank.defaultFrom.shift}
-          onChange={(shift) => {
-            onChange({ ...blank, defaultFrom: { path: blank.defaultFrom?.path ?? '', shift } });
-          }}
-        />
-      ) : null}
-      <CheckField
-        label="must be answered"
-        checked={blank.required}
-        onChange={(required) => {
-          onChange({ ...blank, required });
-        }}
-      />
-    </>
-  );
 }
 
 function RepeatForm({

@@ -6,7 +6,7 @@ import { freshKey } from './draft.ts';
 import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
-import { BlankForm } from './SelectionBar.tsx';
+import { BlankForm } from './BlankForm.tsx';
 import { channelWords } from '../../app/wording.ts';
 import classes from './Workshop.module.css';
 
