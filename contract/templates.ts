@@ -120,6 +120,15 @@ export const TemplateContentJson = Type.Object(
 );
 export type TemplateContentJson = Static<typeof TemplateContentJson>;
 
+/** A file that templates enclose, as its rule names it. */
+export const TemplateFile = Type.Object({
+  name: Type.String(),
+  blob: Type.String(),
+  mediaType: Type.String(),
+  sizeBytes: Type.Integer(),
+});
+export type TemplateFile = Static<typeof TemplateFile>;
+
 export const TemplateQuery = Type.Object({
   ...PageQuery.properties,
   query: Type.Optional(Type.String({ maxLength: 200 })),

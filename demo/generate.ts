@@ -174,11 +174,21 @@ function vesselOf(n: number): readonly [string, string] {
 /** The first matters keep to their course, so that what is shown of them is always the same. */
 const STEADY_MATTERS = 8;
 
+/** What a matter can do without; what makes its documents it cannot. */
+const LEFT_OUT: ReadonlySet<StepKey> = new Set([
+  'report-when',
+  'cover',
+  'lift-out',
+  'chaser',
+  'invoice-reminder',
+  'window',
+]);
+
 /** No two matters run alike: a step is left out now and then, and a reminder comes between. */
 function wander(course: Course, luck: Chance): Course {
   const steps = course.steps.flatMap(([step, days], n): Course['steps'] => {
-    if (n > 0 && luck.next() < 0.14) return [];
-    const reminder = luck.next() < 0.22 && step !== 'chaser' && n > 0;
+    if (LEFT_OUT.has(step) && luck.next() < 0.25) return [];
+    const reminder = n > 4 && step !== 'chaser' && luck.next() < 0.4;
     return reminder
       ? [
           [step, days],
@@ -350,7 +360,7 @@ async function documentsFor(context: DocumentContext): Promise<readonly StoredDo
   const surveyDay = context.dates['surveyDay'];
   const seen = surveyDay !== undefined && surveyDay < today;
   const told = new Set(story.map(({ step }) => step));
-  if (course === SURVEY && seen) {
+  if (course.type === SURVEY.type && seen) {
     documents.push(
       await picture(
         context,
@@ -361,11 +371,11 @@ async function documentsFor(context: DocumentContext): Promise<readonly StoredDo
     documents.push(await report(context, surveyDay));
     documents.push(await invoice(context, surveyDay));
   }
-  if (course === CLAIM && told.has('loss')) {
+  if (course.type === CLAIM.type && told.has('loss')) {
     documents.push(await picture(context, 'Damage, as found', addDays(openedOn, 5)));
     documents.push(await estimate(context));
   }
-  if (course === RENEWAL && story.length > 1) documents.push(await invoice(context, openedOn));
+  if (course.type === RENEWAL.type && story.length > 1) documents.push(await invoice(context, openedOn));
   return documents;
 }
 

@@ -80,13 +80,23 @@ describe('a pack', () => {
           subject: [],
           body: { type: 'doc', content: [{ type: 'passage', attrs: { id: passage.id } }] },
           blanks: [],
-          documents: [],
+          // A file of the practice's own stays with it.
+          documents: [
+            {
+              kind: 'fixed',
+              name: 'Terms.pdf',
+              blob: 'a'.repeat(64),
+              mediaType: 'application/pdf',
+              sizeBytes: 9,
+            },
+          ],
           category: '',
         },
       })
     ).json;
     const pack = (await client.call('POST', '/template-packs/make', { ids: [made.id] })).json;
     expect([pack.templates.length, pack.passages.length]).toEqual([1, 1]);
+    expect(pack.templates[0].content.documents).toEqual([]);
     const taken = await elsewhere.call('POST', '/template-packs', pack);
     expect(taken.json).toMatchObject({ templates: 1, passages: 1 });
     const [there] = (await elsewhere.call('GET', '/templates?query=carrier')).json.items;

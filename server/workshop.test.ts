@@ -281,6 +281,42 @@ describe('pictures', () => {
   });
 });
 
+describe('a file that a template encloses each time', () => {
+  it('is kept by its bytes, is what they say, and goes along from then on', async () => {
+    const kept = await upload('/template-files', [['Terms of ours.pdf', '%PDF-1.7 made up']]);
+    expect(kept).toMatchObject({
+      status: 201,
+      json: { name: 'Terms of ours.pdf', mediaType: 'application/pdf', sizeBytes: 16 },
+    });
+    expect((await upload('/template-files', [['fake.pdf', 'no page']])).json.mediaType).toBe(
+      'application/octet-stream',
+    );
+    expect((await upload('/template-files', [['empty.pdf', '']])).status).toBe(422);
+    const made = await client.call('POST', '/templates', {
+      name: 'With our terms',
+      channel: 'email',
+      content: {
+        recipients: { to: [{ role: 'owner' }], cc: [], bcc: [] },
+        subject: [{ type: 'text', text: 'Terms' }],
+        body: {
+          type: 'doc',
+          content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Enclosed.' }] }],
+        },
+        blanks: [],
+        documents: [
+          { kind: 'fixed', ...kept.json },
+          { kind: 'ask', label: 'A plan', required: true },
+        ],
+        category: '',
+      },
+    });
+    const matter = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
+    const draft = await client.call('POST', `/matters/${matter}/messages`, { templateId: made.json.id });
+    expect(draft.json.enclosures).toMatchObject([{ fileName: 'Terms of ours.pdf', sizeBytes: 16 }]);
+    expect(draft.json.asks).toEqual(['A plan']);
+  });
+});
+
 describe('wording brought in', () => {
   const page =
     '<html><head><title>Your survey</title><script>alert(1)</script></head><body><p>Dear [Client Name],</p><p onclick="x()">We saw <b>&lt;Vessel&gt;</b> on ____.</p><ul><li>one</li></ul><img src="https://track.example/p.gif"></body></html>';

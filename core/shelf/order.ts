@@ -39,19 +39,21 @@ const SENT_HERE_WEIGHT = 0.6;
 const READINESS_RANK: Readonly<Record<Readiness['kind'], number>> = { ready: 0, blanks: 0, unavailable: 1 };
 
 /** How much each kind of evidence counts for; found by trying over a seeded history, and printed against in the bench. */
-const WEIGHTS = { follows: 10, stage: 4, habit: 0.35, due: 3 } as const;
+const WEIGHTS = { follows: 10, stage: 4, habit: 0.35 } as const;
+/** A follow-up that is due was asked for by a person; a day that is near only suggests itself. */
+const DUE_WEIGHTS: Readonly<Record<DueReason['kind'], number>> = { followUp: 8, dateNear: 2 };
 
 /** Laplace's rule keeps a single coincidence from looking like a certainty. */
 const share = (count: number, of: number): number => (count + 0.1) / (of + 2);
 
 /** What speaks for a template, each part from 0 up. */
-function evidence(use: TemplateUse): Readonly<Record<keyof typeof WEIGHTS, number>> {
+function evidence(use: TemplateUse): Readonly<Record<keyof typeof WEIGHTS | 'due', number>> {
   const fading = use.daysSinceUse === undefined ? 0 : 0.5 ** (use.daysSinceUse / HALF_LIFE_DAYS);
   return {
     follows: WEIGHTS.follows * share(use.followed, use.followedOf),
     stage: WEIGHTS.stage * share(use.atStage, use.atStageOf),
     habit: WEIGHTS.habit * Math.log2(1 + use.usedByPerson) * fading,
-    due: use.due ? WEIGHTS.due : 0,
+    due: use.due ? DUE_WEIGHTS[use.due.kind] : 0,
   };
 }
 

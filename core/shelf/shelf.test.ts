@@ -106,7 +106,7 @@ describe('order', () => {
     ]);
     expect(strongestReason(never)).toBeUndefined();
     const items = uses.map((use, n) => item(String(n), use));
-    expect(orderShelf(items).map(({ name }) => name)).toEqual(['2', '0', '1', '3']);
+    expect(orderShelf(items).map(({ name }) => name)).toEqual(['1', '0', '2', '3']);
   });
 
   it('finds the latest of a category by day, then by version', () => {

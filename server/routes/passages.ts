@@ -9,6 +9,7 @@ import {
   PictureView,
   Signatures,
 } from '../../contract/passages.ts';
+import { TemplateFile } from '../../contract/templates.ts';
 import { endpoint } from '../http/endpoint.ts';
 import { receivedFile } from '../http/receiveFiles.ts';
 import { sendFile } from '../http/sendFile.ts';
@@ -22,7 +23,7 @@ import {
   retirePassage,
   setSignature,
 } from '../usecases/passages.ts';
-import { keepPicture, readPicture } from '../usecases/pictures.ts';
+import { keepPicture, keepTemplateFile, readPicture } from '../usecases/pictures.ts';
 
 export const passageRoutes = [
   endpoint({
@@ -110,6 +111,15 @@ export const passageRoutes = [
     answers: PictureView,
     uploads: true,
     handle: async ({ office, request }) => keepPicture(office, receivedFile(request).bytes),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/template-files',
+    summary: 'Keep a file that templates enclose, the same each time',
+    status: 201,
+    answers: TemplateFile,
+    uploads: true,
+    handle: async ({ office, request }) => keepTemplateFile(office, receivedFile(request)),
   }),
   endpoint({
     method: 'get',

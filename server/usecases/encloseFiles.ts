@@ -6,7 +6,7 @@ import { asId } from '../../core/model/ids.ts';
 import type { DocumentId } from '../../core/model/ids.ts';
 import { HttpProblem, notFound } from '../http/httpProblem.ts';
 import type { ReceivedFile } from '../http/receiveFiles.ts';
-import { pictureSize } from '../importing/pictureSize.ts';
+import { mediaTypeOf } from '../importing/mediaTypes.ts';
 import { filePdf, joinPdfs } from '../letters/filePdf.ts';
 import type { MadePdf } from '../letters/filePdf.ts';
 import type { Office } from '../office.ts';
@@ -23,31 +23,6 @@ import type { DeskMessage } from './desk.ts';
 import { madeId } from './enclosures.ts';
 import { makeLetter } from './letters.ts';
 import { viewMessage } from './messageView.ts';
-
-/** What a file is, by its ending; only what it is shown or carried as depends on it. */
-const MEDIA_TYPES: Readonly<Record<string, string>> = {
-  pdf: 'application/pdf',
-  png: 'image/png',
-  jpg: 'image/jpeg',
-  jpeg: 'image/jpeg',
-  gif: 'image/gif',
-  txt: 'text/plain',
-  csv: 'text/csv',
-  ics: 'text/calendar',
-  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  eml: 'message/rfc822',
-  zip: 'application/zip',
-};
-
-export function mediaTypeOf(name: string, bytes: Buffer): string {
-  const known = MEDIA_TYPES[name.slice(name.lastIndexOf('.') + 1).toLowerCase()];
-  // A picture that is none is carried as it is, and never shown as one.
-  if (known?.startsWith('image/')) return pictureSize(bytes)?.mediaType ?? 'application/octet-stream';
-  if (known === 'application/pdf' && !bytes.subarray(0, 1024).includes('%PDF-'))
-    return 'application/octet-stream';
-  return known ?? 'application/octet-stream';
-}
 
 /** Encloses files from outside: dropped, chosen or pasted. With a category they are kept on the matter as well. */
 export async function encloseFiles(

@@ -55,7 +55,7 @@ export async function makePack(
       channel,
       folder,
       tags,
-      content: viewContent(content),
+      content: viewContent(withoutFiles(content)),
     })),
     passages: chosen.map(({ id, name, folder, body }) => ({ id, name, folder, body: { ...body } })),
     pictures: Object.fromEntries(
@@ -73,7 +73,7 @@ export async function makePack(
  * already is left out, so that taking the same pack in twice changes nothing.
  */
 export async function takePack(office: Office, person: Account, pack: TemplatePack): Promise<PackReport> {
-  const read = pack.templates.map((one) => ({ ...one, content: readContent(one.content) }));
+  const read = pack.templates.map((one) => ({ ...one, content: withoutFiles(readContent(one.content)) }));
   const bodies = new Map(pack.passages.map(({ id, body }) => [id, readBody(body)]));
   for (const [name, base64] of Object.entries(pack.pictures)) {
     const kept = await keepPicture(office, Buffer.from(base64, 'base64'));
@@ -140,6 +140,12 @@ export async function takePack(office: Office, person: Account, pack: TemplatePa
 /** The set that ships with the application, for any practice. */
 export const takeStarterPack = (office: Office, person: Account): Promise<PackReport> =>
   takePack(office, person, STARTER_PACK);
+
+/** A file of the practice's own does not travel: a pack holds wording, and its rule would point at nothing elsewhere. */
+const withoutFiles = (content: TemplateContent): TemplateContent => ({
+  ...content,
+  documents: content.documents.filter(({ kind }) => kind !== 'fixed'),
+});
 
 async function namesInLibrary(office: Office, person: Account): Promise<ReadonlyMap<string, string>> {
   const ids = await templateIds(office.db, person.id);

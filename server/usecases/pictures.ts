@@ -1,3 +1,7 @@
+import type { TemplateFile } from '../../contract/templates.ts';
+import { safeFileName } from '../../core/mime/plan.ts';
+import type { ReceivedFile } from '../http/receiveFiles.ts';
+import { mediaTypeOf } from '../importing/mediaTypes.ts';
 import type { PictureView } from '../../contract/passages.ts';
 import { HttpProblem, notFound } from '../http/httpProblem.ts';
 import { pictureSize } from '../importing/pictureSize.ts';
@@ -38,4 +42,16 @@ export async function readPicture(
   const [picture] = await findPictures(office.db, [id]);
   if (!picture) throw notFound('picture');
   return { mediaType: picture.mediaType, bytes: await office.blobs.get(id) };
+}
+
+/** Keeps a file that templates enclose, the same each time, by its bytes. */
+export async function keepTemplateFile(office: Office, { name, bytes }: ReceivedFile): Promise<TemplateFile> {
+  if (bytes.length === 0) throw new HttpProblem('badFile', `“${name}” is empty. Nothing was kept.`);
+  const fileName = safeFileName(name);
+  return {
+    name: fileName,
+    blob: await office.blobs.put(bytes),
+    mediaType: mediaTypeOf(fileName, bytes),
+    sizeBytes: bytes.length,
+  };
 }

@@ -8,6 +8,8 @@ export type PutInItem = { readonly label: string; readonly detail: string } & (
   | { readonly kind: 'blank'; readonly key: string }
   | { readonly kind: 'newBlank'; readonly key: string; readonly name: string }
   | { readonly kind: 'passage'; readonly id: string; readonly oneLine: boolean }
+  /** Its words as they are today, that no later change of the passage reaches. */
+  | { readonly kind: 'passageCopy'; readonly id: string; readonly oneLine: boolean }
   | { readonly kind: 'signature' }
 );
 
@@ -20,6 +22,7 @@ const KIND_WORDS: Readonly<Record<PutInItem['kind'], string>> = {
   blank: 'blank',
   newBlank: 'new blank',
   passage: 'passage',
+  passageCopy: 'its words',
   signature: 'signature',
 };
 

@@ -1,7 +1,8 @@
 import type { TemplateContentJson } from '../../../contract/templates.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
-import { useTemplatesInfiniteQuery } from './api.ts';
+import { problemWords } from '../../app/wording.ts';
+import { useKeepFileMutation, useTemplatesInfiniteQuery } from './api.ts';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
 import classes from './Workshop.module.css';
@@ -11,6 +12,7 @@ type Rule = TemplateContentJson['documents'][number];
 /** What a template encloses, each by its rule. */
 export function DocumentsPart({ content, catalogue, onContent }: ContentPartProps) {
   const { data } = useTemplatesInfiniteQuery({ query: '' });
+  const [keepFile, { error }] = useKeepFileMutation();
   const letters = (data?.pages.flatMap(({ items }) => items) ?? []).filter(
     ({ channel }) => channel === 'letter',
   );
@@ -65,6 +67,24 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
       >
         One that the writer chooses
       </Button>
+      <label className={classes.fileChoice}>
+        The same file each time…
+        <input
+          type="file"
+          onChange={(event) => {
+            const [file] = event.currentTarget.files ?? [];
+            event.currentTarget.value = '';
+            if (file)
+              void keepFile(file)
+                .unwrap()
+                .then((kept) => {
+                  add({ kind: 'fixed', ...kept });
+                })
+                .catch(() => undefined);
+          }}
+        />
+      </label>
+      {error ? <small role="alert">{problemWords(error)}</small> : null}
     </Part>
   );
 }

@@ -13,6 +13,7 @@ import type { PutInItem } from '../editor/index.ts';
 import {
   useChangeTemplateMutation,
   useCreateTemplateMutation,
+  useLazyPassageQuery,
   usePassagesQuery,
   usePreviewDraftQuery,
   useTemplateFieldsQuery,
@@ -52,6 +53,7 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   const [change, changing] = useChangeTemplateMutation();
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
   const { data: passages } = usePassagesQuery();
+  const [readPassage] = useLazyPassageQuery();
   const [looked] = useDebouncedValue(draft, LOOK_MS);
   const {
     data: look,
@@ -98,6 +100,19 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
         chain
           .insertContent({ type: item.oneLine ? 'passageWords' : 'passage', attrs: { id: item.id } })
           .run();
+        return;
+      case 'passageCopy':
+        // The place it was typed at is cleared at once; its words come where the caret is when they have arrived.
+        chain.run();
+        void readPassage(item.id, true)
+          .unwrap()
+          .then(({ body }) => {
+            const { content: words } = body as {
+              readonly content?: readonly { readonly content?: object[] }[];
+            };
+            editor.commands.insertContent(item.oneLine ? (words?.[0]?.content ?? []) : [...(words ?? [])]);
+          })
+          .catch(() => undefined);
         return;
       case 'signature':
         chain.insertContent({ type: 'signature' }).run();

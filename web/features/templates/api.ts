@@ -8,6 +8,7 @@ import type {
   Standing,
   TemplateContentJson,
   TemplateDetail,
+  TemplateFile,
   TemplateImpact,
   TemplatePage,
   TemplateReadiness,
@@ -160,6 +161,13 @@ const templateApi = api.injectEndpoints({
       query: (body) => ({ url: '/template-packs', method: 'POST', body }),
       invalidatesTags: ['Templates', 'Passages', 'Shelf'],
     }),
+    keepFile: build.mutation<TemplateFile, File>({
+      query: (file) => {
+        const body = new FormData();
+        body.append('file', file);
+        return { url: '/template-files', method: 'POST', body };
+      },
+    }),
     keepPicture: build.mutation<PictureView, File>({
       query: (file) => {
         const body = new FormData();
@@ -186,6 +194,8 @@ export const {
   useSomeMattersQuery,
   usePassagesQuery,
   usePassageQuery,
+  useLazyPassageQuery,
+  useKeepFileMutation,
   useCreatePassageMutation,
   useChangePassageMutation,
   useRestorePassageMutation,

@@ -56,13 +56,13 @@ export function putInItems(places: Places, typed: string, inLine: boolean): read
     ),
     ...places.passages
       .filter(({ oneLine }) => oneLine === true || !inLine)
-      .map(({ id, name, opening, oneLine = false }): PutInItem => ({
-        kind: 'passage',
-        id,
-        oneLine,
-        label: name,
-        detail: opening,
-      })),
+      .flatMap(({ id, name, opening, oneLine = false }): readonly PutInItem[] => [
+        { kind: 'passage', id, oneLine, label: name, detail: opening },
+        // Offered to whoever has begun to type its name: a list of everything twice would hide what is there.
+        ...(wanted === '' || fit(name, wanted) === 0
+          ? []
+          : [{ kind: 'passageCopy', id, oneLine, label: `${name}, copied`, detail: opening } as const]),
+      ]),
     ...(inLine ? [] : [{ kind: 'signature', label: 'Signature', detail: 'of whoever sends' } as const]),
   ];
   const found = all

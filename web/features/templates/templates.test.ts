@@ -50,13 +50,22 @@ const labels = (typed: string, inLine = false) => putInItems(places, typed, inLi
 
 describe('what can be put in', () => {
   it('is offered best first, what begins with the letters before what holds them', () => {
-    expect(labels('ve')).toEqual(['vendor', 'Vessel', 'Very kind regards', 'Verbose block', 'Ask for “ve”']);
+    expect(labels('ve')).toEqual([
+      'vendor',
+      'Vessel',
+      'Very kind regards',
+      'Very kind regards, copied',
+      'Verbose block',
+      'Verbose block, copied',
+      'Ask for “ve”',
+    ]);
     expect(labels('ess')).toEqual(['Vessel', 'Ask for “ess”']);
     expect(labels('amou')[0]).toBe('Amount (each of Fee lines)');
   });
 
   it('leaves blocks out of a line, and can always become a question', () => {
-    expect(labels('ver', true)).toEqual(['Very kind regards', 'Ask for “ver”']);
+    expect(labels('ver', true)).toEqual(['Very kind regards', 'Very kind regards, copied', 'Ask for “ver”']);
+    expect(labels('').filter((label) => label.endsWith('copied'))).toEqual([]);
     expect(labels('signa')).toContain('Signature');
     expect(labels('signa', true)).toEqual(['Ask for “signa”']);
     expect(labels('zzz')).toEqual(['Ask for “zzz”']);
