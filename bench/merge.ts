@@ -283,7 +283,38 @@ export async function benchMerge(): Promise<readonly Measured[]> {
       name,
       times[name] ?? NaN,
     );
-  return [against('floor'), against('handlebars'), against('eta'), await benchLongest()];
+  return [against('floor'), against('handlebars'), against('eta'), allocation(), await benchLongest()];
+}
+
+/** Few enough merges that most batches meet no collection; those that do are far from the median. */
+const BATCH = 20;
+const BATCHES = 400;
+
+/** Bytes of the heap that one merge takes, at the median of batches between which nothing was collected. */
+function heapBytes(merged: (record: MatterRecord) => string): number {
+  const taken: number[] = [];
+  for (let n = 0; n < BATCHES; n += 1) {
+    const before = process.memoryUsage().heapUsed;
+    for (let k = 0; k < BATCH; k += 1) {
+      const record = records[(n * BATCH + k) % records.length];
+      if (record) Buffer.from(merged(record), 'utf8');
+    }
+    taken.push(process.memoryUsage().heapUsed - before);
+  }
+  const sound = taken.filter((bytes) => bytes > 0).sort((a, b) => a - b);
+  return (sound[Math.floor(sound.length / 2)] ?? NaN) / BATCH;
+}
+
+function allocation(): Measured {
+  const [own, theirs] = [heapBytes(ours), heapBytes(({ facts, tables }) => floor(facts, tables['items']))];
+  return {
+    name: 'merge: heap taken by the same letter',
+    unit: 'kB',
+    ours: Math.round(own / 100) / 10,
+    against: 'floor',
+    theirs: Math.round(theirs / 100) / 10,
+    ratio: Math.round((theirs / own) * 100) / 100,
+  };
 }
 
 /** The demo's longest template by way of the sheet: merged, finished, in HTML and text. */

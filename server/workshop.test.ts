@@ -288,9 +288,9 @@ describe('a file that a template encloses each time', () => {
       status: 201,
       json: { name: 'Terms of ours.pdf', mediaType: 'application/pdf', sizeBytes: 16 },
     });
-    expect((await upload('/template-files', [['fake.pdf', 'no page']])).json.mediaType).toBe(
-      'application/octet-stream',
-    );
+    expect(
+      ((await upload('/template-files', [['fake.pdf', 'no page']])).json as { mediaType: string }).mediaType,
+    ).toBe('application/octet-stream');
     expect((await upload('/template-files', [['empty.pdf', '']])).status).toBe(422);
     const made = await client.call('POST', '/templates', {
       name: 'With our terms',
@@ -304,7 +304,7 @@ describe('a file that a template encloses each time', () => {
         },
         blanks: [],
         documents: [
-          { kind: 'fixed', ...kept.json },
+          { kind: 'fixed', ...(kept.json as object) },
           { kind: 'ask', label: 'A plan', required: true },
         ],
         category: '',
