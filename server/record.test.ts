@@ -76,6 +76,49 @@ describe('a matter changed in place', () => {
 });
 
 describe('a kind of matter', () => {
+  it('may hold two hundred facts, shown, filled and offered to templates; beyond three hundred is refused', async () => {
+    const facts = Array.from({ length: 200 }, (_, n) => ({
+      key: `fact${n}`,
+      label: `Fact no. ${n}`,
+      kind: n % 2 === 0 ? 'text' : 'date',
+    }));
+    const definition = {
+      name: 'A kind with everything',
+      currency: 'GBP',
+      reference: 'KE-',
+      facts,
+      tables: [],
+      roles: [],
+      stages: [{ key: 'open', label: 'Open' }],
+      keyDates: [],
+      calculated: [],
+    };
+    const made = await client.call('POST', '/matter-types', definition);
+    expect(made.status).toBe(201);
+    const typeId = made.json.id;
+    const matter = (await client.call('POST', '/matters', { typeId, title: 'All of it' })).json;
+    const { revision } = (await client.call('GET', `/matters/${matter.id}/record`)).json;
+    const changed = await client.call('PATCH', `/matters/${matter.id}`, {
+      revision,
+      facts: Object.fromEntries(
+        facts.map(({ key, kind }, n) => [
+          key,
+          kind === 'text' ? { kind: 'text', text: `value ${n}` } : { kind: 'date', date: '2026-12-24' },
+        ]),
+      ),
+    });
+    expect(changed.status).toBe(200);
+    const fields = (await client.call('GET', `/template-fields?matterId=${matter.id}`)).json.fields;
+    expect(fields.filter(({ path }: { path: string }) => /^fact\.fact\d+$/.test(path))).toHaveLength(200);
+    expect(fields.find(({ path }: { path: string }) => path === 'fact.fact198').value).toBe('value 198');
+    const tooMany = {
+      ...definition,
+      name: 'Too much',
+      facts: Array.from({ length: 301 }, (_, n) => ({ key: `f${n}`, label: 'F', kind: 'text' })),
+    };
+    expect((await client.call('POST', '/matter-types', tooMany)).status).toBe(400);
+  });
+
   it('with a deadline over a holiday is made, used, and said in a message', async () => {
     const practice = (await client.call('GET', '/practice')).json;
     await client.call('PATCH', '/practice', { ...practice, holidays: [...practice.holidays, '2026-12-01'] });

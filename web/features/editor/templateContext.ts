@@ -6,6 +6,8 @@ export interface TemplatePlaces {
   readonly catalogue: FieldCatalogue | undefined;
   readonly blanks: readonly { readonly key: string; readonly label: string }[];
   readonly passages: readonly { readonly id: string; readonly name: string; readonly opening: string }[];
+  /** What the static check says of a place, by its path or key. */
+  readonly wrong?: ReadonlyMap<string, string>;
 }
 
 export const TemplatePlacesContext = createContext<TemplatePlaces>({

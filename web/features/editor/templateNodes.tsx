@@ -26,14 +26,17 @@ const inlineAtom = (name: string, attributes: Record<string, unknown>, View: typ
 
 function FieldView({ node, selected }: NodeViewProps) {
   const places = useContext(TemplatePlacesContext);
-  const { label, value, known } = placeOf(places, String(node.attrs['path']));
+  const path = String(node.attrs['path']);
+  const { label, value, known } = placeOf(places, path);
+  const wrong = places.wrong?.get(path);
   return (
     <NodeViewWrapper
       as="span"
       className={classes.field}
       data-selected={selected}
       data-unknown={!known}
-      title={value === null ? 'This matter has nothing here' : `Here: ${value}`}
+      data-wrong={wrong !== undefined}
+      title={wrong ?? (value === null ? 'This matter has nothing here' : `Here: ${value}`)}
     >
       {label}
     </NodeViewWrapper>
@@ -41,14 +44,16 @@ function FieldView({ node, selected }: NodeViewProps) {
 }
 
 function BlankView({ node, selected }: NodeViewProps) {
-  const { blanks } = useContext(TemplatePlacesContext);
+  const { blanks, wrong } = useContext(TemplatePlacesContext);
+  const said = wrong?.get(String(node.attrs['key']));
   const blank = blanks.find(({ key }) => key === node.attrs['key']);
   return (
     <NodeViewWrapper
       as="span"
       className={classes.blank}
       data-selected={selected}
-      title="Only the writer knows"
+      data-wrong={said !== undefined}
+      title={said ?? 'Only the writer knows'}
     >
       {blank?.label ?? 'a blank'}
     </NodeViewWrapper>

@@ -22,6 +22,7 @@ import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { PreviewPane } from './PreviewPane.tsx';
 import { applyRemedy } from './problemRemedies.ts';
+import { problemOf } from './words.ts';
 import { putInItems } from './putInItems.ts';
 import { RecipientLines } from './RecipientLines.tsx';
 import { SelectionBar } from './SelectionBar.tsx';
@@ -43,6 +44,8 @@ interface WorkshopProps {
   readonly matterId: string | undefined;
   readonly onMatter: (matterId: string) => void;
 }
+
+const wordsOf = ({ title, detail }: ReturnType<typeof problemOf>): string => `${title}. ${detail}`;
 
 /** One page with the wording at the left and, at the right, the same wording filled in from a matter. */
 export function Workshop({ initial, brought, template, mayChange, matterId, onMatter }: WorkshopProps) {
@@ -75,8 +78,13 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   };
 
   const places = useMemo(
-    () => ({ catalogue, blanks: draft.content.blanks, passages: passages?.items ?? [] }),
-    [catalogue, draft.content.blanks, passages],
+    () => ({
+      catalogue,
+      blanks: draft.content.blanks,
+      passages: passages?.items ?? [],
+      wrong: new Map((look?.problems ?? []).map((one) => [one.where, wordsOf(problemOf(one))])),
+    }),
+    [catalogue, draft.content.blanks, passages, look],
   );
   const putIn = (editor: Editor, range: Range, item: PutInItem): void => {
     const chain = editor.chain().focus().deleteRange(range);
