@@ -1,5 +1,5 @@
 export { bodyBase, lineBase } from './baseExtensions.ts';
 export { PUT_IN_SIGN, PutIn } from './putIn.ts';
 export type { PutInItem } from './PutInList.tsx';
-export { TemplatePlacesContext } from './templateContext.ts';
+export { TemplatePlacesContext, isRepeated } from './templateContext.ts';
 export { templateBody, templateLine } from './templateNodes.tsx';

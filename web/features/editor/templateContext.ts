@@ -1,3 +1,4 @@
+import type { Node as ProseNode } from '@tiptap/pm/model';
 import { createContext } from 'react';
 import type { FieldCatalogue } from '../../../contract/templates.ts';
 
@@ -15,6 +16,16 @@ export const TemplatePlacesContext = createContext<TemplatePlaces>({
   blanks: [],
   passages: [],
 });
+
+/** Whether a place of a wording stands once for each of something: in a block that repeats, or in such a row. */
+export function isRepeated(doc: ProseNode, pos: number): boolean {
+  const place = doc.resolve(pos);
+  for (let depth = place.depth; depth > 0; depth -= 1) {
+    const { type, attrs } = place.node(depth);
+    if (type.name === 'repeat' || (type.name === 'tableRow' && attrs['repeat'] !== null)) return true;
+  }
+  return false;
+}
 
 /** A field's name and what it says on the matter looked at. */
 export function placeOf(

@@ -5,7 +5,7 @@ import { useContext } from 'react';
 import type { ConditionGroup } from '../../../core/model/condition.ts';
 import { groupWords } from '../../../core/template/outline.ts';
 import { bodyBase, lineBase } from './baseExtensions.ts';
-import { TemplatePlacesContext, placeOf } from './templateContext.ts';
+import { TemplatePlacesContext, isRepeated, placeOf } from './templateContext.ts';
 import type { TemplatePlaces } from './templateContext.ts';
 import classes from './Places.module.css';
 
@@ -24,11 +24,14 @@ const inlineAtom = (name: string, attributes: Record<string, unknown>, View: typ
     addNodeView: () => ReactNodeViewRenderer(View, { as: 'span' }),
   });
 
-function FieldView({ node, selected }: NodeViewProps) {
+function FieldView({ node, selected, editor, getPos }: NodeViewProps) {
   const places = useContext(TemplatePlacesContext);
   const path = String(node.attrs['path']);
   const { label, value, known } = placeOf(places, path);
-  const wrong = places.wrong?.get(path);
+  const pos = getPos();
+  // Of a row's field only the one outside a repeat can be what is meant.
+  const sound = path.startsWith('row.') && pos !== undefined && isRepeated(editor.state.doc, pos);
+  const wrong = sound ? undefined : places.wrong?.get(path);
   return (
     <NodeViewWrapper
       as="span"

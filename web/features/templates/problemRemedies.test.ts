@@ -97,6 +97,27 @@ describe('remedies of the workshop', () => {
     expect(nodesOf(editor)).toEqual(['On  and ', 'field fact.here', '.']);
   });
 
+  it('leave a row’s field where its rows are, and what other kinds of matter have', () => {
+    const doc = schema.nodeFromJSON({
+      type: 'doc',
+      content: [
+        { type: 'paragraph', content: [text('Outside '), field('row.item')] },
+        {
+          type: 'repeat',
+          attrs: { over: 'table.fees', when: null },
+          content: [{ type: 'paragraph', content: [field('row.item')] }],
+        },
+      ],
+    });
+    const editor = editorOf();
+    (editor as unknown as { state: EditorState }).state = EditorState.create({ schema, doc });
+    apply('takeOut', problem('rowFieldOutsideRepeat', 'row.item'), editor);
+    expect(nodesOf(editor)).toEqual(['Outside ', 'field row.item']);
+    const some = { ...problem('unknownField', 'fact.hull'), types: ['Damage claim'] };
+    expect(remediesFor(some)).toEqual(['goTo']);
+    expect(remediesFor({ ...problem('unknownRole', 'recipients'), types: ['Damage claim'] })).toEqual([]);
+  });
+
   it('write a field as it is, or without its shift', () => {
     const shift = { amount: 2, unit: 'days' };
     const editor = editorOf(

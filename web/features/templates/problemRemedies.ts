@@ -1,6 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import type { TemplateContentJson, TemplateProblemView } from '../../../contract/templates.ts';
+import { isRepeated } from '../editor/index.ts';
 
 /** What can be done about a problem of a template, beside its words. */
 export type ProblemRemedy =
@@ -33,11 +34,18 @@ const REMEDIES: Readonly<Record<string, readonly ProblemRemedy[]>> = {
   badAddress: ['dropRule'],
 };
 
-/** What is offered for a problem; a party that a kind of matter lacks is either in a rule or in a repeat. */
-export function remediesFor({ code, where }: TemplateProblemView): readonly ProblemRemedy[] {
+/**
+ * What is offered for a problem; a party that a kind of matter lacks is either in a rule or in a repeat. What some kinds
+ * of matter have is not taken out for those that lack it: it is shown alone.
+ */
+export function remediesFor({ code, where, types }: TemplateProblemView): readonly ProblemRemedy[] {
+  if (types.length > 0 && LACKED_BY_SOME.has(code)) return where === 'recipients' ? [] : ['goTo'];
   if (code === 'unknownRole') return where === 'recipients' ? ['dropRule'] : IN_WORDING;
   return REMEDIES[code] ?? [];
 }
+
+/** What is wrong only on the kinds of matter that it names. */
+const LACKED_BY_SOME = new Set(['unknownField', 'unknownTable', 'unknownRole']);
 
 /** Whether a node of the wording is what a problem speaks of. */
 function isMeant({ type, attrs }: ProseNode, where: string): boolean {
@@ -64,11 +72,15 @@ interface Place {
   readonly node: ProseNode;
 }
 
-function placesOf(editors: readonly (Editor | null)[], where: string): readonly Place[] {
+function placesOf(
+  editors: readonly (Editor | null)[],
+  { code, where }: TemplateProblemView,
+): readonly Place[] {
   return editors.flatMap((editor) => {
     const found: Place[] = [];
     editor?.state.doc.descendants((node, pos) => {
-      if (isMeant(node, where)) found.push({ editor, pos, node });
+      const sound = code === 'rowFieldOutsideRepeat' && isRepeated(editor.state.doc, pos);
+      if (isMeant(node, where) && !sound) found.push({ editor, pos, node });
     });
     return found;
   });
@@ -83,7 +95,7 @@ interface RemedyDesk {
 /** Does what was chosen about a problem: in the wording, or in what stands beside it. */
 export function applyRemedy(remedy: ProblemRemedy, problem: TemplateProblemView, desk: RemedyDesk): void {
   const { content, onContent } = desk;
-  const places = placesOf(desk.editors, problem.where);
+  const places = placesOf(desk.editors, problem);
   switch (remedy) {
     case 'goTo': {
       const [first] = places;
