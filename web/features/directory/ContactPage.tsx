@@ -10,28 +10,9 @@ import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { StartLink } from '../shelf/index.ts';
 import { ContactChoice } from './ContactChoice.tsx';
+import { NOBODY } from './nobody.ts';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from './api.ts';
 import classes from './Directory.module.css';
-
-const NOBODY: ContactJson = {
-  kind: 'person',
-  name: '',
-  title: '',
-  givenName: '',
-  middleName: '',
-  familyName: '',
-  suffix: '',
-  organisation: '',
-  position: '',
-  language: '',
-  doNotWriteTo: false,
-  ownFormalGreeting: '',
-  ownFamiliarGreeting: '',
-  coupleWithId: null,
-  coupleGreeting: '',
-  note: '',
-  addresses: [],
-};
 
 /** One contact in full, with how letters to them begin and the matters they are on. */
 export function ContactPage() {

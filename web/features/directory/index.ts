@@ -2,3 +2,4 @@ export { DirectoryPage } from './DirectoryPage.tsx';
 export { ContactPage } from './ContactPage.tsx';
 export { ContactChoice } from './ContactChoice.tsx';
 export { useCreateContactMutation } from './api.ts';
+export { NOBODY } from './nobody.ts';

@@ -1,9 +1,10 @@
 import { Menu } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { ContactJson } from '../../../contract/directory.ts';
 import type { Message } from '../../../contract/messages.ts';
 import { problemWords } from '../../app/wording.ts';
-import { useCreateContactMutation } from '../directory/index.ts';
+import { NOBODY, useCreateContactMutation } from '../directory/index.ts';
 import { useKeepGroupMutation, useOffersQuery } from './api.ts';
 import { whyWords } from './RecipientLine.tsx';
 import classes from './AddressBlock.module.css';
@@ -78,26 +79,13 @@ export function RecipientMenu({ recipient, channel, matterId, line, onChange }: 
 }
 
 /** A stranger as a contact: the name in front of the address, or what stands before its sign. */
-function contactFrom({ name, address }: Recipient) {
+function contactFrom({ name, address }: Recipient): ContactJson {
   const shown = name || (address.split('@')[0] ?? '').replace(/[._-]+/g, ' ');
   const words = shown.trim().split(/\s+/);
   return {
-    kind: 'person' as const,
-    name: '',
-    title: '',
+    ...NOBODY,
     givenName: words.slice(0, -1).join(' ') || (words[0] ?? ''),
-    middleName: '',
     familyName: words.length > 1 ? (words.at(-1) ?? '') : '',
-    suffix: '',
-    organisation: '',
-    position: '',
-    language: '',
-    doNotWriteTo: false,
-    ownFormalGreeting: '',
-    ownFamiliarGreeting: '',
-    coupleWithId: null,
-    coupleGreeting: '',
-    note: '',
-    addresses: [{ kind: 'email' as const, label: 'mail', value: address, preferred: true, bounced: false }],
+    addresses: [{ kind: 'email', label: 'mail', value: address, preferred: true, bounced: false }],
   };
 }
