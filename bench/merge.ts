@@ -122,12 +122,39 @@ const table: BlockNode = {
     },
   ],
 };
-/** Eleven paragraphs, two of them under a condition, and a table of six rows. */
+const words = (text: string): InlineNode => ({ type: 'text', text });
+const said = (...content: readonly InlineNode[]): BlockNode => ({ type: 'paragraph', content });
+
+/** The kinds of node that the letter itself has no use for, once each. */
+const otherKinds: readonly BlockNode[] = [
+  { type: 'heading', attrs: { level: 2 }, content: [words('What was found')] },
+  { type: 'bulletList', content: [{ type: 'listItem', content: [said(words('on deck'))] }] },
+  { type: 'orderedList', content: [{ type: 'listItem', content: [said(words('below'))] }] },
+  {
+    type: 'columns',
+    content: [
+      { type: 'column', content: [said(words('to port'))] },
+      { type: 'column', content: [said(words('to starboard'))] },
+    ],
+  },
+  { type: 'button', attrs: { label: 'Our terms', href: 'https://x.example/terms' } },
+  { type: 'space', attrs: { height: 16 } },
+  { type: 'divider' },
+  said(
+    { type: 'text', text: 'in bold', marks: [{ type: 'bold' }] },
+    { type: 'hardBreak' },
+    { type: 'text', text: 'a link', marks: [{ type: 'link', attrs: { href: 'https://x.example' } }] },
+    { type: 'picture', attrs: { picture: 'a'.repeat(64), alt: 'the quay', width: 120, href: null } },
+  ),
+];
+
+/** Eleven paragraphs, two of them under a condition, a table of six rows, and every other kind of node once. */
 const body: readonly BlockNode[] = [
   ...paragraphs.slice(0, 9),
   shownWhen('urgent', paragraphs[9]),
   shownWhen('settled', paragraphs[10]),
   table,
+  ...otherKinds,
 ];
 const program = compile({
   recipients: { to: [], cc: [], bcc: [] },
