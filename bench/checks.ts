@@ -2,15 +2,14 @@ import { performance } from 'node:perf_hooks';
 import { nameCandidates, referenceCandidates, runChecks } from '../core/checks/index.ts';
 import { labelledDraft, scoreChecks } from '../core/tests/labelledDrafts.ts';
 
-import { findMatter, insertMatter, listMatters } from '../server/repositories/matters.ts';
+import { findMatter, insertMatter } from '../server/repositories/matters.ts';
 import { insertContact } from '../server/repositories/contacts.ts';
-import { findPerson } from '../server/repositories/people.ts';
 import { changeMessage } from '../server/usecases/changeMessage.ts';
 import { checkMessage } from '../server/usecases/drafts.ts';
 import { startMessage } from '../server/usecases/startMessage.ts';
 import { person } from '../core/tests/fixtures.ts';
 import { asId } from '../core/model/ids.ts';
-import { withPractice } from './practice.ts';
+import { firstMatter, withPractice } from './practice.ts';
 import type { Measured } from './measure.ts';
 
 /** Seeded drafts, half of them clean, each faulty one with its one fault known. */
@@ -50,16 +49,9 @@ const nameOf = (n: number): string => {
 export function benchChecks(): Promise<readonly Measured[]> {
   printScores();
   return withPractice(async (office) => {
-    const maud = await findPerson(office.db, 'person-maud');
-    const { items } = await listMatters(office.db, {
-      personId: 'person-maud',
-      query: 'SV-2041',
-      sort: 'recent',
-      limit: 1,
-      after: undefined,
-    });
-    const matter = items[0] && maud && (await findMatter(office.db, items[0].id, maud.id));
-    if (!matter || !maud) throw new Error('the demo lacks its first matter');
+    const { person: maud, id } = await firstMatter(office);
+    const matter = await findMatter(office.db, id, maud.id);
+    if (!matter) throw new Error('the demo lacks its first matter');
     await office.db.transaction(async (tx) => {
       for (let n = 0; n < CONTACTS; n += 1) {
         const contact = person(nameOf(n));

@@ -9,6 +9,9 @@ import { readConfig } from '../server/config.ts';
 import { changeFeed } from '../server/events/changeFeed.ts';
 import type { Office } from '../server/office.ts';
 import { openDatabase } from '../server/repositories/database.ts';
+import { listMatters } from '../server/repositories/matters.ts';
+import { findPerson } from '../server/repositories/people.ts';
+import type { Account } from '../server/repositories/people.ts';
 import { programCache } from '../server/usecases/programCache.ts';
 
 /** The demo practice in a scratch folder, removed when the work is done. */
@@ -33,4 +36,21 @@ export async function withPractice<T>(work: (office: Office) => Promise<T>): Pro
     await db.destroy();
     await rm(folder, { recursive: true, force: true });
   }
+}
+
+/** The demo's first matter and its principal, who may see it. */
+export async function firstMatter(
+  office: Office,
+): Promise<{ readonly person: Account; readonly id: string }> {
+  const person = await findPerson(office.db, 'person-maud');
+  const { items } = await listMatters(office.db, {
+    personId: 'person-maud',
+    query: 'SV-2041',
+    sort: 'recent',
+    limit: 1,
+    after: undefined,
+  });
+  const [matter] = items;
+  if (!person || !matter) throw new Error('the demo lacks its first matter');
+  return { person, id: matter.id };
 }

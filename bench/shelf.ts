@@ -1,13 +1,12 @@
 import { asId } from '../core/model/ids.ts';
 import { TEMPLATES } from '../demo/templates.ts';
-import { findMatter, listMatters } from '../server/repositories/matters.ts';
-import { findPerson } from '../server/repositories/people.ts';
+import { findMatter } from '../server/repositories/matters.ts';
 import { insertTemplate } from '../server/repositories/templates.ts';
 import { openMatter } from '../server/usecases/matters.ts';
 import { readShelf } from '../server/usecases/shelf.ts';
 import { byTime, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
-import { withPractice } from './practice.ts';
+import { firstMatter, withPractice } from './practice.ts';
 
 const SHELF_SIZE = 40;
 const TIMES = 20;
@@ -33,24 +32,15 @@ export function benchShelf(): Promise<readonly Measured[]> {
       };
       await insertTemplate(office.db, copy, { by: 'person-idris', atUtc: 0, why: 'bench' });
     }
-    const person = await findPerson(office.db, 'person-maud');
-    const { items } = await listMatters(office.db, {
-      personId: 'person-maud',
-      query: 'SV-2041',
-      sort: 'recent',
-      limit: 1,
-      after: undefined,
-    });
-    const [matter] = items;
-    if (!person || !matter) throw new Error('the demo lacks its first matter');
+    const { person, id } = await firstMatter(office);
     const {
       record = NaN,
       shelf = NaN,
       page = NaN,
     } = await interleave({
-      record: repeated(() => findMatter(office.db, matter.id, person.id)),
-      shelf: repeated(() => readShelf(office, person, matter.id)),
-      page: repeated(() => openMatter(office, person, matter.id)),
+      record: repeated(() => findMatter(office.db, id, person.id)),
+      shelf: repeated(() => readShelf(office, person, id)),
+      page: repeated(() => openMatter(office, person, id)),
     });
     const against = 'reading the matter’s record alone';
     return [
