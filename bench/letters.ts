@@ -5,6 +5,7 @@ import type { BlockNode } from '../core/template/document.ts';
 import { fontFile } from '../server/letters/fonts.ts';
 import { letterPdf } from '../server/letters/letterPdf.ts';
 import type { LetterSheet } from '../server/letters/letterPdf.ts';
+import { letterPress } from '../server/workers/letterPress.ts';
 import { byRate, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 
@@ -64,5 +65,18 @@ export async function benchLetters(): Promise<readonly Measured[]> {
       'pdfmake, same face',
       times['plain'] ?? NaN,
     ),
+    await benchThreads(),
   ];
+}
+
+/** Letters a round for the threads: enough that both have work to the end. */
+const MANY = 24;
+
+/** A round's letters, with two threads against one. */
+async function benchThreads(): Promise<Measured> {
+  const [one, two] = [letterPress(1), letterPress(2)];
+  const all = (press: typeof one) => () => Promise.all(Array.from({ length: MANY }, () => press.set(sheet)));
+  const times = await interleave({ one: all(one), two: all(two) });
+  await Promise.all([one.close(), two.close()]);
+  return byRate('letters: set in two threads', MANY, times['two'] ?? NaN, 'one thread', times['one'] ?? NaN);
 }

@@ -6,14 +6,17 @@ import type { MergeContext } from '../core/merge/fieldReader.ts';
 import { finishHtml, finishLetter } from '../core/merge/finish.ts';
 import { merge } from '../core/merge/merge.ts';
 import type { Piece } from '../core/merge/pieces.ts';
-import { escapeHtml, htmlPieces } from '../core/merge/renderHtml.ts';
+import { escapeHtml, htmlBlockPieces, htmlPieces, IN_MESSAGE } from '../core/merge/renderHtml.ts';
+import type { ConditionGroup } from '../core/model/condition.ts';
 import { asId } from '../core/model/ids.ts';
 import type { MatterRecord, MatterType, Person, Row } from '../core/model/matter.ts';
 import { money } from '../core/model/money.ts';
 import { addDays, dayParts, fromDayNumber } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
 import type { FactKind, Value } from '../core/model/value.ts';
+import { documentOf } from '../core/template/document.ts';
 import type { BlockNode, InlineNode, TableCell } from '../core/template/document.ts';
+import type { Passages } from '../core/template/passages.ts';
 import { TEMPLATES } from '../demo/templates.ts';
 import { byRate, byTime, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
@@ -102,9 +105,13 @@ const paragraphs: readonly BlockNode[] = Array.from({ length: 11 }, (_, n) => ({
     { type: 'text', text: ' ' },
   ]),
 }));
+const whenTrue = (fact: string): ConditionGroup => ({
+  join: 'all',
+  conditions: [{ path: `fact.${fact}`, test: { op: 'is', value: true } }],
+});
 const shownWhen = (fact: string, block: BlockNode | undefined): BlockNode => ({
   type: 'showWhen',
-  attrs: { when: { join: 'all', conditions: [{ path: `fact.${fact}`, test: { op: 'is', value: true } }] } },
+  attrs: { when: whenTrue(fact) },
   content: block ? [block] : [],
 });
 const cell = (path: string): TableCell => ({
@@ -123,6 +130,11 @@ const table: BlockNode = {
   ],
 };
 const words = (text: string): InlineNode => ({ type: 'text', text });
+const showWords = (fact: string, text: string): InlineNode => ({
+  type: 'showWords',
+  attrs: { when: whenTrue(fact) },
+  content: [words(text)],
+});
 const said = (...content: readonly InlineNode[]): BlockNode => ({ type: 'paragraph', content });
 
 /** The kinds of node that the letter itself has no use for, once each. */
@@ -146,7 +158,35 @@ const otherKinds: readonly BlockNode[] = [
     { type: 'text', text: 'a link', marks: [{ type: 'link', attrs: { href: 'https://x.example' } }] },
     { type: 'picture', attrs: { picture: 'a'.repeat(64), alt: 'the quay', width: 120, href: null } },
   ),
+  said(
+    words('We shall come on '),
+    { type: 'blank', attrs: { key: 'when' } },
+    showWords('urgent', ', as soon as the tide allows'),
+    words('. '),
+    fieldOf('greeting.hour'),
+    words(' on '),
+    fieldOf('day.weekday'),
+    words('. '),
+    { type: 'passageWords', attrs: { id: 'terms' } },
+  ),
+  { type: 'passage', attrs: { id: 'closing' } },
+  { type: 'signature' },
 ];
+
+const passages: Passages = new Map([
+  ['terms', { name: 'Terms', body: documentOf([said(words('Our terms are those you know.'))]) }],
+  [
+    'closing',
+    { name: 'Closing', body: documentOf([said(words('Please ask us anything. '), fieldOf('fact.f0'))]) },
+  ],
+]);
+const signature: readonly BlockNode[] = [said(words('P, Bench & Co'))];
+/** What is the same for every record: the writer’s answer, and what the hour and the day of sending say. */
+const GIVEN = { when: 'Monday', hour: 'Good morning', weekday: 'Friday' } as const;
+const GIVEN_PATHS: Readonly<Record<string, keyof typeof GIVEN>> = {
+  'greeting.hour': 'hour',
+  'day.weekday': 'weekday',
+};
 
 /** Eleven paragraphs, two of them under a condition, a table of six rows, and every other kind of node once. */
 const body: readonly BlockNode[] = [
@@ -156,14 +196,17 @@ const body: readonly BlockNode[] = [
   table,
   ...otherKinds,
 ];
-const program = compile({
-  recipients: { to: [], cc: [], bcc: [] },
-  subject: [],
-  body: { type: 'doc', version: 1, content: body },
-  blanks: [],
-  documents: [],
-  category: '',
-});
+const program = compile(
+  {
+    recipients: { to: [], cc: [], bcc: [] },
+    subject: [],
+    body: { type: 'doc', version: 1, content: body },
+    blanks: [{ key: 'when', label: 'When', kind: 'text', required: true }],
+    documents: [],
+    category: '',
+  },
+  passages,
+);
 
 const base: Omit<MergeContext, 'record'> = {
   sender: PERSON,
@@ -172,9 +215,11 @@ const base: Omit<MergeContext, 'record'> = {
   greeted: [],
   today: fromDayNumber(20_000),
   hour: 9,
+  signature,
 };
+const ANSWERS = { when: GIVEN.when };
 
-const ours = (record: MatterRecord): string => finishHtml(program, fieldReader({ ...base, record }), {});
+const ours = (record: MatterRecord): string => finishHtml(program, fieldReader({ ...base, record }), ANSWERS);
 
 const MONTHS = 'January February March April May June July August September October November December'.split(
   ' ',
@@ -200,6 +245,8 @@ interface Language {
   readonly value: (key: string, inRow: boolean) => string;
   readonly when: (fact: string, inside: string) => string;
   readonly each: (inside: string) => string;
+  /** What is the same for every record and is still worked out for each: an answer, a word of the hour. */
+  readonly given: (key: keyof typeof GIVEN) => string;
 }
 
 const write = (pieces: readonly Piece[], language: Language, inRow = false): string =>
@@ -209,6 +256,7 @@ function writePiece(piece: Piece, language: Language, inRow: boolean): string {
   if (typeof piece === 'string') return language.text(piece);
   switch (piece.type) {
     case 'field':
+      if (piece.attrs.path in GIVEN_PATHS) return language.given(GIVEN_PATHS[piece.attrs.path] ?? 'hour');
       return language.value(piece.attrs.path.slice(piece.attrs.path.indexOf('.') + 1), inRow);
     case 'shown':
       return language.when(
@@ -220,9 +268,11 @@ function writePiece(piece: Piece, language: Language, inRow: boolean): string {
     case 'framed':
       return [piece.before, piece.body, piece.after].map((one) => write(one, language, inRow)).join('');
     case 'blank':
-    case 'late':
+      return language.given('when');
     case 'signature':
-      throw new Error(`the bench has no ${piece.type}`);
+      return write(htmlBlockPieces(signature, IN_MESSAGE), language, inRow);
+    case 'late':
+      throw new Error('late places stand in letters, not in templates');
     default:
       return piece satisfies never;
   }
@@ -236,18 +286,21 @@ const literal = write(pieces, {
   value: (key, inRow) => `\${e(w(${inRow ? 'i' : 'r'}.${key}))}`,
   when: (fact, inside) => `\${r.${fact}.value ? \`${inside}\` : ''}`,
   each: (inside) => `\${t.map((i) => \`${inside}\`).join('')}`,
+  given: (key) => `\${e(g.${key})}`,
 });
-const floorFor = new Function('e', 'w', `return (r, t) => \`${literal}\``) as (
+const floorFor = new Function('e', 'w', 'g', `return (r, t) => \`${literal}\``) as (
   e: typeof escapeHtml,
   w: typeof handWritten,
+  g: typeof GIVEN,
 ) => (facts: MatterRecord['facts'], items: readonly Row[] | undefined) => string;
-const floor = floorFor(escapeHtml, handWritten);
+const floor = floorFor(escapeHtml, handWritten, GIVEN);
 const handlebars = Handlebars.compile(
   write(pieces, {
     text: asIs,
     value: (key) => `{{${key}}}`,
     when: (fact, inside) => `{{#if ${fact}}}${inside}{{/if}}`,
     each: (inside) => `{{#each items}}${inside}{{/each}}`,
+    given: (key) => `{{${key}}}`,
   }),
 );
 const eta = new Eta();
@@ -257,6 +310,7 @@ const etaTemplate = eta.compile(
     value: (key, inRow) => `<%= ${inRow ? 'row' : 'it'}.${key} %>`,
     when: (fact, inside) => `<% if (it.${fact}) { %>${inside}<% } %>`,
     each: (inside) => `<% for (const row of it.items) { %>${inside}<% } %>`,
+    given: (key) => `<%= it.${key} %>`,
   }),
 );
 
@@ -269,6 +323,7 @@ const wordsOf = (values: Readonly<Record<string, Value>>): Record<string, string
   );
 const written = ({ facts, tables }: MatterRecord): Record<string, unknown> => ({
   ...wordsOf(facts),
+  ...GIVEN,
   items: (tables['items'] ?? []).map(wordsOf),
 });
 

@@ -7,6 +7,7 @@ import { loadDemo } from '../demo/load.ts';
 import { blobStore } from '../server/blobs/blobStore.ts';
 import { readConfig } from '../server/config.ts';
 import { changeFeed } from '../server/events/changeFeed.ts';
+import { letterPdf } from '../server/letters/letterPdf.ts';
 import type { Office } from '../server/office.ts';
 import { openDatabase } from '../server/repositories/database.ts';
 import { listMatters } from '../server/repositories/matters.ts';
@@ -25,6 +26,8 @@ export async function withPractice<T>(work: (office: Office) => Promise<T>): Pro
     blobs: blobStore(join(folder, 'blobs')),
     changes: changeFeed(),
     programs: programCache(),
+    // On this thread: what a letter says is asked here, not where it is set.
+    press: { set: letterPdf, close: () => Promise.resolve() },
     log: pino({ level: 'silent' }),
     now: Date.now,
     newId: randomUUID,

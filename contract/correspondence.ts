@@ -19,7 +19,8 @@ export const EntrySummary = Type.Object({
   /** Whom it went to, or who wrote it: names as the directory has them. */
   who: Type.Array(Type.String()),
   conversationId: Id,
-  attachmentCount: Type.Integer(),
+  /** In their order: one is asked for by its place. */
+  attachmentNames: Type.Array(Type.String()),
   category: Type.String(),
   awaiting: Awaiting,
 });

@@ -112,6 +112,9 @@ export const ShelfItem = Type.Object({
   reasons: Type.Array(Reason),
   /** Words of the template, folded, so that typing filters by what is inside too. */
   words: Type.String(),
+  /** Paths of the days it speaks of: key dates and calculated ones. */
+  days: Type.Array(Type.String()),
+  tags: Type.Array(Type.String()),
   to: Type.Array(Type.String()),
   use: Type.Object({
     followed: Type.Integer(),

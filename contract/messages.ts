@@ -272,6 +272,8 @@ export const PassagesHere = Type.Object({
       oneLine: Type.Boolean(),
     }),
   ),
+  /** The writer’s own signature as it reads here, so that it is known again in a text. */
+  signature: Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true })),
 });
 export type PassagesHere = Static<typeof PassagesHere>;
 

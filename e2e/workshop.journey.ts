@@ -227,3 +227,27 @@ test('a contact is found, changed, and taken out as a card', async ({ page, appl
   expect((await download).suggestedFilename()).toBe('contacts.vcf');
   await expectAccessible(page);
 });
+
+test('typing in the workshop goes on while the filled-in view is late', async ({ page, application }) => {
+  let arrive = (): void => undefined;
+  const late = new Promise<void>((resolve) => {
+    arrive = resolve;
+  });
+  await page.goto(`${application.url}/templates/new`);
+  await lookAt(page, 'SV-2041', 'SV-2041');
+  await expect(preview(page)).toContainText('Saltmarsh Wren');
+  await page.route(/\/template-drafts/, async (route) => {
+    await late;
+    await route.continue();
+  });
+  await page.getByRole('textbox', { name: 'Wording' }).click();
+  await page.keyboard.type('The first words, ');
+  await page.waitForTimeout(600);
+  await page.keyboard.type('and those after them.');
+  await expect(page.getByRole('textbox', { name: 'Wording' })).toContainText(
+    'The first words, and those after them.',
+  );
+  await expect(preview(page)).not.toContainText('The first words');
+  arrive();
+  await expect(preview(page)).toContainText('The first words, and those after them.');
+});

@@ -356,7 +356,7 @@ describe('correspondence', () => {
     const id = await matterId('SV-2041');
     const { json } = await client.call('GET', `/matters/${id}`);
     const withFile = json.correspondence.items.find(
-      (e: { attachmentCount: number }) => e.attachmentCount > 0,
+      (e: { attachmentNames: string[] }) => e.attachmentNames.length > 0,
     );
     const file = await client.call('GET', `/correspondence/${withFile.id}/attachments/0`);
     expect(file.bytes.subarray(0, 4).toString()).toBe('%PDF');

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
@@ -16,6 +17,10 @@ import { textTransport } from './outgoing/textTransport.ts';
 import { openDatabase } from './repositories/database.ts';
 import { ensureFirstPerson } from './usecases/firstPerson.ts';
 import { programCache } from './usecases/programCache.ts';
+import { letterPress } from './workers/letterPress.ts';
+
+/** Letters are few and short; more threads would only hold memory. */
+const MAX_PRESS_THREADS = 2;
 
 async function start(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel });
@@ -30,6 +35,7 @@ async function start(config: Config): Promise<void> {
     blobs: blobStore(join(config.dataFolder, 'blobs')),
     changes: changeFeed(),
     programs: programCache(),
+    press: letterPress(Math.min(availableParallelism(), MAX_PRESS_THREADS)),
     log,
     now: Date.now,
     newId: randomUUID,
@@ -57,6 +63,7 @@ async function start(config: Config): Promise<void> {
     server.close();
     server.closeAllConnections();
     await runner.stop();
+    await office.press.close();
     await db.destroy();
     await unlock();
     process.exit(0);

@@ -4,6 +4,7 @@ import type { Config } from './config.ts';
 import type { ChangeFeed } from './events/changeFeed.ts';
 import type { Database } from './repositories/database.ts';
 import type { ProgramCache } from './usecases/programCache.ts';
+import type { LetterPress } from './workers/letterPress.ts';
 
 /** What use cases work with; made once in app.ts and handed to each. */
 export interface Office {
@@ -12,6 +13,7 @@ export interface Office {
   readonly blobs: BlobStore;
   readonly changes: ChangeFeed;
   readonly programs: ProgramCache;
+  readonly press: LetterPress;
   readonly log: Logger;
   /** Milliseconds since 1970; the one clock, so that tests can set it. */
   readonly now: () => number;

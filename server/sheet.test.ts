@@ -73,6 +73,16 @@ async function pdfOf(...titles: string[]): Promise<Buffer> {
 describe('a message of their own for each', () => {
   it('leaves as one for every recipient, each greeted alone, copies with the first', async () => {
     const draft = await start(report);
+    const [{ conduct }] = await office.db('messages').where({ id: draft.id });
+    const after = { followUp: { workingDays: 5, what: 'Heard from them?' } };
+    await office
+      .db('messages')
+      .where({ id: draft.id })
+      .update({ conduct: JSON.stringify({ ...JSON.parse(conduct), after }) });
+    const usesOf = async (): Promise<number> =>
+      (await office.db('template_uses').where({ template_id: report.templateId }).sum('count as n').first())
+        ?.n ?? 0;
+    const usesBefore = await usesOf();
     const changed = await change(draft.id, { each: true });
     expect([changed.each, changed.to.length]).toEqual([true, 2]);
     expect((await send(draft.id, CAUTIONS)).status).toBe(202);
@@ -91,6 +101,12 @@ describe('a message of their own for each', () => {
       ['out', matterId],
       ['out', matterId],
     ]);
+    // What follows, follows once: the template counts as used once, and one follow-up stands for all.
+    const followUps = await office.db('follow_ups').where({ matter_id: matterId, done_utc: null });
+    expect(
+      followUps.filter(({ message_id }) => entries.some((one) => one.message_id === message_id)),
+    ).toHaveLength(1);
+    expect(await usesOf()).toBe(usesBefore + 1);
   });
 
   it('is one letter for each house, and one for a couple under one roof', async () => {

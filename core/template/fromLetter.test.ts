@@ -3,6 +3,7 @@ import { merge } from '../merge/merge.ts';
 import { finishLetter } from '../merge/finish.ts';
 import { compile } from '../merge/compile.ts';
 import { field, programOf, readerFor, templateOf, text } from '../tests/fixtures.ts';
+import { documentOf } from './document.ts';
 import { keepableFields, wordingFromLetter } from './fromLetter.ts';
 
 const reader = readerFor();
@@ -37,6 +38,21 @@ describe('a template kept from a letter', () => {
     const some = wordingFromLetter(letter, new Set(['fact.vessel']));
     expect(JSON.stringify(some)).toContain('was on 19 October 2026');
     expect(JSON.stringify(some)).not.toContain('"value"');
+  });
+
+  it('knows the writer’s signature again where it stands word for word, and not where it was changed', () => {
+    const signed = (name: string) => ({
+      ...letter,
+      body: documentOf([
+        ...letter.body.content,
+        { type: 'paragraph', content: [text(name), { type: 'hardBreak' }, text('Tidewell & Roe')] },
+      ]),
+    });
+    const signature = signed('Maud').body.content.slice(-1);
+    const last = (name: string) => wordingFromLetter(signed(name), new Set(), signature).body.content.at(-1);
+    expect(last('Maud')).toEqual({ type: 'signature' });
+    expect(last('Maud T.')).toMatchObject({ type: 'paragraph' });
+    expect(wordingFromLetter(letter, new Set(), []).body.content).toHaveLength(letter.body.content.length);
   });
 
   it('takes words that were written over for words', () => {

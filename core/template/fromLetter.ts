@@ -1,5 +1,5 @@
-import { DOCUMENT_VERSION } from './document.ts';
-import type { DocumentNode, FieldNode, InlineDocument, InlineNode, Mark } from './document.ts';
+import { DOCUMENT_VERSION, documentOf } from './document.ts';
+import type { BlockNode, DocumentNode, FieldNode, InlineDocument, InlineNode, Mark } from './document.ts';
 import { allInline, inlineOf, mapInline } from './walk.ts';
 
 interface Letter {
@@ -32,13 +32,35 @@ export function keepableFields({ subject, body }: Letter): readonly KeepableFiel
 
 /**
  * A letter as the wording of a template: the values chosen by their path become fields again, which ask where the record
- * has nothing; values of the hour are fields anyway; all else stays the words it is, without a trace of this matter's
+ * has nothing; the writer's signature, handed in as it reads here, becomes the signature of whoever writes; values of the hour are fields anyway; all else stays the words it is, without a trace of this matter's
  * record.
  */
-export function wordingFromLetter({ subject, body }: Letter, chosen: ReadonlySet<string>): Letter {
+export function wordingFromLetter(
+  { subject, body }: Letter,
+  chosen: ReadonlySet<string>,
+  signature: readonly BlockNode[] = [],
+): Letter {
   const turn = (nodes: readonly InlineNode[]): readonly InlineNode[] =>
     joined(nodes.map((node) => turnBack(node, chosen, turn)));
-  return { subject: turn(subject), body: { ...mapInline(body, turn), version: DOCUMENT_VERSION } };
+  const signed = documentOf(signatureIn(body.content, signature));
+  return { subject: turn(subject), body: { ...mapInline(signed, turn), version: DOCUMENT_VERSION } };
+}
+
+const wordsOf = (block: BlockNode): string =>
+  inlineOf([block])
+    .map((node) => (node.type === 'text' ? node.text : ' '))
+    .join('');
+
+/** Puts the signature itself in the place of its words, the last time they stand there word for word. */
+function signatureIn(blocks: readonly BlockNode[], signature: readonly BlockNode[]): readonly BlockNode[] {
+  const sought = signature.map(wordsOf);
+  if (sought.join('').trim() === '') return blocks;
+  const words = blocks.map(wordsOf);
+  for (let at = blocks.length - sought.length; at >= 0; at -= 1) {
+    if (sought.every((line, n) => words[at + n] === line))
+      return [...blocks.slice(0, at), { type: 'signature' }, ...blocks.slice(at + sought.length)];
+  }
+  return blocks;
 }
 
 type ValueMark = Extract<Mark, { readonly type: 'value' }>;

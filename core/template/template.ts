@@ -64,6 +64,8 @@ export interface Conduct extends Pick<TemplateContent, 'plain' | 'sender' | 'rep
   readonly copyToSelf?: true;
   /** It was begun as an answer to everybody. */
   readonly answersAll?: true;
+  /** The message it was split from: what happens after sending happens once, with that one. */
+  readonly copyOf?: string;
   /** The follow-up it deals with: done once it is sent. */
   readonly followUpId?: string;
   /** Addresses that its template always writes to. */

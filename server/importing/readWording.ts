@@ -1,4 +1,4 @@
-import { Worker } from 'node:worker_threads';
+import { startThread } from '../workers/thread.ts';
 import { simpleParser } from 'mailparser';
 import type { DocumentNode } from '../../core/template/document.ts';
 import { textDocument } from '../../core/reading/textDocument.ts';
@@ -85,7 +85,10 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
     throw new TooMuch(
       `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
     );
-  const worker = wordThread(bytes);
+  const worker = startThread('wordWorker', {
+    workerData: bytes,
+    resourceLimits: { maxOldGenerationSizeMb: MAX_WORKER_MB },
+  });
   try {
     const html = await new Promise<string>((resolve, reject) => {
       const late = setTimeout(() => {
@@ -104,16 +107,6 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
   } finally {
     await worker.terminate();
   }
-}
-
-/** The thread. From the sources it needs the loader that understands them; built, it is plain JavaScript. */
-function wordThread(bytes: Buffer): Worker {
-  const limits = { workerData: bytes, resourceLimits: { maxOldGenerationSizeMb: MAX_WORKER_MB } };
-  if (!import.meta.url.endsWith('.ts'))
-    return new Worker(new URL('./wordWorker.js', import.meta.url), limits);
-  const source = JSON.stringify(new URL('./wordWorker.ts', import.meta.url).href);
-  const load = `import('tsx/esm/api').then(({ register }) => { register(); return import(${source}); });`;
-  return new Worker(load, { ...limits, eval: true });
 }
 
 const END_OF_DIRECTORY = 0x06054b50;

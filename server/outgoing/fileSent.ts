@@ -41,7 +41,7 @@ export async function recordSent(
     const before = await lastTemplateOnMatter(tx, message.matterId);
     await insertEntry(tx, entry);
     await touchMatter(tx, message.matterId, sentAtUtc);
-    if (version) {
+    if (version && message.conduct.copyOf === undefined) {
       const { typeId, stage } = await standingOf(tx, message.matterId);
       await countUse(tx, {
         typeId,

@@ -18,6 +18,7 @@ export interface TemplateVersion {
   readonly standing: Standing;
   /** Whose it is, while it is private. */
   readonly ownerId: string | null;
+  readonly tags: readonly string[];
 }
 
 interface VersionRow {
@@ -28,6 +29,7 @@ interface VersionRow {
   content: string;
   standing: Standing;
   owner_id: string | null;
+  tags: string;
 }
 
 const COLUMNS = {
@@ -38,6 +40,7 @@ const COLUMNS = {
   content: 'template_versions.content',
   standing: 'templates.standing',
   owner_id: 'templates.owner_id',
+  tags: 'templates.tags',
 };
 
 const toVersion = (row: VersionRow): TemplateVersion => ({
@@ -48,6 +51,7 @@ const toVersion = (row: VersionRow): TemplateVersion => ({
   content: fromJson<TemplateContent>(row.content),
   standing: row.standing,
   ownerId: row.owner_id,
+  tags: fromJson<string[]>(row.tags),
 });
 
 /** Templates that somebody can start, each in its current version. */
@@ -74,12 +78,13 @@ export async function currentVersionIds(db: Database): Promise<readonly string[]
   const rows = await db('templates')
     .whereNot({ standing: 'retired' })
     .whereNotNull('current_version_id')
-    .select<{ current_version_id: string; name: string; standing: string }[]>(
+    .select<{ current_version_id: string; name: string; standing: string; tags: string }[]>(
       'current_version_id',
       'name',
       'standing',
+      'tags',
     );
-  return rows.map((row) => `${row.current_version_id} ${row.standing} ${row.name}`);
+  return rows.map((row) => `${row.current_version_id} ${row.standing} ${row.name} ${row.tags}`);
 }
 
 export interface Made {

@@ -10,6 +10,7 @@ import { createApp } from '../app.ts';
 import { blobStore } from '../blobs/blobStore.ts';
 import { readConfig } from '../config.ts';
 import { changeFeed } from '../events/changeFeed.ts';
+import { letterPdf } from '../letters/letterPdf.ts';
 import type { Office } from '../office.ts';
 import { startRunner } from '../outgoing/runner.ts';
 import type { Transport } from '../outgoing/transport.ts';
@@ -42,6 +43,8 @@ export async function openOffice(
     blobs: blobStore(join(folder, 'blobs')),
     changes: changeFeed(),
     programs: programCache(),
+    // On this thread: what a letter says is asked here, not where it is set.
+    press: { set: letterPdf, close: () => Promise.resolve() },
     log: pino({ level: 'silent' }),
     now: () => NOW,
     newId: randomUUID,

@@ -38,7 +38,7 @@ function viewEntry(entry: EntryListItem, nowUtc: number): EntrySummary {
     opening: entry.opening,
     who: shown.map(({ name, address }) => name || address),
     conversationId: entry.conversationId,
-    attachmentCount: entry.attachments.length,
+    attachmentNames: entry.attachments.map(({ name }) => name),
     category: entry.category,
     awaiting: entry.endOfConversation ? awaiting(entry.endOfConversation, nowUtc) : { kind: 'nothing' },
   };

@@ -16,7 +16,6 @@ import { documentOf } from '../../core/template/document.ts';
 import type { Answers } from '../../core/template/blanks.ts';
 import { latestOfCategory } from '../../core/shelf/index.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
-import { letterPdf } from '../letters/letterPdf.ts';
 import type { LetterPdf } from '../letters/letterPdf.ts';
 import type { Office } from '../office.ts';
 import type { StoredMessage } from '../repositories/messages.ts';
@@ -72,7 +71,7 @@ async function setLetter(
         ? rule.label
         : rule.name,
   );
-  return letterPdf({
+  return office.press.set({
     letterhead: letterheadOf(practice),
     recipient: first ? addressOf(first) : recipients.to.map(({ name }) => name),
     reference: record.reference,
@@ -96,7 +95,7 @@ export async function setWrittenLetter(
 ): Promise<Buffer> {
   const { record, practice, today } = reader.context;
   const body = settleLetter(message, reader);
-  const { bytes } = await letterPdf({
+  const { bytes } = await office.press.set({
     letterhead: letterheadOf(practice),
     recipient: addressBlock(message.recipients.to),
     reference: record.reference,

@@ -4,7 +4,8 @@ import { merge } from '../../core/merge/merge.ts';
 import { inlineOf } from '../../core/template/walk.ts';
 import { isOneLine } from '../../core/template/passages.ts';
 import { documentOf } from '../../core/template/document.ts';
-import type { InlineNode } from '../../core/template/document.ts';
+import type { DocumentNode, InlineNode } from '../../core/template/document.ts';
+import type { TemplateContent } from '../../core/template/template.ts';
 import type { Office } from '../office.ts';
 import { listPassages } from '../repositories/passages.ts';
 import type { Account } from '../repositories/people.ts';
@@ -19,19 +20,9 @@ const OPENING_CHARS = 160;
 export async function passagesHere(office: Office, person: Account, id: string): Promise<PassagesHere> {
   const { reader } = await deskMessage(office, person, id);
   const wording = await office.programs.passages(office.db);
+  const filled = (body: DocumentNode) => merge(compile({ ...BARE, body }, wording), reader);
   const items = (await listPassages(office.db)).map((passage) => {
-    const program = compile(
-      {
-        recipients: { to: [], cc: [], bcc: [] },
-        subject: [],
-        body: passage.body,
-        blanks: [],
-        documents: [],
-        category: '',
-      },
-      wording,
-    );
-    const letter = merge(program, reader);
+    const letter = filled(passage.body);
     const content = documentOf(letter.body.content).content.map((block) =>
       'content' in block && (block.type === 'paragraph' || block.type === 'heading')
         ? { ...block, content: (block.content ?? []).filter(isWritten) }
@@ -49,7 +40,20 @@ export async function passagesHere(office: Office, person: Account, id: string):
       oneLine: isOneLine(passage.body),
     };
   });
-  return { items: items.filter(({ content }) => content.length > 0) };
+  const signature = await office.programs.signatureOf(office.db, person.id);
+  return {
+    items: items.filter(({ content }) => content.length > 0),
+    signature: filled(documentOf(signature)).body.content.map((block) => ({ ...block })),
+  };
 }
+
+/** What a passage is, as a template that goes to nobody. */
+const BARE: Omit<TemplateContent, 'body'> = {
+  recipients: { to: [], cc: [], bcc: [] },
+  subject: [],
+  blanks: [],
+  documents: [],
+  category: '',
+};
 
 const isWritten = (node: InlineNode): boolean => node.type !== 'blank';

@@ -7,7 +7,7 @@ import { latestOfCategory, orderShelf, readinessOf, strongestReason } from '../.
 import type { DueReason, Readiness, TemplateUse } from '../../core/shelf/index.ts';
 import { daysBetween } from '../../core/model/plainDate.ts';
 import { dayOfValue } from '../../core/model/value.ts';
-import { inlineOf } from '../../core/template/walk.ts';
+import { allInline, inlineOf } from '../../core/template/walk.ts';
 import type { DocumentRule } from '../../core/template/template.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
@@ -68,6 +68,8 @@ function viewItem(
         ? readiness.reasons.map((reason) => ({ ...reason, params: { ...reason.params } }))
         : [],
     words: item.words,
+    days: [...daysIn(item)],
+    tags: [...item.tags],
     to: recipients.to.map(({ name }) => name),
     use: {
       followed: use.followed,
@@ -81,6 +83,14 @@ function viewItem(
     due: use.due ? { ...use.due } : null,
   };
 }
+
+/** The days a template speaks of, by their paths, each once. */
+const daysIn = ({ content }: CompiledTemplate): ReadonlySet<string> =>
+  new Set(
+    [...allInline(content.subject), ...inlineOf(content.body.content)].flatMap((node) =>
+      node.type === 'field' && /^(?:date|calculated)\./.test(node.attrs.path) ? [node.attrs.path] : [],
+    ),
+  );
 
 /** Days within which a date is near. */
 const NEAR_DAYS = 10;

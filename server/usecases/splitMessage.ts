@@ -20,10 +20,17 @@ export async function splitByRecipient(office: Office, desk: DeskMessage): Promi
   for (const [n, to] of groups.entries()) {
     const recipients = n === 0 ? { ...desk.message.recipients, to } : { to, cc: [], bcc: [] };
     const id = n === 0 ? desk.message.id : asId<MessageId>(office.newId());
-    const laid = await layOut(office, { ...desk.message, id, recipients }, desk.matter);
+    const conduct = n === 0 ? desk.message.conduct : conductOfCopy(desk.message);
+    const laid = await layOut(office, { ...desk.message, id, recipients, conduct }, desk.matter);
     split.push({ ...laid, message: refreshValues(laid.message, laid.reader) });
   }
   return split;
+}
+
+/** A copy moves no stage, makes no follow-up and ends none, and is not counted as a use of its own. */
+function conductOfCopy({ id, conduct }: StoredMessage): StoredMessage['conduct'] {
+  const { after: _after, followUpId: _followUpId, ...rest } = conduct;
+  return { ...rest, copyOf: id };
 }
 
 function recipientGroups({ channel, conduct, recipients }: StoredMessage): readonly (readonly Recipient[])[] {

@@ -88,6 +88,8 @@ const shelfItem = (change: Partial<ShelfItem>): ShelfItem => ({
   blanks: 0,
   reasons: [],
   words: '',
+  days: [],
+  tags: [],
   to: [],
   use: NEVER,
   why: null,
@@ -168,7 +170,7 @@ describe('where a message is', () => {
     opening: '',
     who: [],
     conversationId: 'c',
-    attachmentCount: 0,
+    attachmentNames: [],
     category: '',
     awaiting,
   });

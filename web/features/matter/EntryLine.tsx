@@ -27,7 +27,8 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
   const { words, path } = DIRECTIONS[entry.direction];
   const awaiting = awaitingWords(entry);
   const beside =
-    awaiting?.words ?? (entry.attachmentCount > 0 ? plural(entry.attachmentCount, 'enclosure') : '');
+    awaiting?.words ??
+    (entry.attachmentNames.length > 0 ? plural(entry.attachmentNames.length, 'enclosure') : '');
 
   const toggle = (): void => {
     setParams(

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import type { MatterRecordView, ValueJson } from '../../../contract/matterTypes.ts';
@@ -8,6 +9,7 @@ import type { Value } from '../../../core/model/value.ts';
 import { writeValue } from '../../../core/values/writeValue.ts';
 import { readDay } from '../../app/dates.ts';
 import { plural } from '../../app/wording.ts';
+import { StartLink } from '../shelf/index.ts';
 import { leftWords, nearness } from './dates.ts';
 import { explainWords } from './explainWords.ts';
 import type { Editing } from './useEditing.ts';
@@ -46,6 +48,9 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
             value={date === undefined ? undefined : { kind: 'date', date }}
             currency={type.currency}
             beside={nearWords(matter, label)}
+            about={
+              date === undefined ? undefined : <AboutDay matter={matter} path={`date.${key}`} label={label} />
+            }
             onValue={(value) => {
               edit.change({ dates: { [key]: value?.kind === 'date' ? value.date : null } });
             }}
@@ -59,6 +64,9 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
             <span>
               {step.text ?? '—'}
               {besideWords(matter, step.label)}
+              {keyDateOf(matter, step.label) ? (
+                <AboutDay matter={matter} path={`calculated.${step.key}`} label={step.label} />
+              ) : null}
             </span>
           </summary>
           <ul>
@@ -77,6 +85,29 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
         </div>
       ))}
     </>
+  );
+}
+
+/** Leads to what can be written about a day; shown where the line is. */
+function AboutDay({
+  matter,
+  path,
+  label,
+}: {
+  readonly matter: MatterDetail;
+  readonly path: string;
+  readonly label: string;
+}) {
+  return (
+    <span className={classes.onIt}>
+      <StartLink
+        matterId={matter.id}
+        from={{ dayPath: path, about: `of ${label}` }}
+        title={`Write about ${label}`}
+      >
+        Write
+      </StartLink>
+    </span>
   );
 }
 
@@ -102,12 +133,14 @@ function EditableLine({
   value,
   currency,
   beside,
+  about,
   onValue,
 }: {
   readonly definition: Pick<FactDefinition, 'key' | 'label' | 'kind' | 'choices'>;
   readonly value: ValueJson | undefined;
   readonly currency: string;
   readonly beside?: { readonly words: string; readonly near: boolean };
+  readonly about?: ReactNode;
   readonly onValue: (value: ValueJson | null) => void;
 }) {
   const [open, setOpen] = useState(false);
@@ -146,6 +179,7 @@ function EditableLine({
           {beside && beside.words !== '' ? ` · ${beside.words}` : ''}
         </button>
       )}
+      {open ? null : about}
     </div>
   );
 }

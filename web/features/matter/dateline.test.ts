@@ -76,7 +76,7 @@ const entry = (id: string, conversationId: string, utc: string): EntrySummary =>
   subject: '',
   opening: '',
   who: [],
-  attachmentCount: 0,
+  attachmentNames: [],
   category: '',
   awaiting: { kind: 'nothing' },
 });

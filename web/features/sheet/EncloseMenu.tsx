@@ -5,7 +5,6 @@ import type { DocumentView, MatterDetail } from '../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../contract/messages.ts';
 import { foldName } from '../../../core/model/words.ts';
 import { listDay, readDay, today } from '../../app/dates.ts';
-import { plural } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useShelfQuery } from '../shelf/index.ts';
 import classes from './Enclosures.module.css';
@@ -20,6 +19,7 @@ interface EncloseMenuProps {
 
 /** Longer lists are narrowed by typing first. */
 const MOST_SHOWN = 9;
+const MOST_EARLIER = 6;
 
 /** Where an enclosure can come from: the matter, the computer, an earlier message, a letter made now. */
 export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: EncloseMenuProps) {
@@ -36,8 +36,10 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
   const letters = (shelf?.items ?? []).filter(
     ({ channel, readiness, name }) => channel === 'letter' && readiness !== 'unavailable' && has(name),
   );
-  const earlier = matter.correspondence.items.filter(
-    ({ attachmentCount, subject, channel }) => channel === 'email' && attachmentCount > 0 && has(subject),
+  const earlier = matter.correspondence.items.flatMap(({ id, subject, channel, who, attachmentNames }) =>
+    attachmentNames.flatMap((name, index) =>
+      channel === 'email' && has(`${name} ${subject}`) ? [{ id, index, name, subject, who }] : [],
+    ),
   );
   const done = (work: () => void): void => {
     work();
@@ -117,18 +119,19 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
             </Choice>
           ))}
           {earlier.length > 0 ? <h3>From an earlier message</h3> : null}
-          {earlier.slice(0, 4).map(({ id, subject, attachmentCount, who }) => (
+          {earlier.slice(0, MOST_EARLIER).map(({ id, index, name, subject, who }) => (
             <Choice
-              key={id}
+              key={`${id}-${index}`}
               onChoose={() => {
                 done(() => {
-                  for (let index = 0; index < attachmentCount; index += 1)
-                    onMade({ kind: 'fromEntry', entryId: id, index });
+                  onMade({ kind: 'fromEntry', entryId: id, index });
                 });
               }}
             >
-              {plural(attachmentCount, 'enclosure')} of “{subject}”{' '}
-              <small className={classes.day}>{who.join(', ')}</small>
+              {name}{' '}
+              <small className={classes.day}>
+                of “{subject}” · {who.join(', ')}
+              </small>
             </Choice>
           ))}
           <h3>From elsewhere: drop it on the sheet, paste it, or</h3>

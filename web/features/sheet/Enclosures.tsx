@@ -18,8 +18,10 @@ interface EnclosuresProps {
   readonly matter: MatterDetail;
   /** What the sender's host takes for one message, encoded. */
   readonly limitBytes: number | undefined;
-  /** Something is being read or made; how far it is, from 0 to 1. */
+  /** Something is being read or made. */
   readonly busy: boolean;
+  /** How much of the files has gone to the server, from 0 to 1. */
+  readonly share: number | undefined;
   readonly problem: string | undefined;
   readonly onChange: (enclosures: EnclosureList) => void;
   readonly onFiles: (files: readonly File[]) => void;
@@ -31,7 +33,8 @@ const ENCODED = 4 / 3;
 
 /** What goes along, at the foot of the sheet: put in from the matter, dropped, made now; in an order of one's own. */
 export function Enclosures(props: EnclosuresProps) {
-  const { messageId, enclosures, asks, matter, limitBytes, busy, problem, onChange, onFiles, onMade } = props;
+  const { messageId, enclosures, asks, matter, limitBytes, busy, share, problem, onChange, onFiles, onMade } =
+    props;
   const [over, setOver] = useState(false);
   const dragged = useRef<number>(undefined);
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED, 0);
@@ -126,7 +129,8 @@ export function Enclosures(props: EnclosuresProps) {
       ) : null}
       {busy ? (
         <span className={classes.busy} role="status">
-          <progress aria-label="Files are being read" /> one moment…
+          <progress aria-label="Files are being read" value={share} />{' '}
+          {share === undefined ? 'one moment…' : `${Math.round(share * 100)} %`}
         </span>
       ) : null}
       {problem === undefined ? null : (

@@ -7,6 +7,7 @@ import type { ChangeMessage, Message, SendMessage } from '../../../contract/mess
 import { problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
+import { pictureNode, useKeepPictureMutation } from '../editor/index.ts';
 import { useDiscardMutation } from '../trays/index.ts';
 import { AddressBlock } from './AddressBlock.tsx';
 import type { Going } from './AddressBlock.tsx';
@@ -19,6 +20,7 @@ import { usePassagesHereQuery, useSendMessageMutation } from './api.ts';
 import { carryOut } from './carryOut.ts';
 import { notesKey } from './noteHighlights.ts';
 import { PassagesAtCaret, offerPassages } from './passages.ts';
+import { isInText, pastedFiles } from './pasting.ts';
 import { SheetTools } from './SheetTools.tsx';
 import { useDraft } from './useDraft.ts';
 import { useEnclosing } from './useEnclosing.ts';
@@ -47,6 +49,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   const [asked, setAsked] = useState(false);
   const [send, sending] = useSendMessageMutation();
   const [discard] = useDiscardMutation();
+  const [keepPicture] = useKeepPictureMutation();
   const touched = useRef(initial.revision > 1);
   const page = useRef<HTMLDivElement>(null);
 
@@ -171,6 +174,14 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   }: MatterDetail['documents'][number]): void => {
     enclose([...enclosures, { documentId: id, fileName, category, mediaType, sizeBytes }]);
   };
+  /** One that cannot stand in a text goes along as a file. */
+  const putPicture = async (picture: File): Promise<void> => {
+    const kept = await keepPicture(picture)
+      .unwrap()
+      .catch(() => undefined);
+    if (kept) body?.chain().focus().insertContent(pictureNode(kept)).run();
+    else enclosing.files([picture]);
+  };
   const back = (): void => {
     if (!backable) return;
     body?.commands.setContent(backable.body);
@@ -201,10 +212,11 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
       <div
         className={classes.scroller}
         onPaste={(event) => {
-          const files = [...event.clipboardData.files];
-          if (files.length === 0 || event.clipboardData.types.includes('text/html')) return;
+          const { pictures, files } = pastedFiles(event.clipboardData, isInText(event.target, body));
+          if (pictures.length + files.length === 0) return;
           event.preventDefault();
           enclosing.files(files);
+          for (const picture of pictures) void putPicture(picture);
         }}
       >
         <article className={classes.sheet} ref={page} aria-label="Sheet">
@@ -236,6 +248,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
               matter={matter}
               limitBytes={initial.channel === 'email' ? initial.limitBytes : undefined}
               busy={enclosing.busy}
+              share={enclosing.share}
               problem={enclosing.problem}
               onChange={enclose}
               onFiles={enclosing.files}

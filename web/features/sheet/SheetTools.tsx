@@ -8,6 +8,7 @@ import { parseDocument, parseInline } from '../../../core/template/parseDocument
 import { channelWords, plural } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField } from '../../ui/Field.tsx';
+import { usePassagesHereQuery } from './api.ts';
 import classes from './SheetTools.module.css';
 
 interface SheetToolsProps {
@@ -56,6 +57,7 @@ export function SheetTools({ message, matter, onKeep, onBack }: SheetToolsProps)
 function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
   const navigate = useNavigate();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const { data: passages } = usePassagesHereQuery(message.id);
   const read = {
     subject: parseInline(message.subjectNodes, 'letter'),
     body: parseDocument(message.body, 'letter'),
@@ -66,7 +68,8 @@ function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
   const chosen = new Set(fields.map(({ path }) => path).filter((path) => !left.has(path)));
   const take = async (to: string, asPassage: boolean): Promise<void> => {
     if (!(await onKeep())) return;
-    const wording = wordingFromLetter(letter, chosen);
+    const signature = parseDocument({ ...message.body, content: passages?.signature ?? [] }, 'letter');
+    const wording = wordingFromLetter(letter, chosen, signature.ok ? signature.value.content : []);
     const content = {
       recipients: rolesOf(message, matter),
       subject: wording.subject,

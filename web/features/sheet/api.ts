@@ -7,6 +7,7 @@ import type {
 } from '../../../contract/messages.ts';
 import type { NewGroup, Offers, RecipientGroup } from '../../../contract/recipients.ts';
 import { api } from '../../app/api.ts';
+import { uploadFiles } from './uploadFiles.ts';
 
 const sheetApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -19,18 +20,14 @@ const sheetApi = api.injectEndpoints({
     }),
     encloseFiles: build.mutation<
       Message,
-      { readonly id: string; readonly files: readonly File[]; readonly category?: string }
+      {
+        readonly id: string;
+        readonly files: readonly File[];
+        /** Told the share that has been handed over, from 0 to 1. */
+        readonly onProgress?: (share: number) => void;
+      }
     >({
-      query: ({ id, files, category }) => {
-        const body = new FormData();
-        for (const file of files) body.append('file', file);
-        return {
-          url: `/messages/${id}/files`,
-          method: 'POST',
-          body,
-          ...(category === undefined ? {} : { params: { category } }),
-        };
-      },
+      queryFn: ({ id, files, onProgress }) => uploadFiles(`/api/v1/messages/${id}/files`, files, onProgress),
     }),
     encloseMade: build.mutation<Message, { readonly id: string; readonly order: EncloseOrder }>({
       query: ({ id, order }) => ({ url: `/messages/${id}/enclosures`, method: 'POST', body: order }),

@@ -104,6 +104,7 @@ describe('passages at the caret', () => {
       { id: '2', name: 'Thanks', opening: 'Thank you for asking us.', content: [], oneLine: true },
       { id: '3', name: 'Für später', opening: 'More of the fee later.', content: [], oneLine: true },
     ],
+    signature: [],
   };
   const names = (typed: string) => passageItems(passages, typed).map(({ label }) => label);
 

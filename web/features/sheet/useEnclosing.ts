@@ -6,6 +6,8 @@ import type { DraftKeeper } from './draftKeeper.ts';
 
 interface Enclosing {
   readonly busy: boolean;
+  /** How much of the files has been handed over, from 0 to 1; undefined while something is made. */
+  readonly share: number | undefined;
   readonly problem: string | undefined;
   readonly files: (files: readonly File[]) => void;
   readonly made: (order: EncloseOrder) => void;
@@ -23,6 +25,7 @@ export function useEnclosing(
   const [sendFiles] = useEncloseFilesMutation();
   const [order] = useEncloseMadeMutation();
   const [waiting, setWaiting] = useState(0);
+  const [share, setShare] = useState<number>();
   const [problem, setProblem] = useState<string>();
   const last = useRef(Promise.resolve());
   const after = (work: () => Promise<Message>): void => {
@@ -37,15 +40,17 @@ export function useEnclosing(
       } catch (error) {
         setProblem(problemWords(error));
       } finally {
+        setShare(undefined);
         setWaiting((n) => n - 1);
       }
     });
   };
   return {
     busy: waiting > 0,
+    share,
     problem,
     files: (files) => {
-      if (files.length > 0) after(() => sendFiles({ id, files }).unwrap());
+      if (files.length > 0) after(() => sendFiles({ id, files, onProgress: setShare }).unwrap());
     },
     made: (what) => {
       after(() => order({ id, order: what }).unwrap());

@@ -29,7 +29,7 @@ export function ShelfPane() {
   const offered = (data?.items ?? []).filter(
     ({ channel }) => from.channel === undefined || channel === from.channel,
   );
-  const groups = groupShelf(filterShelf(offered, typed), typed);
+  const groups = groupShelf(filterShelf(offered, typed), typed, from);
   const order = groups.flatMap(({ items }) => items);
   const at = Math.max(
     0,

@@ -12,6 +12,8 @@ const item = (name: string, change: Partial<ShelfItem> = {}): ShelfItem => ({
   blanks: 0,
   reasons: [],
   words: '',
+  days: [],
+  tags: [],
   to: [],
   use: NEVER,
   why: null,
@@ -26,6 +28,7 @@ describe('narrowing the shelf', () => {
     item('Unreported', { readiness: 'ready' }),
     item('Report to underwriter', { readiness: 'unavailable' }),
     item('Märchen', { category: 'Report' }),
+    item('Keys', { tags: ['Handover'] }),
   ];
   const names = (typed: string) => filterShelf(items, typed).map(({ name }) => name);
 
@@ -43,7 +46,8 @@ describe('narrowing the shelf', () => {
     expect(names('invoice rep')).toEqual(['Report with invoice']);
     expect(names('marchen')).toEqual(['Märchen']);
     expect(names('nothing of the kind')).toEqual([]);
-    expect(names('  ')).toHaveLength(5);
+    expect(names('handov')).toEqual(['Keys']);
+    expect(names('  ')).toHaveLength(6);
   });
 });
 
@@ -53,6 +57,12 @@ describe('the headings of the shelf', () => {
       item(name, { use: { ...NEVER, followed: 3, followedOf: 9 }, why: 'follows' }),
     );
     expect(groupShelf(usual, 'words').map(({ title }) => title)).toEqual(['Can start now']);
+    const ofDay = item('d', { days: ['date.survey'] });
+    const fromDay = groupShelf([...usual.slice(0, 3), ofDay], '', {
+      dayPath: 'date.survey',
+      about: 'of Survey',
+    });
+    expect(fromDay[0]).toEqual({ title: 'Speak of Survey', items: [ofDay] });
     const groups = groupShelf([...usual, item('e', { readiness: 'unavailable' })]);
     expect(groups.map(({ title, items }) => [title, items.map(({ name }) => name).join('')])).toEqual([
       ['Usually next here', 'abc'],

@@ -1,17 +1,18 @@
 import type { ShelfItem } from '../../../contract/matters.ts';
 import { foldName } from '../../../core/model/words.ts';
 import { channelWords } from '../../app/wording.ts';
+import type { ShelfStart } from './shelfStart.ts';
 
 /** Where the words typed were found, best first. */
 function matchRank(item: ShelfItem, words: readonly string[]): number | undefined {
   const name = foldName(item.name);
   if (words.every((word) => name.includes(word)))
     return words.every((word) => name.startsWith(word) || name.includes(` ${word}`)) ? 0 : 1;
-  const inside = `${name} ${foldName(item.category)} ${channelWords(item.channel).toLowerCase()} ${item.words}`;
+  const inside = `${name} ${foldName([...item.tags, item.category].join(' '))} ${channelWords(item.channel).toLowerCase()} ${item.words}`;
   return words.every((word) => inside.includes(word)) ? 2 : undefined;
 }
 
-/** Narrows the shelf by words of the name, the category or the wording inside; the order within stays the shelf's own. */
+/** Narrows the shelf by words of the name, the tags, the category or the wording inside; the order within stays the shelf's own. */
 export function filterShelf(items: readonly ShelfItem[], typed: string): readonly ShelfItem[] {
   const words = foldName(typed).split(/\s+/).filter(Boolean);
   if (words.length === 0) return items;
@@ -33,13 +34,20 @@ export interface ShelfGroup {
 const USUAL = 3;
 
 /**
- * The shelf under its headings: what usually comes next here, what else can start, and what cannot, with why. Once words
+ * The shelf under its headings: what speaks of the day it was opened from, what usually comes next here, what else can start, and what cannot, with why. Once words
  * are typed they alone say what comes first.
  */
-export function groupShelf(items: readonly ShelfItem[], typed = ''): readonly ShelfGroup[] {
-  const startable = items.filter(({ readiness }) => readiness !== 'unavailable');
+export function groupShelf(
+  items: readonly ShelfItem[],
+  typed = '',
+  day?: Pick<ShelfStart, 'dayPath' | 'about'>,
+): readonly ShelfGroup[] {
+  const canStart = items.filter(({ readiness }) => readiness !== 'unavailable');
+  const ofDay = canStart.filter(({ days }) => day?.dayPath !== undefined && days.includes(day.dayPath));
+  const startable = canStart.filter((item) => !ofDay.includes(item));
   const usual = typed.trim() === '' ? startable.filter(({ why }) => why !== null).slice(0, USUAL) : [];
   const groups = [
+    { title: `Speak ${day?.about ?? ''}`, items: ofDay },
     { title: 'Usually next here', items: usual },
     { title: 'Can start now', items: startable.filter((item) => !usual.includes(item)) },
     { title: 'Not here', items: items.filter(({ readiness }) => readiness === 'unavailable') },

@@ -8,6 +8,8 @@ export interface ShelfStart extends Pick<
   /** A draft that is given another template of its channel. */
   readonly switching?: string;
   readonly channel?: Message['channel'];
+  /** The day it is about: templates that speak of it come first. */
+  readonly dayPath?: string;
   /** What it is about, in words, for saying so. */
   readonly about?: string;
 }

@@ -30,7 +30,7 @@ import type { ReactNode } from 'react';
 import type { FieldCatalogue, TemplateSummary } from '../../../contract/templates.ts';
 import { isSafeHref } from '../../../core/template/parseDocument.ts';
 import { problemWords } from '../../app/wording.ts';
-import { useKeepPictureMutation } from './api.ts';
+import { pictureNode, useKeepPictureMutation } from '../editor/index.ts';
 import { SourceBox } from './SourceBox.tsx';
 import classes from './Workshop.module.css';
 
@@ -140,11 +140,7 @@ function Toolbar({
     const kept = await keepPicture(chosen)
       .unwrap()
       .catch(() => undefined);
-    if (kept)
-      insert({
-        type: 'picture',
-        attrs: { picture: kept.picture, alt: '', width: Math.max(8, Math.min(320, kept.width)), href: null },
-      });
+    if (kept) insert(pictureNode(kept));
   };
   return (
     <div className={classes.toolbar} role="toolbar" aria-label="Shape of the text">

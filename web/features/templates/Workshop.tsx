@@ -1,4 +1,3 @@
-import { useDebouncedValue } from '@mantine/hooks';
 import { useEditor } from '@tiptap/react';
 import type { Editor, Range } from '@tiptap/core';
 import { useEffect, useMemo, useState } from 'react';
@@ -27,12 +26,13 @@ import { putInItems } from './putInItems.ts';
 import { RecipientLines } from './RecipientLines.tsx';
 import { SelectionBar } from './SelectionBar.tsx';
 import { TemplateParts } from './TemplateParts.tsx';
+import { useWhenIdle } from './useWhenIdle.ts';
 import { WordingEditor } from './WordingEditor.tsx';
 import classes from './Workshop.module.css';
 
 type Content = TemplateContentJson;
 
-/** How long the wording rests before it is looked at anew: typing never waits for it. */
+/** How long the wording rests, at least, before it is looked at anew in an idle moment: typing never waits for it. */
 const LOOK_MS = 250;
 
 interface WorkshopProps {
@@ -57,7 +57,7 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
   const { data: passages } = usePassagesQuery();
   const [readPassage] = useLazyPassageQuery();
-  const [looked] = useDebouncedValue(draft, LOOK_MS);
+  const looked = useWhenIdle(draft, LOOK_MS);
   const {
     data: look,
     error: lookError,

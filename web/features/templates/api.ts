@@ -19,7 +19,6 @@ import type {
   NewPassage,
   PassageDetail,
   PassageList,
-  PictureView,
   Signatures,
 } from '../../../contract/passages.ts';
 import type { FoundFiles, KeepFound, KeptFound, PackReport } from '../../../contract/imports.ts';
@@ -168,13 +167,6 @@ const templateApi = api.injectEndpoints({
         return { url: '/template-files', method: 'POST', body };
       },
     }),
-    keepPicture: build.mutation<PictureView, File>({
-      query: (file) => {
-        const body = new FormData();
-        body.append('file', file);
-        return { url: '/pictures', method: 'POST', body };
-      },
-    }),
   }),
 });
 
@@ -202,7 +194,6 @@ export const {
   useRetirePassageMutation,
   useSignaturesQuery,
   useChooseSignatureMutation,
-  useKeepPictureMutation,
   useReadFilesMutation,
   useTakeStarterPackMutation,
   useTakePackMutation,
