@@ -8,6 +8,7 @@ import { benchCheck } from './check.ts';
 import { benchLetters } from './letters.ts';
 import { benchMerge } from './merge.ts';
 import { benchOrder } from './order.ts';
+import { benchSheet } from './sheet.ts';
 import { benchShelf } from './shelf.ts';
 
 /** Every bench there is; a new one is a file and a line here. */
@@ -18,6 +19,7 @@ const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   checks: benchChecks,
   order: benchOrder,
   shelf: benchShelf,
+  sheet: benchSheet,
   filing: benchFiling,
 };
 

@@ -216,3 +216,40 @@ test('a caution that the practice does without is not raised', async ({ page, ap
   await kept(page);
   await expect(page.getByLabel('Notes')).toBeEmpty();
 });
+
+test('what is pasted stands in the text as words, tables and pictures, cleaned; a picture too large goes along', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'Start with a bare sheet' }).click();
+  const text = page.getByLabel('Text of the message');
+  await text.click();
+  const paste = (html: string, picture?: { readonly bytes: readonly number[]; readonly name: string }) =>
+    text.evaluate(
+      (element, { markup, file }) => {
+        const pasted = new DataTransfer();
+        if (markup !== '') pasted.setData('text/html', markup);
+        if (file) pasted.items.add(new File([Uint8Array.from(file.bytes)], file.name, { type: 'image/png' }));
+        const event = new ClipboardEvent('paste', { clipboardData: pasted, bubbles: true, cancelable: true });
+        element.dispatchEvent(event);
+      },
+      { markup: html, file: picture },
+    );
+  await paste(
+    '<style>p{color:red}</style><p>From the <b>yard</b></p><table><tr><td>Mast</td><td>£40</td></tr></table><script>1</script>',
+  );
+  await expect(text.getByRole('cell')).toHaveText(['Mast', '£40']);
+  await expect(text.locator('strong')).toHaveText('yard');
+  expect(await text.innerHTML()).not.toMatch(/script|color:red/);
+  const png = await page.screenshot({ clip: { x: 0, y: 0, width: 40, height: 30 } });
+  await paste('', { bytes: [...png], name: 'shot.png' });
+  await expect(text.locator('img[width]')).toBeVisible();
+  await paste('', { bytes: [1, 2, 3], name: 'broken.png' });
+  await expect(page.getByRole('button', { name: 'broken.png', exact: true })).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await expect(page.getByLabel('Text of the message').getByRole('cell')).toHaveText(['Mast', '£40']);
+  await expect(page.getByLabel('Text of the message').locator('img[width]')).toBeVisible();
+});

@@ -235,7 +235,7 @@ test('typing in the workshop goes on while the filled-in view is late', async ({
   });
   await page.goto(`${application.url}/templates/new`);
   await lookAt(page, 'SV-2041', 'SV-2041');
-  await expect(preview(page)).toContainText('Saltmarsh Wren');
+  await expect(preview(page)).toContainText('Maud Tidewell');
   await page.route(/\/template-drafts/, async (route) => {
     await late;
     await route.continue();
