@@ -19,6 +19,7 @@ const CORE_ORDER = [
   'shelf',
   'checks',
   'correspondence',
+  'matching',
   'mime',
   'reading',
   'channels',

@@ -23,6 +23,13 @@ export const EntrySummary = Type.Object({
   attachmentNames: Type.Array(Type.String()),
   category: Type.String(),
   awaiting: Awaiting,
+  /** What has become of it since: the entry itself never changes. */
+  standing: Type.Union([
+    Type.Object({ kind: Type.Enum(['moved', 'corrected']), byEntryId: Id }),
+    Type.Null(),
+  ]),
+  /** Mail to somebody came back. */
+  bounced: Type.Boolean(),
 });
 export type EntrySummary = Static<typeof EntrySummary>;
 export const EntryPage = page(EntrySummary);
@@ -53,8 +60,30 @@ export const EntryDetail = Type.Object({
   templateName: Type.Union([Type.String(), Type.Null()]),
   /** Recipients whom the host refused, in its own words. */
   refusals: Type.Array(Type.Object({ address: Type.String(), reply: Type.String() })),
+  /** What hosts reported later of its delivery, in their own words. */
+  deliveries: Type.Array(
+    Type.Object({
+      address: Type.String(),
+      action: Type.Enum(['failed', 'delayed', 'delivered']),
+      words: Type.String(),
+      atUtc: Instant,
+    }),
+  ),
   cautionsOverridden: Type.Array(Type.String()),
   rawBytes: Type.Integer(),
   seal: Type.String(),
 });
 export type EntryDetail = Static<typeof EntryDetail>;
+
+export const MoveEntry = Type.Object({ matterId: Id });
+export type MoveEntry = Static<typeof MoveEntry>;
+
+/** A note of a call, a meeting or anything else that belongs to the correspondence; or a correction of an entry. */
+export const NewNote = Type.Object({
+  category: Type.String({ minLength: 1, maxLength: 40 }),
+  subject: Type.String({ minLength: 1, maxLength: 300, pattern: '\\S' }),
+  text: Type.String({ maxLength: 40_000 }),
+  occurredAtUtc: Type.Optional(Instant),
+  corrects: Type.Optional(Id),
+});
+export type NewNote = Static<typeof NewNote>;

@@ -16,6 +16,7 @@ export const ChangeEvent = Type.Union([
       Type.Literal('passage'),
       Type.Literal('contact'),
       Type.Literal('matterType'),
+      Type.Literal('inTray'),
     ]),
     id: Id,
   }),

@@ -38,6 +38,8 @@ const programs: ReadonlyMap<string, { readonly template: TemplateVersion; readon
 /** An entry to be filed, with what came before it in its matter's sequence of templates. */
 export interface DemoEntry {
   readonly entry: NewEntry;
+  /** All it says, for finding it. */
+  readonly text: string;
   readonly templateId?: string;
 }
 
@@ -148,7 +150,7 @@ async function sentFrom(
     templateVersionId: template.versionId,
     authorId: matter.responsible.id,
   };
-  return { entry, templateId: template.templateId };
+  return { entry, text: finished.text, templateId: template.templateId };
 }
 
 const base = (demo: DemoMatter, luck: Chance, occurredAtUtc: number) => ({
@@ -250,7 +252,7 @@ async function answerFrom({ demo, luck, blobs }: Desk, asked: NewEntry, on: Plai
     templateVersionId: null,
     authorId: responsible.id,
   };
-  return { entry };
+  return { entry, text };
 }
 
 interface Incoming {
@@ -306,5 +308,5 @@ async function received(
     templateVersionId: null,
     authorId: null,
   };
-  return { entry };
+  return { entry, text: body };
 }

@@ -91,8 +91,8 @@ async function fileAll(
   const all = stories
     .flatMap(({ entries }) => entries)
     .sort((a, b) => a.entry.occurredAtUtc - b.entry.occurredAtUtc);
-  for (const { entry } of all) {
-    await insertEntry(tx, entry);
+  for (const { entry, text } of all) {
+    await insertEntry(tx, entry, text);
     await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
   }
   const demoOf = new Map(stories.map(({ demo }) => [demo.matter.id, demo]));

@@ -30,6 +30,10 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   maxMessageBytes: 25_000_000,
   cautionsOff: DEFAULT_SETTINGS.cautionsOff,
   repeatDays: DEFAULT_SETTINGS.repeatDays,
+  fileFrom: DEFAULT_SETTINGS.fileFrom,
+  keepFiles: DEFAULT_SETTINGS.keepFiles,
+  moreAddresses: ['accounts@tidewell-roe.example'],
+  filingDomain: 'file.tidewell-roe.example',
 });
 
 export const demoCalendar = (today: PlainDate): WorkingCalendar => calendarOf(demoSettings(today));

@@ -20,6 +20,7 @@ import { sessionSecret } from './repositories/settings.ts';
 import { correspondenceRoutes } from './routes/correspondence.ts';
 import { streamEvents } from './routes/events.ts';
 import { importRoutes } from './routes/imports.ts';
+import { inTrayRoutes } from './routes/inTray.ts';
 import { matterRoutes } from './routes/matters.ts';
 import { directoryRoutes } from './routes/directory.ts';
 import { matterTypeRoutes } from './routes/matterTypes.ts';
@@ -46,6 +47,7 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...messageRoutes,
   ...recipientRoutes,
   ...correspondenceRoutes,
+  ...inTrayRoutes,
   ...directoryRoutes,
   ...matterTypeRoutes,
   ...templateRoutes,

@@ -10,6 +10,8 @@ import type { Config } from './config.ts';
 import { changeFeed } from './events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
 import type { Office } from './office.ts';
+import { startMailboxReader } from './incoming/mailboxReader.ts';
+import { smtpReceiver } from './incoming/smtpReceiver.ts';
 import { startRunner } from './outgoing/runner.ts';
 import { printTransport } from './outgoing/printTransport.ts';
 import { smtpTransport } from './outgoing/smtpTransport.ts';
@@ -50,6 +52,9 @@ async function start(config: Config): Promise<void> {
     letter: printTransport(config.printerUrl),
   });
   relay.wake = runner.wake;
+  const mailbox = config.mailbox && startMailboxReader(office, config.mailbox);
+  const filing = config.filingPort === undefined ? undefined : smtpReceiver(office);
+  filing?.listen(config.filingPort, config.host);
   const app = await createApp(office);
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (error) fail(error);
@@ -62,6 +67,8 @@ async function start(config: Config): Promise<void> {
     stopping = true;
     server.close();
     server.closeAllConnections();
+    filing?.close();
+    await mailbox?.stop();
     await runner.stop();
     await office.press.close();
     await db.destroy();

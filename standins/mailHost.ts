@@ -4,7 +4,11 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { SMTPServer } from 'smtp-server';
 import type { SMTPServerDataStream, SMTPServerSession } from 'smtp-server';
-import { behaviourOf, replyError } from './behaviour.ts';
+import { createTransport } from 'nodemailer';
+import { answerTo, bounceOf } from './answers.ts';
+import { behaviourOf, reply, replyError } from './behaviour.ts';
+import type { Behaviour } from './behaviour.ts';
+import { imapHost } from './imapHost.ts';
 import { mailStore } from './mailStore.ts';
 import type { MailStore } from './mailStore.ts';
 import { answerPage } from './mailPages.ts';
@@ -26,8 +30,40 @@ async function readAll(stream: SMTPServerDataStream): Promise<Buffer> {
 const addressesOf = (session: SMTPServerSession): string[] =>
   session.envelope.rcptTo.map(({ address }) => address);
 
-function smtpHost(store: MailStore): SMTPServer {
+/** What an answer of the host’s own takes: long enough that it is not taken for the reply to the sending. */
+const ANSWER_MS = 1_500;
+
+interface Host {
+  readonly store: MailStore;
+  /** Hands mail for filing addresses on to where the practice takes it. */
+  readonly deliver: (from: string, to: readonly string[], bytes: Buffer) => Promise<void>;
+}
+
+/** The mailboxes of some recipients get it, and whoever answers by themselves do so a moment later. */
+async function takeIn({ deliver }: Host, from: string, to: readonly string[], bytes: Buffer): Promise<void> {
+  const bouncing = to.filter((address) => behaviourOf(address) === 'bounce');
+  const reached = to.filter((address) => !bouncing.includes(address));
+  if (reached.length > 0) await deliver(from, reached, bytes);
+  if (from === '') return;
+  const answers = [
+    ...bouncing.map((address) => () => bounceOf(bytes, from, address)),
+    ...to
+      .filter((address) => behaviourOf(address) === 'away')
+      .map((address) => () => answerTo(bytes, address, 'I am away until Monday and read this then.', true)),
+  ];
+  for (const make of answers)
+    setTimeout(() => {
+      void make().then((answer) => deliver(answer.from, answer.to, answer.bytes));
+    }, ANSWER_MS);
+}
+
+/** Recipients of one kind are one story: the worst of them decides what becomes of the message. */
+const worst = (behaviours: ReadonlySet<Behaviour>): Behaviour =>
+  (['break', 'forget', 'lose', 'full'] as const).find((one) => behaviours.has(one)) ?? 'accept';
+
+function smtpHost(host: Host): SMTPServer {
   const sockets = new Map<string, { destroy: () => void }>();
+  const tries = new Map<string, number>();
   const drop = (session: SMTPServerSession): void => sockets.get(session.id)?.destroy();
 
   const server = new SMTPServer({
@@ -55,40 +91,61 @@ function smtpHost(store: MailStore): SMTPServer {
         drop(session);
         return;
       }
-      done(replyError(behaviour, address));
+      const known = `${session.envelope.mailFrom ? session.envelope.mailFrom.address : ''} ${address}`;
+      tries.set(known, (tries.get(known) ?? 0) + 1);
+      done(replyError(behaviour, address, tries.get(known) ?? 1));
     },
     onData(stream, session, done) {
       void (async () => {
-        const behaviours = new Set(addressesOf(session).map(behaviourOf));
+        const to = addressesOf(session);
+        const behaviours = new Set(to.map(behaviourOf));
+        const fate = worst(behaviours);
+        if (fate === 'break') {
+          stream.once('data', () => {
+            drop(session);
+          });
+          stream.resume();
+          return;
+        }
         const bytes = await readAll(stream);
         if (stream.sizeExceeded) {
-          done(
-            Object.assign(new Error('5.3.4 The message is larger than this host takes'), {
-              responseCode: 552,
-            }),
-          );
+          done(reply(552, '5.3.4 The message is larger than this host takes'));
           return;
         }
         if (behaviours.has('slow')) await wait(SLOW_MS);
-        if (behaviours.has('full')) {
-          done(replyError('full', '') ?? null);
+        if (fate === 'full') {
+          done(reply(552, '5.2.2 The mailbox is full'));
           return;
         }
-        await store.add(
-          session.envelope.mailFrom ? session.envelope.mailFrom.address : '',
-          addressesOf(session),
-          bytes,
-        );
-        if (behaviours.has('lose')) {
+        if (fate !== 'forget')
+          await takeIn(host, session.envelope.mailFrom ? session.envelope.mailFrom.address : '', to, bytes);
+        if (fate === 'lose' || fate === 'forget') {
           drop(session);
           return;
         }
         done();
-      })();
+      })().catch((error: unknown) => {
+        done(reply(451, `4.3.0 ${String(error)}`));
+      });
     },
   });
   server.on('error', () => undefined);
   return server;
+}
+
+/** Mail for `file.*` goes on to the practice over SMTP, as its provider would hand it on; all else into the mailboxes. */
+function delivering(store: MailStore, filingPort: number | undefined): Host['deliver'] {
+  return async (from, to, bytes) => {
+    const filing = to.filter((address) => /@file\./i.test(address));
+    const others = filingPort === undefined ? to : to.filter((address) => !filing.includes(address));
+    if (others.length > 0) await store.add(from, others, bytes);
+    if (filingPort === undefined || filing.length === 0) return;
+    await createTransport({ host: '127.0.0.1', port: filingPort, ignoreTLS: true })
+      .sendMail({ envelope: { from, to: [...filing] }, raw: bytes })
+      .catch((error: unknown) => {
+        console.error(`The stand-in mail host could not hand on to a filing address: ${String(error)}`);
+      });
+  };
 }
 
 async function start(): Promise<void> {
@@ -96,6 +153,8 @@ async function start(): Promise<void> {
     options: {
       'smtp-port': { type: 'string', default: '4125' },
       'web-port': { type: 'string', default: '4126' },
+      'imap-port': { type: 'string' },
+      'filing-port': { type: 'string' },
       folder: { type: 'string', default: 'data/mailhost' },
     },
   });
@@ -107,14 +166,20 @@ async function start(): Promise<void> {
     console.error(`The stand-in mail host could not start: ${error.message}`);
     process.exit(1);
   };
-  const smtp = smtpHost(store);
+  const deliver = delivering(
+    store,
+    values['filing-port'] === undefined ? undefined : Number(values['filing-port']),
+  );
+  const smtp = smtpHost({ store, deliver });
   smtp.server.once('error', fail);
   smtp.listen(Number(values['smtp-port']), '127.0.0.1');
+  if (values['imap-port'] !== undefined)
+    imapHost(store).once('error', fail).listen(Number(values['imap-port']), '127.0.0.1');
   const web = createServer((request, response) => {
     const posted = request.method === 'POST' ? request.url : undefined;
     if (posted === '/gateway/texts') void texts.take(request, response);
     else if (posted === '/printer') void prints.take(request, response);
-    else void answerPage({ mails: store, texts, prints }, request, response);
+    else void answerPage({ mails: store, texts, prints, deliver }, request, response);
   });
   web.once('error', fail);
   web.listen(Number(values['web-port']), '127.0.0.1', () => {

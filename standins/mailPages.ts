@@ -1,6 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { simpleParser } from 'mailparser';
 import type { AddressObject } from 'mailparser';
+import { answerTo, mailOf } from './answers.ts';
 import type { DeliveredMail, MailStore } from './mailStore.ts';
 import type { Printer } from './printer.ts';
 import type { TextGateway } from './textGateway.ts';
@@ -10,6 +11,8 @@ export interface Delivered {
   readonly mails: MailStore;
   readonly texts: TextGateway;
   readonly prints: Printer;
+  /** Hands in what somebody outside writes. */
+  readonly deliver: (from: string, to: readonly string[], bytes: Buffer) => Promise<void>;
 }
 
 const STYLE = `body{font:15px/1.5 system-ui,sans-serif;margin:2rem auto;max-width:52rem;padding:0 1rem;color:#222;background:#fff}
@@ -29,7 +32,7 @@ const textOf = (addresses: AddressObject | AddressObject[] | undefined): string 
 
 /** A plain view of what recipients got: mailboxes, a mailbox, a message, and its bytes. For people and for tests. */
 export async function answerPage(
-  { mails: store, texts, prints }: Delivered,
+  { mails: store, texts, prints, deliver }: Delivered,
   request: IncomingMessage,
   response: ServerResponse,
 ): Promise<void> {
@@ -38,6 +41,22 @@ export async function answerPage(
   response.setHeader('X-Content-Type-Options', 'nosniff');
   try {
     const printed = /^\/printed\/(\d+)$/.exec(url.pathname);
+    const answered = /^\/messages\/(\d+)\/answer$/.exec(url.pathname);
+    if (request.method === 'POST' && (answered || url.pathname === '/write')) {
+      const form = new URLSearchParams(await bodyOf(request));
+      const field = (name: string): string => form.get(name) ?? '';
+      const mail = answered
+        ? await answerTo(await store.bytes(Number(answered[1])), field('from'), field('text'))
+        : await mailOf({
+            from: field('from'),
+            to: field('to').split(/[,\s]+/),
+            subject: field('subject'),
+            text: field('text'),
+          });
+      await deliver(mail.from, mail.to, mail.bytes);
+      response.writeHead(303, { Location: '/' }).end();
+      return;
+    }
     if (url.pathname === '/gateway/texts' || url.pathname === '/printer') response.end();
     else if (url.pathname === '/texts') send(response, 'text/html; charset=utf-8', textsPage(texts));
     else if (url.pathname === '/printed') send(response, 'text/html; charset=utf-8', printedPage(prints));
@@ -58,6 +77,24 @@ export async function answerPage(
     );
   }
 }
+
+/** A form’s text; more than this nobody types. */
+const MAX_FORM = 1_000_000;
+
+async function bodyOf(request: IncomingMessage): Promise<string> {
+  let body = '';
+  for await (const chunk of request) {
+    body += String(chunk);
+    if (body.length > MAX_FORM) throw new Error('too long');
+  }
+  return body;
+}
+
+const writeForm = (action: string, fields: string, words: string): string =>
+  `<h2>${words}</h2><form method="post" action="${action}">${fields}<p><label>Text<br><textarea name="text" rows="5" style="width:100%"></textarea></label></p><button>${words}</button></form>`;
+
+const line = (name: string, label: string, value = ''): string =>
+  `<p><label>${label}<br><input name="${name}" value="${escape(value)}" style="width:100%"></label></p>`;
 
 const otherPages = '<p><a href="/texts">Text messages</a> · <a href="/printed">Printed letters</a></p>';
 
@@ -93,7 +130,7 @@ function send(response: ServerResponse, type: string, body: string | Buffer): vo
   response.setHeader('Content-Type', type);
   response.setHeader(
     'Content-Security-Policy',
-    "default-src 'none'; style-src 'unsafe-inline'; frame-src 'self'; img-src data:",
+    "default-src 'none'; style-src 'unsafe-inline'; frame-src 'self'; img-src data:; form-action 'self'",
   );
   response.end(body);
 }
@@ -111,7 +148,12 @@ async function overview(store: MailStore, mailbox: string | null): Promise<strin
     rows.length > 0
       ? `<table><tr><th>Mailbox<th>Messages${rows.join('')}</table>`
       : '<p>Nothing has been delivered yet. What the application sends appears here as its recipients get it.</p>';
-  return page('Mailboxes of the stand-in mail host', otherPages + list);
+  const write = writeForm(
+    '/write',
+    line('from', 'From') + line('to', 'To', 'office@tidewell-roe.example') + line('subject', 'Subject'),
+    'Write to the practice',
+  );
+  return page('Mailboxes of the stand-in mail host', otherPages + list + write);
 }
 
 async function table(store: MailStore, mails: readonly DeliveredMail[]): Promise<string> {
@@ -147,7 +189,8 @@ async function messagePage(store: MailStore, number: number): Promise<string> {
   return page(
     parsed.subject ?? '(no subject)',
     `<p><a href="/">All mailboxes</a> · <a href="/messages/${number}/raw">exact bytes</a></p><table>${headers.map(([name, value]) => `<tr><th>${name}<td>${value}`).join('')}</table>` +
-      `${files.length > 0 ? `<h2>Attachments</h2><ul>${files.join('')}</ul>` : ''}${html}<h2>As text</h2><pre>${escape(parsed.text ?? '')}</pre>`,
+      `${files.length > 0 ? `<h2>Attachments</h2><ul>${files.join('')}</ul>` : ''}${html}<h2>As text</h2><pre>${escape(parsed.text ?? '')}</pre>` +
+      writeForm(`/messages/${number}/answer`, line('from', 'From', mail.to[0]), 'Answer it'),
   );
 }
 

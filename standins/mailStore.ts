@@ -15,6 +15,8 @@ export interface MailStore {
   /** Newest first. */
   readonly list: () => readonly DeliveredMail[];
   readonly bytes: (number: number) => Promise<Buffer>;
+  /** Calls back when something was delivered; gives the way to stop. */
+  readonly onAdd: (listener: () => void) => () => void;
 }
 
 const nameOf = (number: number): string => String(number).padStart(6, '0');
@@ -26,12 +28,18 @@ export async function mailStore(folder: string): Promise<MailStore> {
   );
   mails.sort((a, b) => a.number - b.number);
   let next = (mails.at(-1)?.number ?? 0) + 1;
+  const listeners = new Set<() => void>();
   return {
+    onAdd: (listener) => {
+      listeners.add(listener);
+      return () => void listeners.delete(listener);
+    },
     async add(from, to, bytes) {
       const mail = { number: next++, receivedAtUtc: Date.now(), from, to };
       await writeFile(join(folder, `${nameOf(mail.number)}.eml`), bytes);
       await writeFile(join(folder, `${nameOf(mail.number)}.json`), JSON.stringify(mail));
       mails.push(mail);
+      for (const listener of listeners) listener();
     },
     list: () => [...mails].reverse(),
     bytes: (number) => readFile(join(folder, `${nameOf(number)}.eml`)),

@@ -62,11 +62,12 @@ const MINUTE = 60_000;
 /** Waits between tries; after the last the message fails and says so. RFC 5321 §4.5.4.1 asks for growing waits. */
 export const RETRY_WAITS_MS: readonly number[] = [1, 5, 15, 30, 60, 120, 240, 480].map((n) => n * MINUTE);
 
-/** Where an attempt leads. `attempts` counts this one. */
+/** Where an attempt leads. `attempts` counts this one; `waitScale` stretches the waits (1 is as written above). */
 export function afterAttempt(
   outcome: Exclude<AttemptOutcome, { kind: 'accepted' }>,
   attempts: number,
   nowUtc: number,
+  waitScale = 1,
 ): MessageState {
   switch (outcome.kind) {
     case 'refused':
@@ -76,7 +77,12 @@ export function afterAttempt(
     case 'later': {
       const wait = RETRY_WAITS_MS[attempts - 1];
       if (wait === undefined) return { kind: 'failed', attempts, reply: outcome.reply };
-      return { kind: 'deferred', attempts, nextAttemptUtc: nowUtc + wait, reply: outcome.reply };
+      return {
+        kind: 'deferred',
+        attempts,
+        nextAttemptUtc: nowUtc + Math.round(wait * waitScale),
+        reply: outcome.reply,
+      };
     }
     default:
       return outcome satisfies never;

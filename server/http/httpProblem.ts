@@ -17,6 +17,7 @@ const PROBLEMS = {
   matterChanged: [409, 'The matter has been changed elsewhere'],
   contactChanged: [409, 'The contact has been changed elsewhere'],
   typeChanged: [409, 'The kind of matter has been changed elsewhere'],
+  decidedMeanwhile: [409, 'Somebody else has dealt with it meanwhile'],
   cannotDecide: [409, 'The message needs no decision'],
   tooLarge: [413, 'The request is too large'],
   notesStop: [422, 'Notes keep the message from going'],

@@ -39,7 +39,7 @@ export async function recordSent(
   );
   const along = async (tx: Database): Promise<void> => {
     const before = await lastTemplateOnMatter(tx, message.matterId);
-    await insertEntry(tx, entry);
+    await insertEntry(tx, entry, frozen.text);
     await touchMatter(tx, message.matterId, sentAtUtc);
     if (version && message.conduct.copyOf === undefined) {
       const { typeId, stage } = await standingOf(tx, message.matterId);

@@ -176,5 +176,6 @@ async function recordAttempt(
 ): Promise<void> {
   office.log.info({ messageId: message.id, outcome: outcome.kind, attempts }, 'attempt');
   if (outcome.kind === 'accepted') return recordSent(office, message, refusals);
-  await advance(office, message, { to: afterAttempt(outcome, attempts, office.now()), personId: null });
+  const to = afterAttempt(outcome, attempts, office.now(), office.config.retryScale);
+  await advance(office, message, { to, personId: null });
 }

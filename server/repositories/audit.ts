@@ -14,7 +14,8 @@ export interface AuditEvent {
     | 'template'
     | 'passage'
     | 'contact'
-    | 'matterType';
+    | 'matterType'
+    | 'incoming';
   readonly subjectId: string;
   readonly detail?: Readonly<Record<string, unknown>>;
 }

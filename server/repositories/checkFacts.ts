@@ -4,6 +4,7 @@ import type { Elsewhere } from '../../core/checks/checkInput.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import type { Value } from '../../core/model/value.ts';
 import { addressKey } from '../../core/recipients/address.ts';
+import { reversed } from './contacts.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
 import { seenBy } from './visibility.ts';
@@ -112,18 +113,18 @@ export async function findNearAddresses(
 ): Promise<ReadonlyMap<string, { readonly address: string; readonly name: string }>> {
   const near = new Map<string, { readonly address: string; readonly name: string }>();
   for (const key of strangers.map(addressKey)) {
-    // A slip leaves the length nearly as it was, and either the first half or the last as it stands.
+    // A slip leaves either the first half or the last as it stands; each is looked up from its own end.
     const half = Math.max(1, Math.floor(key.length / 2) - 1);
+    const [first, last] = [key.slice(0, half), reversed(key.slice(-half))];
     const rows = await db('contact_addresses')
       .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
       .where({ 'contact_addresses.kind': 'email' })
+      .where((either) => {
+        void either
+          .whereBetween('value_key', [first, `${first}\uffff`])
+          .orWhereBetween('key_reversed', [last, `${last}\uffff`]);
+      })
       .whereRaw('length(value_key) between ? and ?', [key.length - 1, key.length + 1])
-      .whereRaw('(substr(value_key, 1, ?) = ? or substr(value_key, -?) = ?)', [
-        half,
-        key.slice(0, half),
-        half,
-        key.slice(-half),
-      ])
       .select<{ value: string; value_key: string; name: string }[]>('value', 'value_key', 'contacts.name');
     const meant = rows.find(({ value_key }) => isOneSlipAway(value_key, key));
     if (meant) near.set(key, { address: meant.value, name: meant.name });

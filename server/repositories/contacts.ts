@@ -33,6 +33,7 @@ interface AddressRow {
   label: string;
   value: string;
   value_key: string;
+  key_reversed: string;
   preferred: number;
   bounced: number;
 }
@@ -124,11 +125,15 @@ const contactColumns = (contact: Contact) => {
   };
 };
 
+/** A text from its end to its beginning. */
+export const reversed = (text: string): string => [...text].reverse().join('');
+
 async function insertAddresses(db: Database, { id, addresses }: Contact): Promise<void> {
   const rows = addresses.map((address) => ({
     ...address,
     contact_id: id,
     value_key: addressKey(address.value),
+    key_reversed: reversed(addressKey(address.value)),
     preferred: address.preferred ? 1 : 0,
     bounced: address.bounced ? 1 : 0,
   }));

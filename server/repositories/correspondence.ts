@@ -5,6 +5,7 @@ import { asId } from '../../core/model/ids.ts';
 import type { EntryId, MatterId } from '../../core/model/ids.ts';
 import { sha256Hex } from '../blobs/blobStore.ts';
 import { readCursor, toPage } from './cursor.ts';
+import { insertEntryWords } from './entryWords.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
 
@@ -51,6 +52,14 @@ export interface NewEntry {
   readonly authorId: string | null;
   readonly refusals: readonly { readonly address: string; readonly reply: string }[];
   readonly cautionsOverridden: readonly string[];
+  /** What an entry that speaks of another one does: notes that it was moved here or away, or corrects it. */
+  readonly about?: EntryAbout;
+}
+
+export interface EntryAbout {
+  readonly kind: 'movedFrom' | 'movedTo' | 'corrects' | 'alsoOn';
+  readonly entryId: string;
+  readonly matterId: string;
 }
 
 export interface StoredEntry extends NewEntry {
@@ -83,7 +92,7 @@ interface EntryRow {
   seal: string;
 }
 
-type EntryExtra = Pick<NewEntry, 'references' | 'refusals' | 'cautionsOverridden'>;
+type EntryExtra = Pick<NewEntry, 'references' | 'refusals' | 'cautionsOverridden' | 'about'>;
 
 const toEntry = (row: EntryRow): StoredEntry => ({
   seq: row.seq,
@@ -122,8 +131,11 @@ const sealedContent = (entry: NewEntry): SealedContent => ({
   attachments: entry.attachments.map(({ name, blob }) => ({ name, blob })),
 });
 
-/** Files an entry: seals it onto the chain and places it in its conversation. Call it inside a transaction. */
-export async function insertEntry(db: Database, entry: NewEntry): Promise<void> {
+/**
+ * Files an entry: seals it onto the chain, places it in its conversation and makes its words findable. Call it inside a
+ * transaction. `text` is all that it says, where that is more than its opening.
+ */
+export async function insertEntry(db: Database, entry: NewEntry, text = entry.opening): Promise<void> {
   const last = await db<EntryRow>('entries').orderBy('seq', 'desc').first('seal');
   const conversationId = (await conversationOf(db, entry)) ?? entry.id;
   await countInConversation(db, conversationId, entry);
@@ -131,8 +143,9 @@ export async function insertEntry(db: Database, entry: NewEntry): Promise<void> 
     references: entry.references,
     refusals: entry.refusals,
     cautionsOverridden: entry.cautionsOverridden,
+    ...(entry.about === undefined ? {} : { about: entry.about }),
   };
-  await db<EntryRow>('entries').insert({
+  const [seq = 0] = await db<EntryRow>('entries').insert({
     id: entry.id,
     matter_id: entry.matterId,
     conversation_id: conversationId,
@@ -154,6 +167,7 @@ export async function insertEntry(db: Database, entry: NewEntry): Promise<void> 
     detail: JSON.stringify(extra),
     seal: sealEntry(last?.seal ?? FIRST_SEAL, sealedContent(entry), sha256Hex),
   });
+  await insertEntryWords(db, entry, seq, text);
 }
 
 /** The conversation of the nearest message it answers that is on the same matter (RFC 5322 §3.6.4). */
@@ -235,6 +249,42 @@ export async function findEntry(db: Database, id: string): Promise<EntryListItem
   if (!row) return undefined;
   const end = await db<ConversationRow>('conversations').where({ last_entry_id: id }).first();
   return { ...toEntry(row), endOfConversation: toEnd(end) };
+}
+
+/** What has become of an entry since it was filed. */
+export interface Standing {
+  readonly entryId: string;
+  readonly kind: 'moved' | 'corrected';
+  /** The entry that says so. */
+  readonly byEntryId: string;
+}
+
+export async function standingsOf(
+  db: Database,
+  entryIds: readonly string[],
+): Promise<ReadonlyMap<string, Standing>> {
+  const rows = await db('entry_standings')
+    .whereIn('entry_id', [...entryIds])
+    .select<Standing[]>('kind', { entryId: 'entry_id', byEntryId: 'by_entry_id' });
+  return new Map(rows.map((row) => [row.entryId, row]));
+}
+
+export async function insertStanding(db: Database, { entryId, kind, byEntryId }: Standing): Promise<void> {
+  await db('entry_standings').insert({ entry_id: entryId, kind, by_entry_id: byEntryId });
+}
+
+/** The sent message that one of these Message-IDs is, the first that is known. */
+export async function findSentEntry(
+  db: Database,
+  messageIds: readonly string[],
+): Promise<StoredEntry | undefined> {
+  if (messageIds.length === 0) return undefined;
+  const rows = await db<EntryRow>('entries')
+    .where({ direction: 'out' })
+    .whereIn('internet_message_id', [...messageIds])
+    .orderBy('seq');
+  const [first] = messageIds.flatMap((id) => rows.filter((row) => row.internet_message_id === id));
+  return first && toEntry(first);
 }
 
 /** How many went each way; days and counts alone, for the dateline. */

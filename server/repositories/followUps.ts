@@ -45,6 +45,27 @@ export function openFollowUps(db: Database, matterId: string): Promise<OpenFollo
     });
 }
 
+/** Those on a matter that wait for an answer to one of these messages; copies of a message wait with it. */
+export async function followUpsAnsweredBy(
+  db: Database,
+  matterId: string,
+  references: readonly string[],
+): Promise<readonly { readonly id: string; readonly what: string }[]> {
+  if (references.length === 0) return [];
+  const sent = await db('entries')
+    .join('messages', 'messages.id', 'entries.message_id')
+    .whereIn('entries.internet_message_id', [...references])
+    .select<{ id: string; copyOf: string | null }[]>(
+      'messages.id',
+      db.raw(`json_extract(messages.conduct, '$.copyOf') AS "copyOf"`),
+    );
+  const messages = sent.flatMap(({ id, copyOf }) => [id, ...(copyOf === null ? [] : [copyOf])]);
+  return db('follow_ups')
+    .where({ matter_id: matterId, done_utc: null })
+    .whereIn('message_id', messages)
+    .select<{ id: string; what: string }[]>('id', 'what');
+}
+
 /** Marks one as done, or with null as still to be done. */
 export async function settleFollowUp(db: Database, id: string, doneUtc: number | null): Promise<void> {
   await db('follow_ups').where({ id }).update({ done_utc: doneUtc });

@@ -28,6 +28,14 @@ export async function listMatterTypes(db: Database): Promise<readonly MatterType
   return (await db<TypeRow>('matter_types').orderBy('name')).map(toType);
 }
 
+/** Stages in which a matter is done with, each as its type’s id, a space and its key. */
+export async function closingStages(db: Database): Promise<ReadonlySet<string>> {
+  const types = await listMatterTypes(db);
+  return new Set(
+    types.flatMap(({ id, stages }) => stages.filter(({ closes }) => closes).map(({ key }) => `${id} ${key}`)),
+  );
+}
+
 export async function insertMatterType(db: Database, type: MatterType): Promise<void> {
   const { id, name, ...definition } = type;
   await db<TypeRow>('matter_types').insert({ id, name, definition: JSON.stringify(definition) });

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { foldName } from '../../core/model/words.ts';
 import { asId } from '../../core/model/ids.ts';
@@ -26,6 +27,7 @@ interface MatterRow {
   tables: string;
   restricted: number;
   recent_utc: number;
+  filing_token: string;
   last_entry_utc: number | null;
   entry_count: number;
 }
@@ -241,6 +243,9 @@ async function describe(db: Database, rows: readonly MatterRow[]): Promise<Matte
   });
 }
 
+/** 72 bits: nobody guesses a matter’s own address. */
+const FILING_TOKEN_BYTES = 9;
+
 export interface NewMatter extends StoredMatter {
   readonly openedAtUtc: number;
   readonly accessFor: readonly PersonId[];
@@ -260,6 +265,7 @@ export async function insertMatter(db: Database, matter: NewMatter): Promise<voi
     tables: JSON.stringify(matter.tables),
     restricted: matter.restricted ? 1 : 0,
     recent_utc: matter.openedAtUtc,
+    filing_token: randomBytes(FILING_TOKEN_BYTES).toString('hex'),
   });
   const names = matter.parties.map(({ contact }) => contact.name);
   await db('matter_words').insert({
@@ -288,12 +294,26 @@ export function namesToGuard({ type, facts, parties }: MatterRecord): readonly s
   return subject?.kind === 'text' ? [subject.text, ...people] : people;
 }
 
+/** Whether one of these tokens of filing addresses is a matter’s. */
+export async function tokensKnown(db: Database, tokens: readonly string[]): Promise<boolean> {
+  if (tokens.length === 0) return false;
+  return (
+    (await db('matters')
+      .whereIn('filing_token', [...tokens])
+      .first('seq')) !== undefined
+  );
+}
+
 /** Whether a document is for the practice alone. */
 export async function markDocument(db: Database, id: string, restricted: boolean): Promise<void> {
   await db<DocumentRow>('documents')
     .where({ id })
     .update({ restricted: restricted ? 1 : 0 });
 }
+
+/** What lies on a matter already, by its bytes. */
+export const documentBlobs = (db: Database, matterId: string): Promise<string[]> =>
+  db('documents').where({ matter_id: matterId }).pluck<string[]>('blob');
 
 export async function insertDocument(
   db: Database,

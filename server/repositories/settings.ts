@@ -24,6 +24,14 @@ export interface PracticeSettings {
   readonly cautionsOff: readonly string[];
   /** The same template to the same person within so many days is pointed out; 0 never does. */
   readonly repeatDays: number;
+  /** How sure the application must be to file what came in by itself, 0.5–1. */
+  readonly fileFrom: number;
+  /** Whether files become documents of the matter, or stay with their entry alone. */
+  readonly keepFiles: { readonly received: boolean; readonly sent: boolean };
+  /** Addresses that are the practice's own beside its people's: accounts, reports. */
+  readonly moreAddresses: readonly string[];
+  /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
+  readonly filingDomain: string;
 }
 
 const KEY = 'practice';
@@ -44,6 +52,10 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   maxMessageBytes: 25_000_000,
   cautionsOff: [],
   repeatDays: 5,
+  fileFrom: 0.97,
+  keepFiles: { received: true, sent: false },
+  moreAddresses: [],
+  filingDomain: '',
 };
 
 export async function readSettings(db: Database): Promise<PracticeSettings> {

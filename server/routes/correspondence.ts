@@ -1,8 +1,9 @@
 import { Type } from 'typebox';
-import { ById, Id } from '../../contract/common.ts';
-import { EntryDetail } from '../../contract/correspondence.ts';
+import { ById, Id, Nothing } from '../../contract/common.ts';
+import { EntryDetail, MoveEntry, NewNote } from '../../contract/correspondence.ts';
 import { endpoint } from '../http/endpoint.ts';
 import { sendFile } from '../http/sendFile.ts';
+import { moveEntry, writeNote } from '../usecases/moveEntry.ts';
 import { entryAttachment, rawEntry, readEntry } from '../usecases/correspondence.ts';
 
 export const correspondenceRoutes = [
@@ -14,6 +15,26 @@ export const correspondenceRoutes = [
     status: 200,
     answers: EntryDetail,
     handle: ({ office, person, params }) => readEntry(office, person, params.id),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/correspondence/:id/move',
+    summary: 'Move an entry to another matter, leaving its trace',
+    params: ById,
+    body: MoveEntry,
+    status: 200,
+    answers: Nothing,
+    handle: ({ office, person, params, body }) => moveEntry(office, person, params.id, body.matterId),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/matters/:id/notes',
+    summary: 'File a note of a call, a meeting or a correction',
+    params: ById,
+    body: NewNote,
+    status: 201,
+    answers: ById,
+    handle: ({ office, person, params, body }) => writeNote(office, person, params.id, body),
   }),
   endpoint({
     method: 'get',

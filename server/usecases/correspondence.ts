@@ -4,8 +4,9 @@ import type { EntryDetail, EntryPage, EntrySummary } from '../../contract/corres
 import { awaiting } from '../../core/correspondence/answers.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
-import { findEntry, listEntries } from '../repositories/correspondence.ts';
-import type { EntryAttachment, EntryListItem } from '../repositories/correspondence.ts';
+import { findEntry, listEntries, standingsOf } from '../repositories/correspondence.ts';
+import type { EntryAttachment, EntryListItem, Standing } from '../repositories/correspondence.ts';
+import { deliveryReportsOf } from '../repositories/deliveryReports.ts';
 import { findMessage } from '../repositories/messages.ts';
 import { findMatter, isVisible } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
@@ -23,10 +24,33 @@ export async function listCorrespondence(
 ): Promise<EntryPage> {
   if (!(await isVisible(office.db, matterId, person.id))) throw notFound('matter');
   const { items, next } = await listEntries(office.db, { matterId, limit, after });
-  return { items: items.map((item) => viewEntry(item, office.now())), next };
+  const view = await entryWriter(office, items);
+  return { items: items.map(view), next };
 }
 
-function viewEntry(entry: EntryListItem, nowUtc: number): EntrySummary {
+/** Writes entries for a list, with what has become of each since. */
+export async function entryWriter(
+  office: Office,
+  items: readonly EntryListItem[],
+): Promise<(entry: EntryListItem) => EntrySummary> {
+  const ids = items.map(({ id }) => id);
+  const standings = await standingsOf(office.db, ids);
+  const failed = new Set(
+    (await deliveryReportsOf(office.db, ids))
+      .filter(({ action }) => action === 'failed')
+      .map(({ entryId }) => entryId),
+  );
+  return (entry) => ({
+    ...viewEntry(entry, office.now()),
+    standing: standingView(standings.get(entry.id)),
+    bounced: failed.has(entry.id),
+  });
+}
+
+const standingView = (standing: Standing | undefined): EntrySummary['standing'] =>
+  standing ? { kind: standing.kind, byEntryId: standing.byEntryId } : null;
+
+function viewEntry(entry: EntryListItem, nowUtc: number): Omit<EntrySummary, 'standing' | 'bounced'> {
   const { from, to } = entry.people;
   const shown = entry.direction === 'out' ? to : [from];
   return {
@@ -64,7 +88,7 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
     entry.templateVersionId === null ? undefined : await findVersion(office.db, entry.templateVersionId);
   const { from, to, cc, bcc } = entry.people;
   return {
-    ...viewEntry(entry, office.now()),
+    ...(await entryWriter(office, [entry]))(entry),
     matterId: matter.id,
     matterReference: matter.reference,
     from,
@@ -82,6 +106,12 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
     sentBy: author?.name ?? null,
     templateName: template?.name ?? null,
     refusals: [...entry.refusals],
+    deliveries: (await deliveryReportsOf(office.db, [entry.id])).map(({ address, action, words, atUtc }) => ({
+      address,
+      action,
+      words,
+      atUtc,
+    })),
     cautionsOverridden: [...entry.cautionsOverridden],
     rawBytes: entry.rawBytes,
     seal: entry.seal,
@@ -101,14 +131,22 @@ async function wordsOf(
       const message = entry.messageId === null ? undefined : await findMessage(office.db, entry.messageId);
       return { html: null, text: message?.frozen?.text ?? entry.opening };
     }
-    default: {
-      const parsed = await simpleParser(bytes, { skipImageLinks: true, maxHtmlLengthToParse: 2_000_000 });
-      return {
-        html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
-        text: parsed.text ?? '',
-      };
-    }
+    case 'note':
+      return { html: null, text: bytes.toString('utf8') };
+    default:
+      return readHtml(bytes);
   }
+}
+
+/** A message’s words as they can be shown. */
+export async function readHtml(
+  bytes: Buffer,
+): Promise<{ readonly html: string | null; readonly text: string }> {
+  const parsed = await simpleParser(bytes, { skipImageLinks: true, maxHtmlLengthToParse: 2_000_000 });
+  return {
+    html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
+    text: parsed.text ?? '',
+  };
 }
 
 /** What the exact bytes of an entry are, by the way it went. */
@@ -116,6 +154,7 @@ const RAW_KINDS: Readonly<Record<string, { readonly mediaType: string; readonly 
   email: { mediaType: 'message/rfc822', ending: 'eml' },
   text: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
   letter: { mediaType: 'application/pdf', ending: 'pdf' },
+  note: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
 };
 
 /** The exact bytes that went or came. */

@@ -12,6 +12,7 @@ export const api = createApi({
     'Shelf',
     'Message',
     'OutTray',
+    'InTray',
     'Entry',
     'Templates',
     'Template',

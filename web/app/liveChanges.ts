@@ -28,6 +28,8 @@ function staleTags(event: ChangeEvent): Tags {
       return [{ type: 'Passage', id }, 'Passages', 'Shelf', 'Template'];
     case 'contact':
       return [{ type: 'Contact', id }, 'Contacts', 'Matter'];
+    case 'inTray':
+      return ['InTray'];
     case 'matterType':
       return [{ type: 'MatterType', id }, 'MatterTypes', 'Matter', 'Shelf', 'Template'];
     default:
@@ -58,7 +60,7 @@ export function useLiveChanges(): void {
       lost = true;
     };
     source.onopen = () => {
-      if (lost) renew(['Matters', 'Matter', 'OnItsWay', 'Shelf', 'OutTray', 'Session']);
+      if (lost) renew(['Matters', 'Matter', 'OnItsWay', 'Shelf', 'OutTray', 'InTray', 'Session']);
       lost = false;
     };
     return () => {

@@ -171,6 +171,8 @@ describe('where a message is', () => {
     who: [],
     conversationId: 'c',
     attachmentNames: [],
+    standing: null,
+    bounced: false,
     category: '',
     awaiting,
   });

@@ -1,0 +1,105 @@
+import { Type } from 'typebox';
+import type { Static } from 'typebox';
+import { Id, Instant, PageQuery, page } from './common.ts';
+import { EntryAddress } from './correspondence.ts';
+
+const Reason = Type.Object({
+  code: Type.String(),
+  params: Type.Record(Type.String(), Type.Union([Type.String(), Type.Number()])),
+});
+
+export const MatterSlip = Type.Object({
+  matterId: Id,
+  reference: Type.String(),
+  title: Type.String(),
+  stage: Type.String(),
+});
+export type MatterSlip = Static<typeof MatterSlip>;
+
+export const MatterSuggestion = Type.Object({
+  ...MatterSlip.properties,
+  /** 0–1, over all matters it may belong to and none. */
+  likelihood: Type.Number(),
+  reasons: Type.Array(Reason),
+});
+export type MatterSuggestion = Static<typeof MatterSuggestion>;
+
+export const IncomingSummary = Type.Object({
+  id: Id,
+  receivedAtUtc: Instant,
+  sentAtUtc: Instant,
+  direction: Type.Enum(['in', 'out']),
+  from: EntryAddress,
+  subject: Type.String(),
+  opening: Type.String(),
+  attachmentNames: Type.Array(Type.String()),
+  suggestions: Type.Array(MatterSuggestion),
+});
+export type IncomingSummary = Static<typeof IncomingSummary>;
+
+export const InTray = Type.Object({ ...page(IncomingSummary).properties, count: Type.Integer() });
+export type InTray = Static<typeof InTray>;
+export const InTrayQuery = PageQuery;
+
+export const IncomingDetail = Type.Object({
+  ...IncomingSummary.properties,
+  state: Type.Enum(['waiting', 'filed', 'notOurs', 'report']),
+  to: Type.Array(EntryAddress),
+  cc: Type.Array(EntryAddress),
+  /** Cleaned HTML, to be shown in a sandboxed frame alone. */
+  html: Type.Union([Type.String(), Type.Null()]),
+  text: Type.String(),
+  attachments: Type.Array(
+    Type.Object({
+      index: Type.Integer(),
+      name: Type.String(),
+      mediaType: Type.String(),
+      sizeBytes: Type.Integer(),
+    }),
+  ),
+  /** Who it is from, where the directory knows them. */
+  contacts: Type.Array(
+    Type.Object({ id: Id, name: Type.String(), organisation: Type.Union([Type.String(), Type.Null()]) }),
+  ),
+  /** What they are on, the latest first. */
+  matters: Type.Array(Type.Object({ ...MatterSlip.properties, roles: Type.Array(Type.String()) })),
+  /** What was said between them and the practice before, newest first. */
+  saidBefore: Type.Array(
+    Type.Object({
+      entryId: Id,
+      matterId: Id,
+      reference: Type.String(),
+      direction: Type.Enum(['in', 'out', 'note']),
+      occurredAtUtc: Instant,
+      subject: Type.String(),
+      opening: Type.String(),
+    }),
+  ),
+});
+export type IncomingDetail = Static<typeof IncomingDetail>;
+
+export const FileIncoming = Type.Object({
+  matterIds: Type.Array(Id, { minItems: 1, maxItems: 20, uniqueItems: true }),
+});
+export type FileIncoming = Static<typeof FileIncoming>;
+
+export const FileMany = Type.Object({
+  items: Type.Array(Type.Object({ id: Id, matterId: Id }), { minItems: 1, maxItems: 200 }),
+});
+export type FileMany = Static<typeof FileMany>;
+
+/** Entries that were made, each with the matter it is on. */
+export const Filed = Type.Object({
+  entries: Type.Array(Type.Object({ entryId: Id, matterId: Id, reference: Type.String() })),
+});
+export type Filed = Static<typeof Filed>;
+
+/** What became of each message of the files that were dropped. */
+export const TakenIn = Type.Object({
+  filed: Type.Integer(),
+  waiting: Type.Integer(),
+  known: Type.Integer(),
+  reports: Type.Integer(),
+  refused: Type.Array(Type.Object({ name: Type.String(), why: Type.String() })),
+});
+export type TakenIn = Static<typeof TakenIn>;

@@ -1,0 +1,15 @@
+/** A matter's own address: `<word>+<token>@<domain>`; only the token counts, the word is for people. */
+const TOKEN = /\+([0-9a-f]{18})@/;
+
+export const filingTokens = (addresses: readonly string[]): readonly string[] => [
+  ...new Set(addresses.flatMap((address) => TOKEN.exec(address.toLowerCase())?.[1] ?? [])),
+];
+
+/** The address to copy to a matter: `sv-2041+…@file.practice.example`. */
+export function filingAddressOf(reference: string, token: string, domain: string): string {
+  const word = reference
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+  return `${word || 'file'}+${token}@${domain}`;
+}

@@ -1,0 +1,117 @@
+import { ImapFlow } from 'imapflow';
+import type { MailboxSettings } from '../config.ts';
+import type { Office } from '../office.ts';
+import { readPlace, writePlace } from '../repositories/mailboxPlaces.ts';
+import type { MailboxPlace } from '../repositories/mailboxPlaces.ts';
+import { MAX_MAIL_BYTES } from './readMail.ts';
+import { receiveMail } from './receiveMail.ts';
+
+/** Waits between tries to reach the host: quickly at first, then rarely. */
+const FIRST_WAIT_MS = 2_000;
+const LONGEST_WAIT_MS = 300_000;
+/** Where a host does not tell of new mail by itself (RFC 2177), it is asked. */
+const POLL_MS = 60_000;
+
+export interface MailboxReader {
+  readonly stop: () => Promise<void>;
+}
+
+/**
+ * Reads a mailbox over IMAP (RFC 9051) as mail arrives, and from where it was left after a restart. The mailbox is opened
+ * for reading alone: nothing in it is moved, marked or deleted. Each message is kept here before its place is noted.
+ */
+export function startMailboxReader(office: Office, settings: MailboxSettings): MailboxReader {
+  let stopped = false;
+  let client: ImapFlow | undefined;
+  let rest: { readonly end: () => void } | undefined;
+
+  const pause = (ms: number): Promise<void> =>
+    new Promise((resolve) => {
+      const timer = setTimeout(resolve, ms);
+      rest = {
+        end: () => {
+          clearTimeout(timer);
+          resolve();
+        },
+      };
+    });
+
+  const session = async (): Promise<void> => {
+    const connection = connectionTo(settings);
+    client = connection;
+    let arrived = (): void => undefined;
+    connection.on('exists', () => {
+      arrived();
+    });
+    connection.on('error', (error) => {
+      office.log.warn({ err: error }, 'the mailbox broke off');
+      arrived();
+    });
+    await connection.connect();
+    const lock = await connection.getMailboxLock(settings.mailbox, { readOnly: true });
+    try {
+      while (!stopped && connection.usable) {
+        const waiting = new Promise<void>((resolve) => {
+          arrived = resolve;
+        });
+        await readNew(office, connection, settings);
+        void connection.idle().catch(() => undefined);
+        await Promise.race([waiting, pause(POLL_MS)]);
+        rest?.end();
+      }
+    } finally {
+      lock.release();
+      await connection.logout().catch(() => {
+        connection.close();
+      });
+    }
+  };
+
+  const running = (async () => {
+    for (let wait = FIRST_WAIT_MS; !stopped; wait = Math.min(LONGEST_WAIT_MS, wait * 2)) {
+      const begun = office.now();
+      await session().catch((error: unknown) => {
+        office.log.warn({ err: error }, 'the mailbox cannot be read');
+      });
+      // A session that lasted was a good one: the next is tried soon.
+      if (office.now() - begun > LONGEST_WAIT_MS) wait = FIRST_WAIT_MS;
+      if (!stopped) await pause(wait);
+    }
+  })();
+
+  return {
+    async stop() {
+      stopped = true;
+      rest?.end();
+      client?.close();
+      await running;
+    },
+  };
+}
+
+const connectionTo = ({ host, port, secure, user, password }: MailboxSettings): ImapFlow =>
+  new ImapFlow({ host, port, secure, auth: { user, pass: password }, logger: false, emitLogs: false });
+
+async function readNew(office: Office, connection: ImapFlow, settings: MailboxSettings): Promise<void> {
+  const { mailbox } = connection;
+  if (!mailbox) return;
+  const name = `${settings.user}@${settings.host}/${settings.mailbox}`;
+  const known = await readPlace(office.db, name);
+  const uidValidity = String(mailbox.uidValidity);
+  // Numbers of another age mean nothing: the mailbox was made anew, and is read from its beginning.
+  let place: MailboxPlace = known?.uidValidity === uidValidity ? known : { uidValidity, lastUid: 0 };
+  const range = `${place.lastUid + 1}:*`;
+  const sizes = await connection.fetchAll(range, { uid: true, size: true }, { uid: true });
+  for (const { uid, size } of sizes.sort((a, b) => a.uid - b.uid)) {
+    // `n:*` gives the last message even where its number is lower (RFC 9051 §9, seq-range).
+    if (uid <= place.lastUid) continue;
+    if ((size ?? 0) > MAX_MAIL_BYTES) office.log.warn({ uid, size }, 'a message is too large to be read');
+    else {
+      const message = await connection.fetchOne(String(uid), { source: true }, { uid: true });
+      if (message && message.source)
+        await receiveMail(office, { bytes: message.source, source: 'mailbox', deliveredTo: [] });
+    }
+    place = { uidValidity, lastUid: uid };
+    await writePlace(office.db, name, place);
+  }
+}

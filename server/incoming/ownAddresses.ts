@@ -1,0 +1,13 @@
+import { addressKey } from '../../core/recipients/address.ts';
+import type { Database } from '../repositories/database.ts';
+import { listPeople } from '../repositories/people.ts';
+import { readSettings } from '../repositories/settings.ts';
+
+/** Every address that is the practice's own, by key. */
+export async function ownAddresses(db: Database): Promise<ReadonlySet<string>> {
+  const { practiceEmail, moreAddresses } = await readSettings(db);
+  const people = await listPeople(db);
+  return new Set(
+    [practiceEmail, ...moreAddresses, ...people.map(({ email }) => email)].filter(Boolean).map(addressKey),
+  );
+}
