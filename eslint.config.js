@@ -20,6 +20,7 @@ const CORE_ORDER = [
   'checks',
   'correspondence',
   'matching',
+  'finding',
   'mime',
   'reading',
   'channels',

@@ -17,6 +17,7 @@ import { countUse } from '../server/repositories/templateUses.ts';
 import { ALL_CONTACTS } from './contacts.ts';
 import { correspondenceOf } from './correspondence.ts';
 import type { DemoEntry } from './correspondence.ts';
+import { fillInTray } from './inTray.ts';
 import { generateMatters } from './generate.ts';
 import type { DemoMatter } from './generate.ts';
 import { MATTER_TYPES } from './matterTypes.ts';
@@ -73,6 +74,12 @@ export async function loadDemo(
       for (const { matter } of matters) await insertMatter(tx, matter);
       await fileAll(tx, stories);
     });
+    await fillInTray(
+      db,
+      blobs,
+      matters.map(({ matter }) => matter),
+      nowUtc,
+    );
     return {
       matters: matters.length,
       entries: stories.reduce((sum, { entries }) => sum + entries.length, 0),

@@ -35,7 +35,7 @@ export async function openMatter(
   typed: string,
   reference: string,
 ): Promise<void> {
-  await page.goto(application.url);
+  await page.goto(`${application.url}/matters`);
   await page.getByLabel('Narrow the matters').fill(typed);
   await expect(page.locator('[data-matter][data-marked=true]')).toContainText(reference);
   await page.keyboard.press('Enter');

@@ -1,7 +1,7 @@
 import { expect, expectAccessible, kept, openMatter, startFrom, test, sendInSpite } from './desk.ts';
 
 test('matters are found as one types, gone along by keys and ordered', async ({ page, application }) => {
-  await page.goto(application.url);
+  await page.goto(`${application.url}/matters`);
   await expect(page.locator('[data-matter]')).toHaveCount(28);
   await expectAccessible(page);
   await page.keyboard.type('sands clear nothing');

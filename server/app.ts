@@ -30,6 +30,7 @@ import { practiceRoutes } from './routes/practice.ts';
 import { recipientRoutes } from './routes/recipients.ts';
 import { sessionRoutes } from './routes/session.ts';
 import { templateRoutes } from './routes/templates.ts';
+import { todayRoutes } from './routes/today.ts';
 import { mayChange } from './usecases/session.ts';
 
 export const VERSION = '0.1.0';
@@ -50,6 +51,7 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...inTrayRoutes,
   ...directoryRoutes,
   ...matterTypeRoutes,
+  ...todayRoutes,
   ...templateRoutes,
   ...passageRoutes,
   ...importRoutes,

@@ -10,6 +10,7 @@ import type { Config } from './config.ts';
 import { changeFeed } from './events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
 import type { Office } from './office.ts';
+import { startFileReader } from './incoming/fileReader.ts';
 import { startMailboxReader } from './incoming/mailboxReader.ts';
 import { smtpReceiver } from './incoming/smtpReceiver.ts';
 import { startRunner } from './outgoing/runner.ts';
@@ -53,6 +54,7 @@ async function start(config: Config): Promise<void> {
   });
   relay.wake = runner.wake;
   const mailbox = config.mailbox && startMailboxReader(office, config.mailbox);
+  const files = startFileReader(office);
   const filing = config.filingPort === undefined ? undefined : smtpReceiver(office);
   filing?.listen(config.filingPort, config.host);
   const app = await createApp(office);
@@ -69,6 +71,7 @@ async function start(config: Config): Promise<void> {
     server.closeAllConnections();
     filing?.close();
     await mailbox?.stop();
+    await files.stop();
     await runner.stop();
     await office.press.close();
     await db.destroy();

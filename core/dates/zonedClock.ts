@@ -1,4 +1,4 @@
-import { parsePlainDate } from '../model/plainDate.ts';
+import { dayNumber, parsePlainDate } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 
 /** What the wall clock of a zone shows at an instant. */
@@ -40,3 +40,30 @@ export function zonedTime(zone: string, epochMs: number): ZonedTime {
   if (!date) throw new RangeError(`instant out of range: ${epochMs}`);
   return { date, hour: Number(parts.get('hour')), minute: Number(parts.get('minute')) };
 }
+
+const DAY_MS = 86_400_000;
+
+/** A wall clock’s reading as if it were UTC, for reckoning with. */
+const asUtc = ({ date, hour, minute }: ZonedTime): number =>
+  dayNumber(date) * DAY_MS + (hour * 60 + minute) * 60_000;
+
+/** By how much a zone’s wall clock is ahead of UTC at an instant, in milliseconds. */
+const offsetAt = (zone: string, epochMs: number): number =>
+  asUtc(zonedTime(zone, epochMs)) - Math.floor(epochMs / 60_000) * 60_000;
+
+/**
+ * The instant at which a zone’s wall clock shows a time. Where the clock is put back and shows it twice, the first; where
+ * it is put forward and never shows it, as much later as the clock was moved.
+ */
+export function zonedInstant(zone: string, wall: ZonedTime): number {
+  const local = asUtc(wall);
+  const [before, after] = [offsetAt(zone, local - DAY_MS), offsetAt(zone, local + DAY_MS)];
+  const shown = [before, after]
+    .map((offset) => local - offset)
+    .find((at) => asUtc(zonedTime(zone, at)) === local);
+  return shown ?? local - before;
+}
+
+/** When a day begins in a zone. */
+export const startOfDay = (zone: string, date: PlainDate): number =>
+  zonedInstant(zone, { date, hour: 0, minute: 0 });

@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 
 /** What comes in, by whom it was in correspondence, where words are found, and what has become of entries since. */
@@ -114,10 +113,7 @@ async function createFinding(knex: Knex): Promise<void> {
 }
 
 async function fillIn(knex: Knex): Promise<void> {
-  for (const { id } of await knex('matters').select<{ id: string }[]>('id'))
-    await knex('matters')
-      .where({ id })
-      .update({ filing_token: randomBytes(9).toString('hex') });
+  await knex.raw('UPDATE matters SET filing_token = lower(hex(randomblob(9)))');
   const addresses = await knex('contact_addresses').select<{ seq: number; value_key: string }[]>(
     'seq',
     'value_key',

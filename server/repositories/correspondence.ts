@@ -287,6 +287,24 @@ export async function findSentEntry(
   return first && toEntry(first);
 }
 
+/** Entries by their ids, each with the matter it is on. */
+export async function entriesWithMatters(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, StoredEntry & { readonly reference: string; readonly title: string }>> {
+  const rows = await db('entries')
+    .join('matters', 'matters.id', 'entries.matter_id')
+    .whereIn('entries.id', [...ids])
+    .select<(EntryRow & { reference: string; title: string })[]>(
+      'entries.*',
+      'matters.reference',
+      'matters.title',
+    );
+  return new Map(
+    rows.map((row) => [row.id, { ...toEntry(row), reference: row.reference, title: row.title }]),
+  );
+}
+
 /** How many went each way; days and counts alone, for the dateline. */
 export async function entryTimes(
   db: Database,

@@ -51,6 +51,13 @@ export async function insertEntryWords(
     categoryMark(entry.category),
     ...(entry.attachments.length > 0 ? [ATTACHMENT_MARK] : []),
   ];
+  const known = await db('file_words')
+    .whereIn(
+      'blob',
+      entry.attachments.map(({ blob }) => blob),
+    )
+    .whereNotNull('words')
+    .pluck<string[]>('words');
   await db('entry_words').insert({
     rowid: row,
     entry_id: entry.id,
@@ -58,7 +65,8 @@ export async function insertEntryWords(
     subject: entry.subject,
     people: everyone.map(({ name, address }) => `${name} ${address}`).join(' '),
     body: text.slice(0, MAX_BODY),
-    files: entry.attachments.map(({ name }) => name).join(' '),
+    // A name is found by its parts, and what the same bytes said before is known.
+    files: [...entry.attachments.map(({ name }) => name), ...known].join(' '),
   });
   await queueFiles(db, entry, row);
 }

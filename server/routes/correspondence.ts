@@ -1,12 +1,49 @@
 import { Type } from 'typebox';
 import { ById, Id, Nothing } from '../../contract/common.ts';
 import { EntryDetail, MoveEntry, NewNote } from '../../contract/correspondence.ts';
+import { Found, NewSearch, SavedSearch, SavedSearches, SearchQuery } from '../../contract/search.ts';
 import { endpoint } from '../http/endpoint.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { moveEntry, writeNote } from '../usecases/moveEntry.ts';
+import { dropSearch, keepSearch, listSearches, searchCorrespondence } from '../usecases/search.ts';
 import { entryAttachment, rawEntry, readEntry } from '../usecases/correspondence.ts';
 
 export const correspondenceRoutes = [
+  endpoint({
+    method: 'get',
+    path: '/correspondence',
+    summary: 'Find entries by words, people, time and kind, newest first, with counts for each filter',
+    query: SearchQuery,
+    status: 200,
+    answers: Found,
+    handle: ({ office, person, query }) => searchCorrespondence(office, person, query),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/saved-searches',
+    summary: 'One’s own saved searches',
+    status: 200,
+    answers: SavedSearches,
+    handle: ({ office, person }) => listSearches(office, person),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/saved-searches',
+    summary: 'Keep a search under a name',
+    body: NewSearch,
+    status: 201,
+    answers: SavedSearch,
+    handle: ({ office, person, body }) => keepSearch(office, person, body),
+  }),
+  endpoint({
+    method: 'delete',
+    path: '/saved-searches/:id',
+    summary: 'Drop a saved search',
+    params: ById,
+    status: 200,
+    answers: Nothing,
+    handle: ({ office, person, params }) => dropSearch(office, person, params.id),
+  }),
   endpoint({
     method: 'get',
     path: '/correspondence/:id',

@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads';
 import type { WorkerOptions } from 'node:worker_threads';
 
 /** Every thread there is, by the name of its file in this folder. */
-export type ThreadName = 'letterWorker' | 'wordWorker';
+export type ThreadName = 'fileWordsWorker' | 'letterWorker' | 'wordWorker';
 
 /** Starts a thread of this folder. From the sources it needs the loader that understands them; built, it is plain JavaScript. */
 export function startThread(name: ThreadName, options: WorkerOptions): Worker {

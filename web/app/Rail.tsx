@@ -1,13 +1,13 @@
-import { IconBuilding, IconFileText, IconFolder, IconUsers } from '@tabler/icons-react';
+import { IconBuilding, IconCalendar, IconFileText, IconFolder, IconUsers } from '@tabler/icons-react';
 import { NavLink } from 'react-router';
-import { TrayLink } from '../features/trays/index.ts';
+import { InTrayLink, TrayLink } from '../features/trays/index.ts';
 import classes from './Rail.module.css';
 
-/** Where one can go, as words under small marks; the tray at the foot. */
+/** Where one can go, as words under small marks; the trays at the foot. */
 export function Rail() {
   return (
     <nav className={classes.rail} aria-label="Main">
-      <NavLink to="/matters" className={classes.mark ?? ''} aria-label="Officium">
+      <NavLink to="/today" className={classes.mark ?? ''} aria-label="Officium">
         <svg viewBox="0 0 34 30" width="34" height="30" aria-hidden="true">
           <path
             d="M7 2.500h13.500l6.500 6.500v11.500H7z"
@@ -19,6 +19,10 @@ export function Rail() {
           <path d="M12 10.500h7M12 15h10" stroke="currentColor" strokeWidth="1.800" strokeLinecap="round" />
           <path className={classes.rule} d="M2 27h30" strokeWidth="2.500" />
         </svg>
+      </NavLink>
+      <NavLink to="/today" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
+        <IconCalendar size={20} stroke={1.5} aria-hidden="true" />
+        Today
       </NavLink>
       <NavLink to="/matters" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
         <IconFolder size={20} stroke={1.5} aria-hidden="true" />
@@ -37,6 +41,7 @@ export function Rail() {
         Practice
       </NavLink>
       <div className={classes.trays}>
+        <InTrayLink />
         <TrayLink />
       </div>
     </nav>

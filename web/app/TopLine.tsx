@@ -6,7 +6,10 @@ import { PersonMenu } from '../features/session/index.ts';
 import classes from './TopLine.module.css';
 
 const VIEWS: readonly (readonly [start: string, name: string])[] = [
+  ['/today', 'Today'],
+  ['/in', 'In-tray'],
   ['/out', 'Out-tray'],
+  ['/correspondence', 'Correspondence'],
   ['/templates', 'Templates'],
   ['/passages', 'Templates'],
   ['/directory', 'Directory'],

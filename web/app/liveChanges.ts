@@ -12,16 +12,24 @@ function staleTags(event: ChangeEvent): Tags {
   const { kind, id } = event;
   switch (kind) {
     case 'message':
-      return [{ type: 'Message', id }, { type: 'OnItsWay', id: event.matterId }, 'OutTray'];
+      return [{ type: 'Message', id }, { type: 'OnItsWay', id: event.matterId }, 'OutTray', 'Today'];
     case 'entry':
       return [
         { type: 'Matter', id: event.matterId },
         { type: 'Shelf', id: event.matterId },
+        { type: 'Entry', id },
         'Matters',
         'OutTray',
+        'Today',
+        'Search',
       ];
     case 'matter':
-      return [{ type: 'Matter', id: event.matterId }, { type: 'Shelf', id: event.matterId }, 'Matters'];
+      return [
+        { type: 'Matter', id: event.matterId },
+        { type: 'Shelf', id: event.matterId },
+        'Matters',
+        'Today',
+      ];
     case 'template':
       return [{ type: 'Template', id }, 'Templates', 'Shelf'];
     case 'passage':
@@ -60,7 +68,8 @@ export function useLiveChanges(): void {
       lost = true;
     };
     source.onopen = () => {
-      if (lost) renew(['Matters', 'Matter', 'OnItsWay', 'Shelf', 'OutTray', 'InTray', 'Session']);
+      if (lost)
+        renew(['Matters', 'Matter', 'OnItsWay', 'Shelf', 'OutTray', 'InTray', 'Today', 'Search', 'Session']);
       lost = false;
     };
     return () => {

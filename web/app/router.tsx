@@ -3,7 +3,8 @@ import { MatterPage, TablePane } from '../features/matter/index.ts';
 import { ContactPage, DirectoryPage } from '../features/directory/index.ts';
 import { MatterTypePage, PracticePage } from '../features/practice/index.ts';
 import { MattersPage } from '../features/matters/index.ts';
-import { OutTrayPage } from '../features/trays/index.ts';
+import { TodayPage } from '../features/today/index.ts';
+import { InTrayPage, OutTrayPage } from '../features/trays/index.ts';
 import { ShelfPane } from '../features/shelf/index.ts';
 import type * as templateViews from '../features/templates/index.ts';
 import { Frame } from './Frame.tsx';
@@ -22,7 +23,8 @@ export const router = createBrowserRouter([
     errorElement: <FaultPage />,
     hydrateFallbackElement: <></>,
     children: [
-      { index: true, loader: () => redirect('/matters') },
+      { index: true, loader: () => redirect('/today') },
+      { path: 'today', element: <TodayPage /> },
       { path: 'matters', element: <MattersPage /> },
       {
         path: 'matters/:matterId',
@@ -51,6 +53,7 @@ export const router = createBrowserRouter([
       { path: 'practice', element: <PracticePage /> },
       { path: 'practice/kinds/new', element: <MatterTypePage /> },
       { path: 'practice/kinds/:typeId', element: <MatterTypePage /> },
+      { path: 'in', element: <InTrayPage /> },
       { path: 'out', element: <OutTrayPage /> },
       { path: '*', element: <FaultPage /> },
     ],

@@ -1,5 +1,5 @@
 import { useForm } from '@mantine/form';
-import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
 import type { Session } from '../../../contract/session.ts';
 import { dayOf, listDay, today } from '../../app/dates.ts';
@@ -10,7 +10,7 @@ import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { StartLink } from '../shelf/index.ts';
 import { ContactChoice } from './ContactChoice.tsx';
-import { NOBODY } from './nobody.ts';
+import { somebody } from './nobody.ts';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from './api.ts';
 import classes from './Directory.module.css';
 
@@ -42,7 +42,8 @@ function ContactForm({
   readonly mayChange: boolean;
 }) {
   const navigate = useNavigate();
-  const form = useForm<ContactJson>({ initialValues: detail?.contact ?? NOBODY });
+  const from = useLocation().state as unknown;
+  const form = useForm<ContactJson>({ initialValues: detail?.contact ?? somebody(from) });
   const [create, creating] = useCreateContactMutation();
   const [change, changing] = useChangeContactMutation();
   const { values, setValues } = form;

@@ -1,2 +1,3 @@
+export { LetterFrame } from './LetterFrame.tsx';
 export { LetterView, LineView } from './LetterView.tsx';
 export { pictureUrl } from './pictures.ts';

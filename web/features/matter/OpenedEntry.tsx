@@ -1,11 +1,9 @@
-import { useComputedColorScheme } from '@mantine/core';
-import letterFace from '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2?url';
-import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import type { EntryDetail } from '../../../contract/correspondence.ts';
-import { exactTime } from '../../app/dates.ts';
+import { dayOf, exactTime, listDay, today } from '../../app/dates.ts';
 import { fileSize, noteWords, problemWords, refusalAdvice } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
+import { LetterFrame } from '../letter/index.ts';
 import { StartLink, useStartMessageMutation } from '../shelf/index.ts';
 import { useEntryQuery } from './api.ts';
 import classes from './Correspondence.module.css';
@@ -32,6 +30,19 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
           <b>{address} was refused:</b> {reply} {refusalAdvice(reply)}
         </p>
       ))}
+      {entry.deliveries.map(({ address, action, words, atUtc }) => (
+        <p
+          key={`${address} ${action} ${atUtc}`}
+          className={action === 'failed' ? classes.refusal : undefined}
+        >
+          <b>
+            {address}{' '}
+            {action === 'failed' ? 'did not get it' : action === 'delayed' ? 'gets it late' : 'has it'}:
+          </b>{' '}
+          {words} {action === 'failed' ? refusalAdvice(words) : ''}{' '}
+          <small title={exactTime(atUtc)}>{listDay(dayOf(atUtc), today())}</small>
+        </p>
+      ))}
       <dl className={classes.meta}>
         <Meta name="From" words={people([entry.from])} />
         <Meta name="To" words={people(entry.to)} />
@@ -40,7 +51,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         <Meta name="When" words={exactTime(entry.occurredAtUtc)} />
         <Meta name="Subject" words={entry.subject} />
       </dl>
-      <LetterText entry={entry} />
+      <LetterFrame subject={entry.subject} html={entry.html} text={entry.text} />
       <Attachments entry={entry} />
       <footer className={classes.foot}>
         {entry.direction === 'note' || entry.channel !== 'email' || !mayChange ? null : (
@@ -62,7 +73,12 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
   );
 }
 
-const RAW_ENDINGS: Readonly<Record<string, string>> = { email: '.eml', text: '.txt', letter: '.pdf' };
+const RAW_ENDINGS: Readonly<Record<string, string>> = {
+  email: '.eml',
+  text: '.txt',
+  letter: '.pdf',
+  note: '.txt',
+};
 
 const overridden = (code: string): string =>
   noteWords({ code, severity: 'caution', where: { part: 'subject' }, params: {}, remedies: [] }).title.trim();
@@ -74,37 +90,6 @@ function Meta({ name, words }: { readonly name: string; readonly words: string }
       <dt>{name}</dt>
       <dd>{words}</dd>
     </>
-  );
-}
-
-/** Letters are sent in Georgia, which most machines have; where this one has not, our own letter face stands in for it. */
-const FACE = `@font-face{font-family:Georgia;src:local('Georgia'),url(${letterFace})}`;
-
-/**
- * HTML from outside stands in a frame that runs nothing, loads nothing, and is another page's styles to us; it was
- * cleaned on the server besides. Its height follows its content.
- */
-function LetterText({ entry }: { readonly entry: EntryDetail }) {
-  const frame = useRef<HTMLIFrameElement>(null);
-  const dark = useComputedColorScheme('light') === 'dark';
-  if (entry.html === null) return <div className={classes.text}>{entry.text.trim()}</div>;
-  const colours = dark ? 'color:#ebe6d9;background:#1c2926' : 'color:#14302e;background:#fffdf9';
-  const style = `${FACE}body{margin:0;font:16px/1.5 Georgia,serif;overflow-wrap:anywhere;${colours}}${dark ? 'body *{color:inherit!important;background:none!important}' : ''}p{max-width:62ch}`;
-  const fit = (): void => {
-    const element = frame.current;
-    const height = element?.contentDocument?.documentElement.scrollHeight;
-    if (element && height !== undefined) element.style.height = `${height}px`;
-  };
-  return (
-    <iframe
-      ref={frame}
-      key={String(dark)}
-      className={classes.frame}
-      title={`Text of “${entry.subject}”`}
-      sandbox="allow-same-origin allow-popups allow-popups-to-escape-sandbox"
-      srcDoc={`<!doctype html><html lang="en"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; font-src 'self'; style-src 'unsafe-inline'"><style>${style}</style><body>${entry.html}</body></html>`}
-      onLoad={fit}
-    />
   );
 }
 

@@ -77,8 +77,8 @@ const entry = (id: string, conversationId: string, utc: string): EntrySummary =>
   opening: '',
   who: [],
   attachmentNames: [],
-    standing: null,
-    bounced: false,
+  standing: null,
+  bounced: false,
   category: '',
   awaiting: { kind: 'nothing' },
 });

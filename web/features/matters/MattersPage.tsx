@@ -1,7 +1,7 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
+import { useLocation, useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import type { MatterSort } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../app/wording.ts';
@@ -21,6 +21,12 @@ const SORTS: readonly (readonly [sort: MatterSort, label: string])[] = [
 
 const TYPING_MS = 120;
 
+/** What a matter is to be opened for, where somebody comes from a message. */
+const openedWith = (state: unknown): string | undefined =>
+  typeof state === 'object' && state !== null && 'opening' in state && typeof state.opening === 'string'
+    ? state.opening
+    : undefined;
+
 /** All matters, narrowed as one types over reference, title and parties; gone along with the arrow keys. */
 export function MattersPage() {
   const [params, setParams] = useSearchParams();
@@ -33,7 +39,8 @@ export function MattersPage() {
   });
   const matters = data?.pages.flatMap(({ items }) => items) ?? [];
   const [marked, setMarked] = useState(0);
-  const [opening, setOpening] = useState(false);
+  const openingWith = openedWith(useLocation().state);
+  const [opening, setOpening] = useState(openingWith !== undefined);
   const { user } = useOutletContext<Session>();
   const navigate = useNavigate();
   const list = useRef<HTMLDivElement>(null);
@@ -122,6 +129,7 @@ export function MattersPage() {
       </header>
       {opening ? (
         <NewMatter
+          about={openingWith ?? ''}
           onClose={() => {
             setOpening(false);
           }}

@@ -8,11 +8,11 @@ import { useCreateMatterMutation } from './api.ts';
 import classes from './MattersPage.module.css';
 
 /** Opens a matter: its kind and its title are all that is asked; the reference counts on by itself. */
-export function NewMatter({ onClose }: { readonly onClose: () => void }) {
+export function NewMatter({ about, onClose }: { readonly about: string; readonly onClose: () => void }) {
   const navigate = useNavigate();
   const { data: types } = useMatterTypesQuery();
   const [typeId, setTypeId] = useState<string>();
-  const [title, setTitle] = useState('');
+  const [title, setTitle] = useState(about);
   const [create, { error, isLoading }] = useCreateMatterMutation();
   const chosen = typeId ?? types?.items[0]?.id;
   const open = async (): Promise<void> => {

@@ -1,2 +1,3 @@
 export { FindAnything } from './FindAnything.tsx';
 export { MattersPage } from './MattersPage.tsx';
+export { FindMatter } from './FindMatter.tsx';

@@ -1,6 +1,18 @@
 import { NavLink } from 'react-router';
 import { useOutTrayQuery } from './api.ts';
+import { useInTrayQuery } from './inTrayApi.ts';
 import classes from './TrayLink.module.css';
+
+/** The in-tray at the foot of the rail, with how much waits in it. */
+export function InTrayLink() {
+  const { data } = useInTrayQuery();
+  const count = data?.count ?? 0;
+  return (
+    <NavLink to="/in" className={classes.tray ?? ''} aria-label={`In-tray: ${count}`}>
+      In <b>{count}</b>
+    </NavLink>
+  );
+}
 
 /** The out-tray at the foot of the rail, with how much lies in it and whether something wants a person. */
 export function TrayLink() {

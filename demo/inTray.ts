@@ -1,0 +1,113 @@
+import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
+import { planMessage } from '../core/mime/plan.ts';
+import type { BlobStore } from '../server/blobs/blobStore.ts';
+import { readConfig } from '../server/config.ts';
+import { changeFeed } from '../server/events/changeFeed.ts';
+import { receiveMail } from '../server/incoming/receiveMail.ts';
+import type { Office } from '../server/office.ts';
+import { assemble } from '../server/outgoing/assemble.ts';
+import type { Database } from '../server/repositories/database.ts';
+import { programCache } from '../server/usecases/programCache.ts';
+import type { NewMatter } from '../server/repositories/matters.ts';
+
+interface Letter {
+  readonly from: { readonly name: string; readonly address: string };
+  readonly subject: string;
+  readonly text: string;
+  readonly hoursAgo: number;
+}
+
+const HOUR_MS = 3_600_000;
+const OFFICE = { name: 'Tidewell & Roe', address: 'office@tidewell-roe.example', roles: [] };
+
+/** What lies in the in-tray: some that could belong to several matters, one that names one, and some of nobody's. */
+function letters(matters: readonly NewMatter[]): readonly Letter[] {
+  const parties = matters.flatMap(({ parties: all }) => all);
+  const holder = (role: string) => {
+    const counts = new Map<string, number>();
+    for (const { role: held, contact } of parties)
+      if (held === role) counts.set(contact.id, (counts.get(contact.id) ?? 0) + 1);
+    const [most] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? [];
+    const contact = parties.find((one) => one.contact.id === most)?.contact;
+    const address = contact?.addresses.find(({ kind }) => kind === 'email')?.value;
+    return contact && address !== undefined ? { name: contact.name, address } : undefined;
+  };
+  const broker = holder('broker') ?? holder('insurer');
+  const owner = holder('owner');
+  const named = matters[3];
+  return [
+    ...(broker
+      ? [
+          {
+            from: broker,
+            subject: 'Tuesday, if it suits',
+            text: 'Dear all,\n\nCould somebody call me on Tuesday? There are two things I would rather not put in writing.',
+            hoursAgo: 3,
+          },
+          {
+            from: broker,
+            subject: `${named?.title.split(',')[0] ?? 'The boat'}: the sails`,
+            text: 'The sails are with the loft until the end of the month. Does that hold you up?',
+            hoursAgo: 5,
+          },
+        ]
+      : []),
+    ...(owner
+      ? [
+          {
+            from: owner,
+            subject: 'Another boat',
+            text: 'We are thinking of buying a second one, Little Auk, and would like you to look her over first. When could you?',
+            hoursAgo: 20,
+          },
+        ]
+      : []),
+    {
+      from: { name: 'Hesper Dunmore', address: 'hesper@dunmore-family.example' },
+      subject: `Fwd: what we found on board`,
+      text: `My brother passed this on and says you would know what to do.\n\n-----Original Message-----\nFrom: Tidewell & Roe\nOur reference ${matters[1]?.reference ?? ''}\n\nHere is what we found on board.`,
+      hoursAgo: 26,
+    },
+    {
+      from: { name: 'Ottoline Graves', address: 'o.graves@brackwater.example' },
+      subject: 'Would you survey a boat for us?',
+      text: 'We found your name with the harbour master. She is a wooden ketch of 1962 and lies at Ness Quay. What would it cost, and when could you come?',
+      hoursAgo: 44,
+    },
+  ];
+}
+
+/** Lays letters into the in-tray the way they would come: read, matched, and left where nothing is sure. */
+export async function fillInTray(
+  db: Database,
+  blobs: BlobStore,
+  matters: readonly NewMatter[],
+  nowUtc: number,
+): Promise<void> {
+  for (const { from, subject, text, hoursAgo } of letters(matters)) {
+    const atUtc = nowUtc - hoursAgo * HOUR_MS;
+    const office: Office = {
+      config: readConfig({}),
+      db,
+      blobs,
+      changes: changeFeed(),
+      programs: programCache(),
+      press: { set: () => Promise.reject(new Error('no letters here')), close: () => Promise.resolve() },
+      log: pino({ level: 'silent' }),
+      now: () => atUtc,
+      newId: randomUUID,
+      wakeRunner: () => undefined,
+    };
+    const plan = planMessage({
+      messageId: `<${subject.length}.${hoursAgo}@${from.address.split('@')[1] ?? 'mail.example'}>`,
+      dateUtc: atUtc,
+      from,
+      recipients: { to: [OFFICE], cc: [], bcc: [] },
+      letter: { subject, text: `${text}\n\n${from.name}\n`, html: '', open: [] },
+      references: [],
+      attachments: [],
+    });
+    await receiveMail(office, { bytes: await assemble(plan, blobs), source: 'mailbox', deliveredTo: [] });
+  }
+}
