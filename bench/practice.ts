@@ -13,6 +13,7 @@ import { openDatabase } from '../server/repositories/database.ts';
 import { listMatters } from '../server/repositories/matters.ts';
 import { findPerson } from '../server/repositories/people.ts';
 import type { Account } from '../server/repositories/people.ts';
+import { longJobs } from '../server/usecases/exports.ts';
 import { programCache } from '../server/usecases/programCache.ts';
 
 /** The demo practice in a scratch folder, removed when the work is done. */
@@ -27,6 +28,7 @@ export async function withPractice<T>(work: (office: Office) => Promise<T>): Pro
     changes: changeFeed(),
     programs: programCache(),
     // On this thread: what a letter says is asked here, not where it is set.
+    long: longJobs(),
     press: { set: letterPdf, close: () => Promise.resolve() },
     log: pino({ level: 'silent' }),
     now: Date.now,

@@ -8,6 +8,7 @@ import { receiveMail } from '../server/incoming/receiveMail.ts';
 import type { Office } from '../server/office.ts';
 import { assemble } from '../server/outgoing/assemble.ts';
 import type { Database } from '../server/repositories/database.ts';
+import { longJobs } from '../server/usecases/exports.ts';
 import { programCache } from '../server/usecases/programCache.ts';
 import type { NewMatter } from '../server/repositories/matters.ts';
 
@@ -93,6 +94,7 @@ export async function fillInTray(
       blobs,
       changes: changeFeed(),
       programs: programCache(),
+      long: longJobs(),
       press: { set: () => Promise.reject(new Error('no letters here')), close: () => Promise.resolve() },
       log: pino({ level: 'silent' }),
       now: () => atUtc,

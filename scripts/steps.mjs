@@ -98,6 +98,8 @@ export function build() {
 }
 
 export const builtServer = join(root, 'dist', 'server', 'main.js');
+export const builtVerify = join(root, 'dist', 'server', 'verify.js');
+export const builtArchive = join(root, 'dist', 'server', 'archive.js');
 export const builtWeb = join(root, 'dist', 'web');
 export const builtMailHost = join(root, 'dist', 'standins', 'mailHost.js');
 export const builtDemo = join(root, 'dist', 'demo', 'main.js');

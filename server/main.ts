@@ -19,6 +19,7 @@ import { smtpTransport } from './outgoing/smtpTransport.ts';
 import { textTransport } from './outgoing/textTransport.ts';
 import { openDatabase } from './repositories/database.ts';
 import { ensureFirstPerson } from './usecases/firstPerson.ts';
+import { longJobs } from './usecases/exports.ts';
 import { programCache } from './usecases/programCache.ts';
 import { letterPress } from './workers/letterPress.ts';
 
@@ -38,6 +39,7 @@ async function start(config: Config): Promise<void> {
     blobs: blobStore(join(config.dataFolder, 'blobs')),
     changes: changeFeed(),
     programs: programCache(),
+    long: longJobs(),
     press: letterPress(Math.min(availableParallelism(), MAX_PRESS_THREADS)),
     log,
     now: Date.now,

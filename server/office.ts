@@ -3,6 +3,7 @@ import type { BlobStore } from './blobs/blobStore.ts';
 import type { Config } from './config.ts';
 import type { ChangeFeed } from './events/changeFeed.ts';
 import type { Database } from './repositories/database.ts';
+import type { LongJobs } from './usecases/exports.ts';
 import type { ProgramCache } from './usecases/programCache.ts';
 import type { LetterPress } from './workers/letterPress.ts';
 
@@ -14,6 +15,7 @@ export interface Office {
   readonly changes: ChangeFeed;
   readonly programs: ProgramCache;
   readonly press: LetterPress;
+  readonly long: LongJobs;
   readonly log: Logger;
   /** Milliseconds since 1970; the one clock, so that tests can set it. */
   readonly now: () => number;

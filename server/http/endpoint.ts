@@ -28,6 +28,8 @@ export interface Endpoint {
   readonly answers: TSchema | string;
   /** Whether somebody must be signed in; only signing in itself is open. */
   readonly open?: boolean;
+  /** Changes nothing of the practice, whatever its method: readers may use it. */
+  readonly reading?: true;
   /** Whether its body is a form with files. */
   readonly uploads?: true;
   readonly handle: (call: Call<unknown, unknown, unknown>) => Promise<unknown>;

@@ -6,6 +6,7 @@ const PROBLEMS = {
   signInRefused: [401, 'Name or password is not right'],
   foreignOrigin: [403, 'The request comes from another site'],
   foreignHost: [403, 'The server is not known under this name'],
+  notYours: [403, 'This person may not do that'],
   readOnly: [403, 'This person may read, not change'],
   notFound: [404, 'There is no such thing here'],
   draftChanged: [409, 'The draft has been changed elsewhere'],

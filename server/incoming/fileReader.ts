@@ -1,7 +1,8 @@
 import type { Office } from '../office.ts';
 import { addFileWords, nextUnreadFile } from '../repositories/searchEntries.ts';
 import type { UnreadFile } from '../repositories/searchEntries.ts';
-import { startThread } from '../workers/thread.ts';
+import type { FileToRead } from '../workers/fileWordsWorker.ts';
+import { pool } from '../workers/pool.ts';
 
 /** A file that takes longer, or more memory, is found by its name alone. */
 const MAX_MS = 20_000;
@@ -20,11 +21,18 @@ export interface FileReader {
 export function startFileReader(office: Office): FileReader {
   let stopped = false;
   let running: Promise<void> | undefined;
+  const thread = pool<FileToRead, string>('fileWordsWorker', {
+    threads: 1,
+    maxMs: MAX_MS,
+    maxThreadMb: MAX_THREAD_MB,
+  });
+  const read = async ({ blob, mediaType }: UnreadFile): Promise<string> =>
+    thread.run({ bytes: new Uint8Array(await office.blobs.get(blob)), mediaType });
   const run = async (): Promise<void> => {
     for (;;) {
       const file = stopped ? undefined : await nextUnreadFile(office.db);
       if (!file) return;
-      const words = await wordsOf(office, file).catch((error: unknown) => {
+      const words = await read(file).catch((error: unknown) => {
         office.log.warn({ err: error, blob: file.blob }, 'a file could not be read for its words');
         return '';
       });
@@ -51,31 +59,7 @@ export function startFileReader(office: Office): FileReader {
       stopped = true;
       unlisten();
       await running;
+      await thread.close();
     },
   };
-}
-
-async function wordsOf(office: Office, { blob, mediaType }: UnreadFile): Promise<string> {
-  const bytes = await office.blobs.get(blob);
-  const thread = startThread('fileWordsWorker', {
-    workerData: { bytes: new Uint8Array(bytes), mediaType },
-    resourceLimits: { maxOldGenerationSizeMb: MAX_THREAD_MB },
-  });
-  try {
-    return await new Promise<string>((resolve, reject) => {
-      const late = setTimeout(() => {
-        reject(new Error('it took too long'));
-      }, MAX_MS);
-      thread.once('message', (words: string) => {
-        clearTimeout(late);
-        resolve(words);
-      });
-      thread.once('error', (error) => {
-        clearTimeout(late);
-        reject(error instanceof Error ? error : new Error(String(error)));
-      });
-    });
-  } finally {
-    await thread.terminate();
-  }
 }

@@ -17,6 +17,7 @@ import type { Transport } from '../outgoing/transport.ts';
 import { listDue, listSending } from '../repositories/messages.ts';
 import { openDatabase } from '../repositories/database.ts';
 import { readSettings, writeSettings } from '../repositories/settings.ts';
+import { longJobs } from '../usecases/exports.ts';
 import { programCache } from '../usecases/programCache.ts';
 
 /** A Tuesday morning; the demo's days are counted from it. */
@@ -44,6 +45,7 @@ export async function openOffice(
     changes: changeFeed(),
     programs: programCache(),
     // On this thread: what a letter says is asked here, not where it is set.
+    long: longJobs(),
     press: { set: letterPdf, close: () => Promise.resolve() },
     log: pino({ level: 'silent' }),
     now: () => NOW,

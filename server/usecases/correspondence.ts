@@ -5,7 +5,12 @@ import { awaiting } from '../../core/correspondence/answers.ts';
 import { notFound } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
 import { findEntry, listEntries, standingsOf } from '../repositories/correspondence.ts';
-import type { EntryAttachment, EntryListItem, Standing } from '../repositories/correspondence.ts';
+import type {
+  EntryAttachment,
+  EntryListItem,
+  Standing,
+  StoredEntry,
+} from '../repositories/correspondence.ts';
 import { deliveryReportsOf } from '../repositories/deliveryReports.ts';
 import { findMessage } from '../repositories/messages.ts';
 import { findMatter, isVisible } from '../repositories/matters.ts';
@@ -119,9 +124,9 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
 }
 
 /** What an entry says: read from its message, or, of a printed letter, from the words it was set from. */
-async function wordsOf(
+export async function wordsOf(
   office: Office,
-  entry: EntryListItem,
+  entry: StoredEntry,
 ): Promise<{ readonly html: string | null; readonly text: string }> {
   const bytes = await office.blobs.get(entry.rawBlob);
   switch (entry.channel) {

@@ -42,7 +42,7 @@ export async function searchCorrespondence(
   };
 }
 
-async function readSearch(office: Office, person: Account, query: SearchQuery): Promise<Search> {
+export async function readSearch(office: Office, person: Account, query: SearchQuery): Promise<Search> {
   const { words = '', who = '', direction, channel, category, withFile, matterId } = query;
   if (matterId !== undefined && !(await isVisible(office.db, matterId, person.id))) throw notFound('matter');
   const { timeZone } = await readSettings(office.db);

@@ -1,6 +1,6 @@
-import { parentPort, workerData } from 'node:worker_threads';
 import mammoth from 'mammoth';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { answerOrders } from './answerOrders.ts';
 
 /** What a thread is given to read. */
 export interface FileToRead {
@@ -31,5 +31,7 @@ async function wordsOf({ bytes, mediaType }: FileToRead): Promise<string> {
   return (await mammoth.extractRawText({ buffer: Buffer.from(bytes) })).value;
 }
 
-const words = await wordsOf(workerData as FileToRead);
-parentPort?.postMessage(words.replace(/\s+/g, ' ').trim().slice(0, MAX_CHARS));
+answerOrders(async (file: FileToRead) => {
+  const words = await wordsOf(file);
+  return words.replace(/\s+/g, ' ').trim().slice(0, MAX_CHARS);
+});

@@ -1,10 +1,6 @@
-import { parentPort } from 'node:worker_threads';
 import { letterPdf } from '../letters/letterPdf.ts';
 import type { LetterSheet } from '../letters/letterPdf.ts';
-
-/** What a thread answers: the letter, or why it could not be set. */
-export type LetterAnswer =
-  { readonly bytes: Uint8Array; readonly missing: readonly string[] } | { readonly failed: string };
+import { answerOrders } from './answerOrders.ts';
 
 /** Buffers arrive as plain bytes; pictures are made buffers again. */
 const received = (sheet: LetterSheet): LetterSheet => ({
@@ -17,9 +13,4 @@ const received = (sheet: LetterSheet): LetterSheet => ({
   ),
 });
 
-parentPort?.on('message', (sheet: LetterSheet) => {
-  void letterPdf(received(sheet)).then(
-    ({ bytes, missing }) => parentPort?.postMessage({ bytes, missing } satisfies LetterAnswer),
-    (error: unknown) => parentPort?.postMessage({ failed: String(error) } satisfies LetterAnswer),
-  );
-});
+answerOrders((sheet: LetterSheet) => letterPdf(received(sheet)));

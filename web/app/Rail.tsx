@@ -1,4 +1,11 @@
-import { IconBuilding, IconCalendar, IconFileText, IconFolder, IconUsers } from '@tabler/icons-react';
+import {
+  IconBuilding,
+  IconCalendar,
+  IconMessages,
+  IconFileText,
+  IconFolder,
+  IconUsers,
+} from '@tabler/icons-react';
 import { NavLink } from 'react-router';
 import { InTrayLink, TrayLink } from '../features/trays/index.ts';
 import classes from './Rail.module.css';
@@ -27,6 +34,10 @@ export function Rail() {
       <NavLink to="/matters" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
         <IconFolder size={20} stroke={1.5} aria-hidden="true" />
         Matters
+      </NavLink>
+      <NavLink to="/correspondence" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
+        <IconMessages size={20} stroke={1.5} aria-hidden="true" />
+        Correspondence
       </NavLink>
       <NavLink to="/templates" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
         <IconFileText size={20} stroke={1.5} aria-hidden="true" />

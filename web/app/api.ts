@@ -16,6 +16,7 @@ export const api = createApi({
     'Today',
     'Calendar',
     'Search',
+    'SavedSearches',
     'Entry',
     'Templates',
     'Template',

@@ -3,6 +3,7 @@ import { MatterPage, TablePane } from '../features/matter/index.ts';
 import { ContactPage, DirectoryPage } from '../features/directory/index.ts';
 import { MatterTypePage, PracticePage } from '../features/practice/index.ts';
 import { MattersPage } from '../features/matters/index.ts';
+import { CorrespondencePage } from '../features/correspondence/index.ts';
 import { TodayPage } from '../features/today/index.ts';
 import { InTrayPage, OutTrayPage } from '../features/trays/index.ts';
 import { ShelfPane } from '../features/shelf/index.ts';
@@ -53,6 +54,7 @@ export const router = createBrowserRouter([
       { path: 'practice', element: <PracticePage /> },
       { path: 'practice/kinds/new', element: <MatterTypePage /> },
       { path: 'practice/kinds/:typeId', element: <MatterTypePage /> },
+      { path: 'correspondence', element: <CorrespondencePage /> },
       { path: 'in', element: <InTrayPage /> },
       { path: 'out', element: <OutTrayPage /> },
       { path: '*', element: <FaultPage /> },
