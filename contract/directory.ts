@@ -34,6 +34,8 @@ export const ContactJson = Type.Object(
     coupleWithId: Type.Union([Id, Type.Null()]),
     coupleGreeting: Words,
     note: Type.String({ maxLength: 4_000 }),
+    /** What they write is filed by itself wherever it likely belongs, or never. */
+    filingRule: Type.Optional(Type.Enum(['usual', 'always', 'never'])),
     addresses: Type.Array(AddressJson, { maxItems: 40 }),
   },
   { additionalProperties: false },

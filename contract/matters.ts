@@ -78,6 +78,8 @@ export const MatterDetail = Type.Object({
   stage: Type.String(),
   responsible: Type.String(),
   restricted: Type.Boolean(),
+  /** What is copied to it is filed here; null where no mail arrives for it. */
+  filingAddress: Type.Union([Type.String(), Type.Null()]),
   parties: Type.Array(PartyView),
   values: Type.Array(LabelledValue),
   documents: Type.Array(DocumentView),

@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { Id, Instant, page } from './common.ts';
+import { DateText, Id, Instant, page } from './common.ts';
 
 /** The most recipients of one line: more is a round, not a letter. */
 export const MAX_RECIPIENTS = 100;
@@ -115,6 +115,12 @@ export const Segments = Type.Object({
   because: Type.Optional(Type.String()),
 });
 
+const WallTime = Type.Object({
+  date: DateText,
+  hour: Type.Integer({ minimum: 0, maximum: 23 }),
+  minute: Type.Integer({ minimum: 0, maximum: 59 }),
+});
+
 export const Message = Type.Object({
   id: Id,
   channel: Channel,
@@ -139,6 +145,8 @@ export const Message = Type.Object({
   /** Of a text message. */
   segments: Type.Union([Segments, Type.Null()]),
   /** What sending does on the matter besides, in words. */
+  /** Times within working hours that it may be sent at, on the practice’s own clock. */
+  laterAt: Type.Array(WallTime),
   after: Type.Object({
     followUpDays: Type.Optional(Type.Integer()),
     followUp: Type.Optional(Type.String()),
@@ -247,6 +255,8 @@ export const SendMessage = Type.Object(
   {
     acknowledged: Type.Optional(Type.Array(Type.String({ maxLength: 80 }), { maxItems: 100 })),
     sendAt: Type.Optional(Type.String({ format: 'date-time' })),
+    /** A time on the practice’s own clock; daylight saving is the server’s affair. */
+    sendOn: Type.Optional(WallTime),
     holdSeconds: Type.Optional(Type.Integer({ minimum: 0, maximum: MAX_HOLD_SECONDS })),
   },
   { additionalProperties: false },

@@ -30,6 +30,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   maxMessageBytes: 25_000_000,
   cautionsOff: DEFAULT_SETTINGS.cautionsOff,
   repeatDays: DEFAULT_SETTINGS.repeatDays,
+  workingHours: DEFAULT_SETTINGS.workingHours,
   fileFrom: DEFAULT_SETTINGS.fileFrom,
   keepFiles: DEFAULT_SETTINGS.keepFiles,
   moreAddresses: ['accounts@tidewell-roe.example'],

@@ -21,6 +21,8 @@ interface ContactBase {
   /** BCP 47 tag of the language they write in: `nb`, `en-GB`. */
   readonly language?: string;
   readonly note?: string;
+  /** Whether what they write is filed by itself wherever it likely belongs, or never; as sure as usual where it is not said. */
+  readonly filingRule?: 'always' | 'never';
   /** A greeting in the contact's own wording, used whole instead of the formal one: `Dear Captain`. */
   readonly ownFormalGreeting?: string;
   readonly ownFamiliarGreeting?: string;

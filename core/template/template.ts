@@ -66,6 +66,8 @@ export interface Conduct extends Pick<TemplateContent, 'plain' | 'sender' | 'rep
   readonly answersAll?: true;
   /** The message it was split from: what happens after sending happens once, with that one. */
   readonly copyOf?: string;
+  /** The entry whose last recipients it goes to: those the host put off when it took the message for the others. */
+  readonly remainderOf?: string;
   /** The follow-up it deals with: done once it is sent. */
   readonly followUpId?: string;
   /** Addresses that its template always writes to. */

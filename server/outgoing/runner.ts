@@ -4,7 +4,8 @@ import type { Office } from '../office.ts';
 import { listDue, listSending, nextDue } from '../repositories/messages.ts';
 import type { StoredMessage } from '../repositories/messages.ts';
 import { MovedMeanwhile, advance } from './advance.ts';
-import { recordSent } from './fileSent.ts';
+import { recordSent, tellFailed } from './fileSent.ts';
+import { learnHostLimit } from '../repositories/settings.ts';
 import { ATTEMPT_LIMIT_MS } from './transport.ts';
 import type { Attempt, Transports } from './transport.ts';
 
@@ -171,11 +172,16 @@ async function attempt(
 async function recordAttempt(
   office: Office,
   message: StoredMessage,
-  { outcome, refusals }: Attempt,
+  { outcome, refusals, putOff = [], hostLimitBytes }: Attempt,
   attempts: number,
 ): Promise<void> {
   office.log.info({ messageId: message.id, outcome: outcome.kind, attempts }, 'attempt');
-  if (outcome.kind === 'accepted') return recordSent(office, message, refusals);
+  if (hostLimitBytes !== undefined) await learnHostLimit(office.db, hostLimitBytes);
+  if (outcome.kind === 'accepted') return recordSent(office, message, refusals, null, putOff);
   const to = afterAttempt(outcome, attempts, office.now(), office.config.retryScale);
-  await advance(office, message, { to, personId: null });
+  await advance(office, message, {
+    to,
+    personId: null,
+    ...(to.kind === 'failed' ? { along: (tx) => tellFailed(office, tx, message, to.reply) } : {}),
+  });
 }

@@ -2,7 +2,8 @@ import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
 import type { SMTPServerOptions } from 'smtp-server';
 import { afterEach, describe, expect, it } from 'vitest';
-import { smtpTransport } from './smtpTransport.ts';
+import type { SmtpSettings } from '../config.ts';
+import { hostFor, smtpTransport } from './smtpTransport.ts';
 
 const servers: SMTPServer[] = [];
 afterEach(async () => {
@@ -18,7 +19,17 @@ afterEach(async () => {
   );
 });
 
-async function hostWith(options: SMTPServerOptions) {
+const HOST: SmtpSettings = {
+  host: '127.0.0.1',
+  port: 1,
+  security: 'offered',
+  user: undefined,
+  password: undefined,
+  carries: [],
+  perMinute: undefined,
+};
+
+async function hostWith(options: SMTPServerOptions, security: SmtpSettings['security'] = 'offered') {
   const server = new SMTPServer({
     authOptional: true,
     disabledCommands: ['STARTTLS', 'AUTH'],
@@ -31,7 +42,7 @@ async function hostWith(options: SMTPServerOptions) {
     server.listen(0, '127.0.0.1', done);
   });
   const { port } = server.server.address() as AddressInfo;
-  return smtpTransport({ host: '127.0.0.1', port, secure: false, user: undefined, password: undefined });
+  return smtpTransport([{ ...HOST, port, security }]);
 }
 
 const BYTES = Buffer.from('Subject: dots\r\n\r\n.\r\n..two\r\nplain\r\n', 'latin1');
@@ -68,7 +79,7 @@ describe('the SMTP transport', () => {
       expect(got).toEqual([]);
       begun = true;
     });
-    expect(attempt).toEqual({ outcome: { kind: 'accepted' }, refusals: [] });
+    expect(attempt).toMatchObject({ outcome: { kind: 'accepted' }, refusals: [], putOff: [] });
     expect(got[0]?.equals(BYTES)).toBe(true);
     expect(begunBeforeData).toBeDefined();
   });
@@ -86,6 +97,80 @@ describe('the SMTP transport', () => {
     const { outcome, refusals } = await transport.send(envelope, BYTES, () => Promise.resolve());
     expect(outcome).toEqual({ kind: 'accepted' });
     expect(refusals).toEqual([{ address: 'a@x.example', reply: '550 5.1.1 no such mailbox' }]);
+  });
+
+  it('tells whom the host put off from whom it refused', async () => {
+    const transport = await hostWith({
+      size: 5_000_000,
+      onRcptTo: ({ address }, _session, done) => {
+        done(address.startsWith('a@') ? reply(450, '4.2.0 greylisted') : null);
+      },
+      onData: (stream, _session, done) =>
+        void collect(stream).then(() => {
+          done();
+        }),
+    });
+    const attempt = await transport.send(envelope, BYTES, () => Promise.resolve());
+    expect(attempt).toEqual({
+      outcome: { kind: 'accepted' },
+      refusals: [],
+      putOff: [{ address: 'a@x.example', reply: '450 4.2.0 greylisted' }],
+      // What the host says it takes (RFC 1870) is learnt.
+      hostLimitBytes: 5_000_000,
+    });
+  });
+
+  it.each([
+    ['starttls', { disabledCommands: ['AUTH'] }],
+    ['implicit', { secure: true, disabledCommands: ['AUTH'] }],
+  ] as const)(
+    'under %s it hands nothing to a host that nobody vouches for, and says so',
+    async (security, options) => {
+      let got = false;
+      const onData: SMTPServerOptions['onData'] = (stream, _session, done) => {
+        got = true;
+        void collect(stream).then(() => {
+          done();
+        });
+      };
+      const transport = await hostWith({ ...options, disabledCommands: ['AUTH'], onData }, security);
+      const { outcome } = await transport.send(envelope, BYTES, () => Promise.resolve());
+      expect(outcome).toEqual({ kind: 'later', reply: expect.stringContaining('certificate') });
+      expect(got).toBe(false);
+    },
+  );
+
+  it('that is to be talked to under TLS is not talked to without', async () => {
+    const transport = await hostWith({}, 'starttls');
+    expect((await transport.send(envelope, BYTES, () => Promise.resolve())).outcome.kind).not.toBe(
+      'accepted',
+    );
+  });
+
+  it('is the one named for a sender, or for their domain, or else the first', () => {
+    const [accounts, domain] = [
+      { ...HOST, host: 'a', carries: ['accounts@x.example'] },
+      { ...HOST, host: 'b', carries: ['@x.example'] },
+    ];
+    const hosts = [HOST, accounts, domain];
+    expect(hostFor(hosts, 'Accounts@x.example').host).toBe('a');
+    expect(hostFor(hosts, 'maud@x.example').host).toBe('b');
+    expect(hostFor(hosts, 'maud@y.example').host).toBe('127.0.0.1');
+  });
+
+  it('is given no more in a minute than it takes', async () => {
+    const times: number[] = [];
+    const onData: SMTPServerOptions['onData'] = (stream, _session, done) => {
+      times.push(Date.now());
+      void collect(stream).then(() => {
+        done();
+      });
+    };
+    await hostWith({ onData });
+    const { port } = servers.at(-1)?.server.address() as AddressInfo;
+    const slow = smtpTransport([{ ...HOST, port, perMinute: 300 }]);
+    await Promise.all([1, 2, 3].map(() => slow.send(envelope, BYTES, () => Promise.resolve())));
+    expect((times.at(-1) ?? 0) - (times[0] ?? 0)).toBeGreaterThanOrEqual(380);
   });
 
   it.each([
@@ -128,13 +213,7 @@ describe('the SMTP transport', () => {
   });
 
   it('tries later when nobody answers, or when it could not note that data begins', async () => {
-    const nobody = smtpTransport({
-      host: '127.0.0.1',
-      port: 1,
-      secure: false,
-      user: undefined,
-      password: undefined,
-    });
+    const nobody = smtpTransport([HOST]);
     expect((await nobody.send(envelope, BYTES, () => Promise.resolve())).outcome.kind).toBe('later');
     const got: Buffer[] = [];
     const host = await hostWith({

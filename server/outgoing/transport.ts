@@ -15,10 +15,21 @@ export interface Envelope {
   readonly subject: string;
 }
 
-/** How an attempt ended, and whom the host refused where it took the rest. */
+export interface Refusal {
+  readonly address: string;
+  /** The host’s own words. */
+  readonly reply: string;
+}
+
+/** How an attempt ended, and whom the host left out where it took the rest. */
 export interface Attempt {
   readonly outcome: AttemptOutcome;
-  readonly refusals: readonly { readonly address: string; readonly reply: string }[];
+  /** Refused for good. */
+  readonly refusals: readonly Refusal[];
+  /** Put off: worth another try, for these alone (RFC 5321 §4.2.1). */
+  readonly putOff?: readonly Refusal[];
+  /** The most the host takes for one message, where it said so (RFC 1870). */
+  readonly hostLimitBytes?: number;
 }
 
 export interface Transport {

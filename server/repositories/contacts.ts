@@ -23,6 +23,7 @@ interface ContactRow {
   suffix: string | null;
   language: string | null;
   note: string | null;
+  filing_rule: 'always' | 'never' | null;
   merged_into_id: string | null;
   revision: number;
 }
@@ -58,6 +59,7 @@ function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
     ...present('ownFamiliarGreeting', row.own_familiar_greeting),
     ...present('language', row.language),
     ...present('note', row.note),
+    ...(row.filing_rule === null ? {} : { filingRule: row.filing_rule }),
   };
   if (row.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -117,6 +119,7 @@ const contactColumns = (contact: Contact) => {
     position: person?.position ?? null,
     language: contact.language ?? null,
     note: contact.note ?? null,
+    filing_rule: contact.filingRule ?? null,
     do_not_write_to: contact.doNotWriteTo ? 1 : 0,
     own_formal_greeting: contact.ownFormalGreeting ?? null,
     own_familiar_greeting: contact.ownFamiliarGreeting ?? null,

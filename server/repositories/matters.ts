@@ -294,6 +294,11 @@ export function namesToGuard({ type, facts, parties }: MatterRecord): readonly s
   return subject?.kind === 'text' ? [subject.text, ...people] : people;
 }
 
+export async function filingTokenOf(db: Database, matterId: string): Promise<string> {
+  const row = await db('matters').where({ id: matterId }).first<{ filing_token: string }>('filing_token');
+  return row.filing_token;
+}
+
 /** Whether one of these tokens of filing addresses is a matter’s. */
 export async function tokensKnown(db: Database, tokens: readonly string[]): Promise<boolean> {
   if (tokens.length === 0) return false;

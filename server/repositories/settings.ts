@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import type { WorkingHours } from '../../core/dates/sendTimes.ts';
 import type { WorkingCalendar } from '../../core/dates/workingDays.ts';
 import type { Practice } from '../../core/model/matter.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
@@ -24,6 +25,8 @@ export interface PracticeSettings {
   readonly cautionsOff: readonly string[];
   /** The same template to the same person within so many days is pointed out; 0 never does. */
   readonly repeatDays: number;
+  /** When the practice works, as minutes after midnight on its own clock. */
+  readonly workingHours: WorkingHours;
   /** How sure the application must be to file what came in by itself, 0.5–1. */
   readonly fileFrom: number;
   /** Whether files become documents of the matter, or stay with their entry alone. */
@@ -52,6 +55,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   maxMessageBytes: 25_000_000,
   cautionsOff: [],
   repeatDays: 5,
+  workingHours: { fromMinute: 510, untilMinute: 1050 },
   fileFrom: 0.97,
   keepFiles: { received: true, sent: false },
   moreAddresses: [],
@@ -59,8 +63,17 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
 };
 
 export async function readSettings(db: Database): Promise<PracticeSettings> {
-  const row = await db<{ key: string; value: string }>('settings').where({ key: KEY }).first();
-  return row ? { ...DEFAULT_SETTINGS, ...fromJson<Partial<PracticeSettings>>(row.value) } : DEFAULT_SETTINGS;
+  const rows = await db<{ key: string; value: string }>('settings').whereIn('key', [KEY, HOST_LIMIT_KEY]);
+  const valueOf = (key: string): unknown => {
+    const row = rows.find((one) => one.key === key);
+    return row && fromJson<unknown>(row.value);
+  };
+  const settings = { ...DEFAULT_SETTINGS, ...(valueOf(KEY) as Partial<PracticeSettings> | undefined) };
+  const learnt = valueOf(HOST_LIMIT_KEY);
+  // What the host says it takes holds, whatever was thought before; a smaller limit of the practice’s own holds too.
+  return typeof learnt === 'number'
+    ? { ...settings, maxMessageBytes: Math.min(settings.maxMessageBytes, learnt) }
+    : settings;
 }
 
 export async function writeSettings(db: Database, settings: PracticeSettings): Promise<void> {
@@ -83,4 +96,14 @@ export async function sessionSecret(db: Database): Promise<string> {
   await db('settings').insert({ key: SECRET_KEY, value: made }).onConflict('key').ignore();
   const row = await db('settings').where({ key: SECRET_KEY }).first<{ value: string }>('value');
   return fromJson<string>(row.value);
+}
+
+const HOST_LIMIT_KEY = 'hostLimitBytes';
+
+/** Keeps what the mail host says it takes for one message. */
+export async function learnHostLimit(db: Database, bytes: number): Promise<void> {
+  await db('settings')
+    .insert({ key: HOST_LIMIT_KEY, value: JSON.stringify(bytes) })
+    .onConflict('key')
+    .merge();
 }

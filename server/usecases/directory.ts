@@ -210,6 +210,7 @@ function toJson(contact: Contact): ContactJson {
     coupleWithId: person?.couple?.withId ?? null,
     coupleGreeting: person?.couple?.greeting ?? '',
     note: contact.note ?? '',
+    ...(contact.filingRule === undefined ? {} : { filingRule: contact.filingRule }),
     addresses: contact.addresses.map((address) => ({ ...address })),
   };
 }
@@ -232,6 +233,7 @@ function fromJson(id: string, json: ContactJson): Contact {
     doNotWriteTo: json.doNotWriteTo,
     ...present('language', json.language),
     ...(json.note.trim() === '' ? {} : { note: json.note.trim() }),
+    ...(json.filingRule === 'always' || json.filingRule === 'never' ? { filingRule: json.filingRule } : {}),
     ...present('ownFormalGreeting', json.ownFormalGreeting),
     ...present('ownFamiliarGreeting', json.ownFamiliarGreeting),
   };

@@ -10,10 +10,11 @@ import { fieldsOf } from '../../core/template/fieldCatalogue.ts';
 import { writeValue } from '../../core/values/writeValue.ts';
 import { notFound } from '../http/httpProblem.ts';
 import { insertAuditEvent } from '../repositories/audit.ts';
+import { filingAddressOf } from '../incoming/filingAddress.ts';
 import type { Office } from '../office.ts';
 import { entryTimes } from '../repositories/correspondence.ts';
 import { openFollowUps } from '../repositories/followUps.ts';
-import { findMatter, listMatters, markDocument } from '../repositories/matters.ts';
+import { filingTokenOf, findMatter, listMatters, markDocument } from '../repositories/matters.ts';
 import type { StoredDocument, StoredMatter } from '../repositories/matters.ts';
 import { listDraftsOnMatter } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
@@ -66,6 +67,10 @@ export async function openMatter(office: Office, person: Account, id: string): P
     stage: matter.type.stages.find(({ key }) => key === matter.stage)?.label ?? '',
     responsible: matter.responsible.name,
     restricted: matter.restricted,
+    filingAddress:
+      settings.filingDomain === ''
+        ? null
+        : filingAddressOf(matter.reference, await filingTokenOf(office.db, matter.id), settings.filingDomain),
     parties: matter.parties.map((party) => viewParty(party, matter)),
     values: viewValues(matter, reader),
     documents: matter.documents.map(viewDocument),

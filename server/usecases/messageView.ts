@@ -5,12 +5,15 @@ import { countSegments } from '../../core/channels/segments.ts';
 import type { Conduct } from '../../core/template/template.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { MessageState } from '../../core/model/message.ts';
+import { sendTimes } from '../../core/dates/sendTimes.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { writeAnswer } from '../../core/template/blanks.ts';
 import type { InlineNode } from '../../core/template/document.ts';
 import type { Office } from '../office.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import type { MessageListItem } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
+import { calendarOf } from '../repositories/settings.ts';
 import { findVersion } from '../repositories/templates.ts';
 import { senderOf } from './conduct.ts';
 import { checkDeskMessage } from './checkDesk.ts';
@@ -44,6 +47,9 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
       .map(({ label }) => label),
     limitBytes: settings.maxMessageBytes,
     segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
+    laterAt: [
+      ...sendTimes(calendarOf(settings), zonedTime(settings.timeZone, office.now()), settings.workingHours),
+    ],
     after: afterWords(message.conduct.after, matter),
     to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),

@@ -9,8 +9,8 @@ import type { Account } from '../repositories/people.ts';
 import { readSettings, writeSettings } from '../repositories/settings.ts';
 
 export async function readPractice(office: Office): Promise<PracticeJson> {
-  const { practice, practiceEmail, weekdays, holidays, palette, cautionsOff, repeatDays } =
-    await readSettings(office.db);
+  const settings = await readSettings(office.db);
+  const { practice, practiceEmail, weekdays, holidays, palette, cautionsOff, repeatDays } = settings;
   return {
     name: practice.name,
     phone: practice.phone,
@@ -22,6 +22,10 @@ export async function readPractice(office: Office): Promise<PracticeJson> {
     palette: palette.map((one) => ({ ...one })),
     cautionsOff: CAUTIONS.filter((code) => cautionsOff.includes(code)),
     repeatDays,
+    fileFrom: settings.fileFrom,
+    keepFiles: { ...settings.keepFiles },
+    moreAddresses: [...settings.moreAddresses],
+    filingDomain: settings.filingDomain,
   };
 }
 
@@ -39,6 +43,11 @@ export async function changePractice(
     );
   if (json.email !== '' && !isMailAddress(json.email))
     throw new HttpProblem('badRequest', `“${json.email}” is not a whole mail address. Nothing was changed.`);
+  const wrong = json.moreAddresses.find((address) => !isMailAddress(address));
+  if (wrong !== undefined)
+    throw new HttpProblem('badRequest', `“${wrong}” is not a whole mail address. Nothing was changed.`);
+  if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
+    throw new HttpProblem('badRequest', `“${json.filingDomain}” is no domain. Nothing was changed.`);
   await office.db.transaction(async (tx) => {
     const before = await readSettings(tx);
     const { name, phone, addressLines, website } = json;
@@ -51,6 +60,10 @@ export async function changePractice(
       palette: json.palette,
       cautionsOff: json.cautionsOff,
       repeatDays: json.repeatDays,
+      fileFrom: json.fileFrom,
+      keepFiles: json.keepFiles,
+      moreAddresses: json.moreAddresses,
+      filingDomain: json.filingDomain.trim().toLowerCase(),
     });
     await insertAuditEvent(tx, {
       atUtc: office.now(),

@@ -1,5 +1,7 @@
 import type { Message, SendMessage } from '../../contract/messages.ts';
 import { notesThatStop } from '../../core/checks/index.ts';
+import { zonedInstant } from '../../core/dates/zonedClock.ts';
+import { parsePlainDate } from '../../core/model/plainDate.ts';
 import type { MessageState } from '../../core/model/message.ts';
 import { HttpProblem } from '../http/httpProblem.ts';
 import type { Office } from '../office.ts';
@@ -11,6 +13,7 @@ import type { Database } from '../repositories/database.ts';
 import { insertMessage, updateSplit } from '../repositories/messages.ts';
 import type { StoredMessage } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
+import type { PracticeSettings } from '../repositories/settings.ts';
 import { checkDeskMessage } from './checkDesk.ts';
 import { deskMessage } from './desk.ts';
 import { viewMessage, viewNotes } from './messageView.ts';
@@ -33,7 +36,7 @@ export async function sendMessage(
     throw new HttpProblem('notesStop', 'Nothing was sent. See the notes.', { notes: viewNotes(stopping) });
 
   const nowUtc = office.now();
-  const leavesAtUtc = leavingTime(order, nowUtc, desk.settings.holdSeconds);
+  const leavesAtUtc = leavingTime(order, nowUtc, desk.settings);
   const cautions = notes.map(({ code }) => code);
   const to: MessageState =
     leavesAtUtc > nowUtc ? { kind: 'held', leavesAtUtc } : { kind: 'queued', attempts: 0 };
@@ -77,9 +80,14 @@ async function keepSplit(
   }
 }
 
-function leavingTime({ sendAt, holdSeconds }: SendMessage, nowUtc: number, usualHoldSeconds: number): number {
-  if (sendAt === undefined) return nowUtc + (holdSeconds ?? usualHoldSeconds) * 1000;
-  const at = Date.parse(sendAt);
+function leavingTime(
+  { sendAt, sendOn, holdSeconds }: SendMessage,
+  nowUtc: number,
+  { timeZone, holdSeconds: usualHoldSeconds }: PracticeSettings,
+): number {
+  if (sendAt === undefined && sendOn === undefined) return nowUtc + (holdSeconds ?? usualHoldSeconds) * 1000;
+  const date = sendOn && parsePlainDate(sendOn.date);
+  const at = sendOn && date ? zonedInstant(timeZone, { ...sendOn, date }) : Date.parse(sendAt ?? '');
   if (at > nowUtc && at < nowUtc + YEAR_MS) return at;
   throw new HttpProblem(
     'badTime',

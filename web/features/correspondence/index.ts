@@ -1,1 +1,2 @@
 export { CorrespondencePage } from './CorrespondencePage.tsx';
+export { KeptSafe } from './KeptSafe.tsx';

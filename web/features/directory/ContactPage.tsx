@@ -176,6 +176,18 @@ function ContactForm({
               set({ doNotWriteTo });
             }}
           />
+          <SelectField
+            label="What they write"
+            value={values.filingRule ?? 'usual'}
+            options={[
+              ['usual', 'is filed by itself where that is sure'],
+              ['always', 'is filed by itself wherever it likely belongs'],
+              ['never', 'always waits in the in-tray'],
+            ]}
+            onChange={(filingRule) => {
+              set({ filingRule });
+            }}
+          />
           <TextField
             label="Note"
             wide

@@ -1,11 +1,14 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { EntrySummary } from '../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import { today } from '../../app/dates.ts';
+import { plural, problemWords } from '../../app/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EntryLine } from './EntryLine.tsx';
-import { Discarded, OnItsWay } from '../trays/index.ts';
+import { Discarded, OnItsWay, useTakeInMutation } from '../trays/index.ts';
+import { NoteForm } from './NoteForm.tsx';
 import { useLazyOlderEntriesQuery } from './api.ts';
 import { gather, months } from './conversations.ts';
 import classes from './Correspondence.module.css';
@@ -24,6 +27,9 @@ export function Correspondence({
   const [older, setOlder] = useState<
     { readonly items: readonly EntrySummary[]; readonly next: string | null } | undefined
   >();
+  const [noting, setNoting] = useState(false);
+  const [over, setOver] = useState(false);
+  const [takeIn, taking] = useTakeInMutation();
   const [loadOlder, { isFetching }] = useLazyOlderEntriesQuery();
   const entries = [...matter.correspondence.items, ...(older?.items ?? [])];
   const next = older ? older.next : matter.correspondence.next;
@@ -71,8 +77,63 @@ export function Correspondence({
             }}
           />
         ) : null}
+        {mayChange ? (
+          <Button
+            className={classes.noting}
+            aria-pressed={noting}
+            onClick={() => {
+              setNoting(!noting);
+            }}
+          >
+            Note a call…
+          </Button>
+        ) : null}
+        <Link
+          className={classes.finding}
+          to={`/correspondence?matterId=${matter.id}`}
+          title="Words, people, days and kinds on this matter"
+        >
+          Find
+        </Link>
       </div>
-      <div className={classes.scroll}>
+      <div
+        className={classes.scroll}
+        data-over={over}
+        onDragOver={(event) => {
+          if (!mayChange || !event.dataTransfer.types.includes('Files')) return;
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => {
+          setOver(false);
+        }}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          const files = [...event.dataTransfer.files];
+          if (mayChange && files.length > 0) void takeIn({ files, matterId: matter.id });
+        }}
+      >
+        {taking.error ? (
+          <p role="alert" className={classes.taken}>
+            {problemWords(taking.error)}
+          </p>
+        ) : null}
+        {taking.data ? (
+          <p role="status" className={classes.taken}>
+            {plural(taking.data.filed, 'message')} filed here
+            {taking.data.known > 0 ? `, ${taking.data.known} known already` : ''}
+            {taking.data.refused.map(({ name, why }) => `; ${name}: ${why}`)}
+          </p>
+        ) : null}
+        {noting ? (
+          <NoteForm
+            matterId={matter.id}
+            onEnd={() => {
+              setNoting(false);
+            }}
+          />
+        ) : null}
         <Discarded matterId={matter.id} />
         <OnItsWay messages={matter.drafts} mayChange={mayChange} />
         {months(shown, today()).map(([month, inMonth]) => (

@@ -19,6 +19,12 @@ const DIRECTIONS = {
   note: { words: 'noted by', path: 'M2 4.500h5' },
 } as const;
 
+/** What is to be known of it before anything else. */
+function standingWords({ standing, bounced }: EntrySummary): string | undefined {
+  if (standing) return standing.kind === 'moved' ? 'moved' : 'corrected';
+  return bounced ? 'came back' : undefined;
+}
+
 /** One letter on one line; pressed, it opens in its place. The address of the page says which is open. */
 export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
   const [params, setParams] = useSearchParams();
@@ -27,6 +33,7 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
   const { words, path } = DIRECTIONS[entry.direction];
   const awaiting = awaitingWords(entry);
   const beside =
+    standingWords(entry) ??
     awaiting?.words ??
     (entry.attachmentNames.length > 0 ? plural(entry.attachmentNames.length, 'enclosure') : '');
 
@@ -43,7 +50,12 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
   };
 
   return (
-    <article className={classes.entry} data-follows={follows} data-open={open}>
+    <article
+      className={classes.entry}
+      data-follows={follows}
+      data-open={open}
+      data-standing={entry.standing?.kind}
+    >
       <button type="button" className={classes.line} aria-expanded={open} onClick={toggle}>
         <span className={classes.day} title={exactTime(entry.occurredAtUtc)}>
           {dayParts(day).day}
@@ -62,7 +74,7 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
           {follows ? null : <b>{entry.subject} </b>}
           {entry.opening}
         </span>
-        <span className={classes.state} data-late={awaiting?.late ?? false}>
+        <span className={classes.state} data-late={entry.bounced || (awaiting?.late ?? false)}>
           {beside}
         </span>
       </button>

@@ -70,6 +70,13 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
           <p className={classes.none}>Reports, invoices and pictures of this matter stand here.</p>
         ) : null}
       </Part>
+      {matter.filingAddress === null ? null : (
+        <Part title="Its own address">
+          <p className={classes.address} title="What is sent or copied to it from anywhere is filed here">
+            <a href={`mailto:${matter.filingAddress}`}>{matter.filingAddress}</a>
+          </p>
+        </Part>
+      )}
       {matter.followUps.length > 0 ? (
         <Part title="Follow-ups" count={matter.followUps.length}>
           {matter.followUps.map((one) => (

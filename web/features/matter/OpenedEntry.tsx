@@ -1,11 +1,14 @@
-import { useNavigate } from 'react-router';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import type { EntryDetail } from '../../../contract/correspondence.ts';
 import { dayOf, exactTime, listDay, today } from '../../app/dates.ts';
 import { fileSize, noteWords, problemWords, refusalAdvice } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LetterFrame } from '../letter/index.ts';
 import { StartLink, useStartMessageMutation } from '../shelf/index.ts';
-import { useEntryQuery } from './api.ts';
+import { FindMatter } from '../matters/index.ts';
+import { NoteForm } from './NoteForm.tsx';
+import { useEntryQuery, useMoveEntryMutation } from './api.ts';
 import classes from './Correspondence.module.css';
 
 type Line = EntryDetail['to'];
@@ -25,6 +28,14 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
   if (!entry) return <div className={classes.opened} aria-busy="true" />;
   return (
     <div className={classes.opened}>
+      {entry.standing ? (
+        <p className={classes.refusal}>
+          {entry.standing.kind === 'moved' ? 'It was moved: ' : 'It was corrected: '}
+          <Link to={`/matters/${entry.matterId}?entry=${entry.standing.byEntryId}`}>
+            what was said about it
+          </Link>
+        </p>
+      ) : null}
       {entry.refusals.map(({ address, reply }) => (
         <p key={address} className={classes.refusal}>
           <b>{address} was refused:</b> {reply} {refusalAdvice(reply)}
@@ -65,6 +76,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         {entry.cautionsOverridden.length > 0 ? (
           <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
         ) : null}
+        {mayChange && entry.standing === null ? <Mend entry={entry} /> : null}
         <span className={classes.seal} title={`Seal ${entry.seal}`}>
           sealed {entry.seal.slice(0, 12)}
         </span>
@@ -106,6 +118,53 @@ function Attachments({ entry }: { readonly entry: EntryDetail }) {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** What can be mended of something filed: it is moved, or corrected, by an entry that says so. */
+function Mend({ entry }: { readonly entry: EntryDetail }) {
+  const [mending, setMending] = useState<'move' | 'correct'>();
+  const [move, { error }] = useMoveEntryMutation();
+  const end = (): void => {
+    setMending(undefined);
+  };
+  return (
+    <>
+      <Button
+        onClick={() => {
+          setMending(mending === 'move' ? undefined : 'move');
+        }}
+      >
+        Move…
+      </Button>
+      <Button
+        onClick={() => {
+          setMending(mending === 'correct' ? undefined : 'correct');
+        }}
+      >
+        Correct…
+      </Button>
+      {mending === 'move' ? (
+        <div className={classes.mending}>
+          <FindMatter
+            label="To which matter"
+            onChoose={({ id }) => {
+              void move({ id: entry.id, fromMatterId: entry.matterId, matterId: id });
+            }}
+          />
+        </div>
+      ) : null}
+      {mending === 'correct' ? (
+        <div className={classes.mending}>
+          <NoteForm
+            matterId={entry.matterId}
+            corrects={{ id: entry.id, subject: entry.subject }}
+            onEnd={end}
+          />
+        </div>
+      ) : null}
+      {error ? <span role="alert">{problemWords(error)}</span> : null}
+    </>
   );
 }
 

@@ -1,4 +1,4 @@
-import type { EntryDetail, EntryPage } from '../../../contract/correspondence.ts';
+import type { EntryDetail, EntryPage, NewNote } from '../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import type { ChangedMatter, ChangeMatter, MatterRecordView } from '../../../contract/matterTypes.ts';
 import { api } from '../../app/api.ts';
@@ -48,6 +48,32 @@ const matterApi = api.injectEndpoints({
       }),
       invalidatesTags: (_result, _error, { matterId }) => [{ type: 'Matter', id: matterId }],
     }),
+    writeNote: build.mutation<{ readonly id: string }, { readonly matterId: string; readonly note: NewNote }>(
+      {
+        query: ({ matterId, note }) => ({ url: `/matters/${matterId}/notes`, method: 'POST', body: note }),
+        invalidatesTags: (_result, _error, { matterId }) => [
+          { type: 'Matter', id: matterId },
+          'Entry',
+          'Search',
+        ],
+      },
+    ),
+    moveEntry: build.mutation<
+      null,
+      { readonly id: string; readonly fromMatterId: string; readonly matterId: string }
+    >({
+      query: ({ id, matterId }) => ({
+        url: `/correspondence/${id}/move`,
+        method: 'POST',
+        body: { matterId },
+      }),
+      invalidatesTags: (_result, _error, { fromMatterId, matterId }) => [
+        { type: 'Matter', id: fromMatterId },
+        { type: 'Matter', id: matterId },
+        'Entry',
+        'Search',
+      ],
+    }),
     entry: build.query<EntryDetail, string>({
       query: (id) => `/correspondence/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Entry', id }],
@@ -63,4 +89,6 @@ export const {
   useMatterQuery,
   useLazyOlderEntriesQuery,
   useEntryQuery,
+  useWriteNoteMutation,
+  useMoveEntryMutation,
 } = matterApi;

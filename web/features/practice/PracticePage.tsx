@@ -8,11 +8,19 @@ import { readDay } from '../../app/dates.ts';
 import { CAUTIONS } from '../../../core/model/noteCodes.ts';
 import { cautionWords, plural, problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import { CheckField, TextField } from '../../ui/Field.tsx';
+import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { KeptSafe } from '../correspondence/index.ts';
 import { useChangePracticeMutation, useMatterTypesQuery, usePracticeQuery } from './api.ts';
 import classes from './Practice.module.css';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+
+const SURE = [
+  [0.9, 'where nine in ten are right'],
+  [0.97, 'where it is almost sure'],
+  [0.99, 'where it is as sure as can be'],
+  [1, 'never: all of it waits in the in-tray'],
+] as const;
 
 /** What the practice decides once for everybody: kinds of matter, the days it works, its letterhead. */
 export function PracticePage() {
@@ -44,6 +52,7 @@ export function PracticePage() {
               New kind of matter
             </Button>
           ) : null}
+          <KeptSafe />
         </section>
         {practice ? (
           <PracticeForm key={JSON.stringify(practice)} practice={practice} mayChange={user.mayChange} />
@@ -110,6 +119,49 @@ function PracticeForm({
             }}
           />
         ))}
+      </div>
+      <h2>What comes in</h2>
+      <div className={classes.fields}>
+        <SelectField
+          label="It is filed by itself"
+          value={String(values.fileFrom)}
+          options={SURE.map(([share, words]) => [String(share), words] as const)}
+          onChange={(share) => {
+            setValues({ fileFrom: Number(share) });
+          }}
+        />
+        <TextField
+          label="The matters’ own addresses end in"
+          value={values.filingDomain}
+          placeholder="file.your-practice.example"
+          onChange={(filingDomain) => {
+            setValues({ filingDomain });
+          }}
+        />
+        <TextField
+          label="Addresses that are the practice’s own beside its people’s, a line each"
+          multiline
+          value={values.moreAddresses.join('\n')}
+          onChange={(typed) => {
+            setValues({ moreAddresses: typed === '' ? [] : [...new Set(typed.split('\n'))].slice(0, 40) });
+          }}
+        />
+      </div>
+      <div className={classes.days}>
+        <CheckField
+          label="Files that come in become documents of the matter"
+          checked={values.keepFiles.received}
+          onChange={(received) => {
+            setValues({ keepFiles: { ...values.keepFiles, received } });
+          }}
+        />
+        <CheckField
+          label="Files sent from elsewhere do too"
+          checked={values.keepFiles.sent}
+          onChange={(sent) => {
+            setValues({ keepFiles: { ...values.keepFiles, sent } });
+          }}
+        />
       </div>
       <h2>Notes in the margin</h2>
       <p className={classes.hint}>

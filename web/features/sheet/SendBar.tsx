@@ -1,6 +1,7 @@
 import { Popover } from '@mantine/core';
 import { useState } from 'react';
 import type { Message } from '../../../contract/messages.ts';
+import { listDay, readDay, today } from '../../app/dates.ts';
 import { fileSize, plural } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { Going } from './AddressBlock.tsx';
@@ -20,7 +21,7 @@ interface SendBarProps {
   readonly stops: number;
   readonly busy: boolean;
   readonly onSend: () => void;
-  readonly onLater: (sendAt: string) => void;
+  readonly onLater: (sendOn: Message['laterAt'][number]) => void;
   readonly onPutAway: () => void;
   readonly onDiscard: () => void;
 }
@@ -53,7 +54,7 @@ export function SendBar(props: SendBarProps) {
         <small className={classes.keeping} data-keeping={keeping}>
           {KEEPING[keeping]}
         </small>
-        <Later onLater={props.onLater} />
+        <Later offers={props.message.laterAt} onLater={props.onLater} />
         <Button onClick={props.onPutAway}>Put away</Button>
         <Button onClick={props.onDiscard}>Discard</Button>
       </span>
@@ -86,27 +87,54 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
   );
 }
 
-/** Local wall-clock text for the field, an hour ahead and on the full hour: a time people would choose. */
-function inAnHour(): string {
-  const then = new Date(Date.now() + 3_600_000);
-  then.setMinutes(0, 0, 0);
-  const pad = (n: number): string => String(n).padStart(2, '0');
-  return `${then.getFullYear()}-${pad(then.getMonth() + 1)}-${pad(then.getDate())}T${pad(then.getHours())}:00`;
+type WallTime = Message['laterAt'][number];
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${two(hour)}:${two(minute)}`;
+
+/** What the field says, as a time on the practice’s clock; undefined while it says none. */
+function readField(text: string): WallTime | undefined {
+  const [date = '', time = ''] = text.split('T');
+  const [hour, minute] = time.split(':').map(Number);
+  return date.length === 10 && hour !== undefined && minute !== undefined
+    ? { date, hour, minute }
+    : undefined;
 }
 
-function Later({ onLater }: { readonly onLater: (sendAt: string) => void }) {
-  const [at, setAt] = useState(inAnHour);
+/** Leaving later: at the next working mornings, or at any time, on the practice’s own clock. */
+function Later({
+  offers,
+  onLater,
+}: {
+  readonly offers: readonly WallTime[];
+  readonly onLater: (sendOn: WallTime) => void;
+}) {
+  const [first] = offers;
+  const [at, setAt] = useState(first ? fieldText(first) : '');
   return (
     <Popover position="top-end" trapFocus>
       <Popover.Target>
         <Button>Later…</Button>
       </Popover.Target>
       <Popover.Dropdown>
+        <div className={classes.later}>
+          {offers.map((offer) => (
+            <Button
+              key={fieldText(offer)}
+              onClick={() => {
+                onLater(offer);
+              }}
+            >
+              {listDay(readDay(offer.date), today())} at {offer.hour}:{two(offer.minute)}
+            </Button>
+          ))}
+        </div>
         <form
           className={classes.later}
           onSubmit={(event) => {
             event.preventDefault();
-            onLater(new Date(at).toISOString());
+            const chosen = readField(at);
+            if (chosen) onLater(chosen);
           }}
         >
           <label>

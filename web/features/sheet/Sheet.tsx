@@ -291,7 +291,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
         stops={stops}
         busy={sending.isLoading}
         onSend={() => void go()}
-        onLater={(sendAt) => void go({ sendAt })}
+        onLater={(sendOn) => void go({ sendOn })}
         onPutAway={() => void putAway()}
         onDiscard={() => void throwAway()}
       />

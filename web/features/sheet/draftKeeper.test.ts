@@ -13,6 +13,7 @@ const message = (revision: number, change: Partial<Message> = {}): Message => ({
   asks: [],
   limitBytes: 1,
   segments: null,
+  laterAt: [],
   after: {},
   matterId: 'matter',
   matterReference: 'SV-2041',
