@@ -6,9 +6,11 @@ import { benchFiling } from './filing.ts';
 import type { Measured } from './measure.ts';
 import { benchCheck } from './check.ts';
 import { benchLetters } from './letters.ts';
+import { benchMatching } from './matching.ts';
 import { benchMerge } from './merge.ts';
 import { benchOrder } from './order.ts';
 import { benchSheet } from './sheet.ts';
+import { benchSearch } from './search.ts';
 import { benchShelf } from './shelf.ts';
 
 /** Every bench there is; a new one is a file and a line here. */
@@ -21,6 +23,8 @@ const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   shelf: benchShelf,
   sheet: benchSheet,
   filing: benchFiling,
+  matching: benchMatching,
+  search: benchSearch,
 };
 
 const { values, positionals } = parseArgs({ options: { json: { type: 'string' } }, allowPositionals: true });

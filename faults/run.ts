@@ -85,7 +85,7 @@ async function start(): Promise<void> {
       OFFICIUM_DATA: practice,
       OFFICIUM_DEMO: '1',
       OFFICIUM_SMTP_PORT: String(smtpPort),
-      OFFICIUM_RETRY_SCALE: '0.005',
+      OFFICIUM_RETRY_SCALE: '0.0005',
       OFFICIUM_LOG: 'fatal',
     },
   });
