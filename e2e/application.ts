@@ -45,6 +45,8 @@ export interface Delivered {
 /** The built application with its stand-in mail host and a practice of its own, as a person would run it. */
 export interface Application {
   readonly url: string;
+  /** Its data: the practice, and the host’s mailboxes. */
+  readonly folder: string;
   readonly mailboxesUrl: string;
   /** Ends the server as a power cut would. */
   readonly kill: () => Promise<void>;
@@ -130,6 +132,7 @@ export async function startApplication(): Promise<Application> {
   await start();
   return {
     url,
+    folder,
     mailboxesUrl,
     start,
     startMailHost,

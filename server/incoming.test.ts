@@ -186,6 +186,62 @@ describe('the in-tray', () => {
   });
 });
 
+describe('mail that was made to do harm', () => {
+  it('is kept as it came, read under limits, and shown without what could run or call home', async () => {
+    const parts = Array.from(
+      { length: 3_000 },
+      (_, n) =>
+        `--b\r\nContent-Disposition: attachment; filename="../${n}.svg"\r\nContent-Type: image/svg+xml\r\n\r\n<svg onload="x()"/>\r\n`,
+    );
+    const bytes = Buffer.from(
+      [
+        'From: "Evil\r\nBcc: all@x.example" <evil@x.example>',
+        `To: ${OFFICE}`,
+        'Subject: =?utf-8?B?aGVsbG8NCkJjYzogeEB5LmV4YW1wbGU=?=',
+        'Message-ID: <bomb@x.example>',
+        'Date: Fri, 31 Dec 9999 23:59:59 +0000',
+        'MIME-Version: 1.0',
+        'Content-Type: multipart/mixed; boundary=b',
+        '',
+        '--b',
+        'Content-Type: text/html',
+        '',
+        '<p>Hi</p><script>x()</script><img src="https://spy.example/1.gif"><iframe src="//x"></iframe><a href="javascript:x()">go</a>',
+        ...parts,
+        '--b--',
+        '',
+      ].join('\r\n'),
+    );
+    const { id } = await take(bytes);
+    const detail = (await client.call('GET', `/in-tray/${id}`)).json;
+    expect(detail.html).not.toMatch(/script|spy\.example|iframe|javascript/);
+    expect(detail.subject).toBe('hello Bcc: x@y.example');
+    expect(detail.attachments).toHaveLength(200);
+    expect(detail.attachments[0].name).not.toMatch(/[/\\]/);
+    // A day that has not come yet is none that it was sent on.
+    expect(detail.sentAtUtc).toBeLessThanOrEqual(office.now());
+    const file = await client.call('GET', `/in-tray/${id}/attachments/0`);
+    expect(file.headers.get('content-disposition')).toMatch(/^attachment/);
+    expect(file.headers.get('content-security-policy')).toContain('sandbox');
+    const stored = await office.db('incoming').where({ id }).first();
+    expect((await office.blobs.get(stored.raw_blob)).equals(bytes)).toBe(true);
+    await client.call('POST', `/in-tray/${id}/aside`);
+  });
+
+  it('that is no mail at all, or cut off, is kept and waits', async () => {
+    const nested = `Content-Type: multipart/mixed; boundary=0\r\n\r\n${Array.from({ length: 400 }, (_, n) => `--${n}\r\nContent-Type: multipart/mixed; boundary=${n + 1}\r\n\r\n`).join('')}`;
+    for (const bytes of [
+      Buffer.from([0, 1, 2, 255]),
+      Buffer.from('From: a@b.example'),
+      Buffer.from(nested),
+    ]) {
+      const { id } = await take(bytes);
+      expect((await client.call('GET', `/in-tray/${id}`)).status).toBe(200);
+      await client.call('POST', `/in-tray/${id}/aside`);
+    }
+  });
+});
+
 describe('mail from outside', () => {
   it('sent to a matter’s own address is filed there; a token that nobody has is refused', async () => {
     const receiver = smtpReceiver(office);

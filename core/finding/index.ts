@@ -1,2 +1,2 @@
 export { excerpt, markHits, readQuery } from './query.ts';
-export type { Marked, Term } from './query.ts';
+export type { Term } from './query.ts';

@@ -1,7 +1,7 @@
 /** Where a quoted message begins, as mail programs of several kinds write it. */
 const QUOTE_HEADS: readonly RegExp[] = [
   /^-{2,}\s*(?:original|forwarded|opprinnelig|videresendt)\b/i,
-  /^(?:on|am|le|den|på)\b.{4,160}(?:wrote|schrieb|a écrit|skrev)\s*:?$/i,
+  /^(?:on|am|le|den|på)\b.{4,160}(?:wrote|schrieb|a écrit|skrev)\b.{0,60}:$/i,
   /^(?:from|von|de|fra)\s?:.{3,}$/i,
 ];
 

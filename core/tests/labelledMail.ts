@@ -56,7 +56,8 @@ export interface LabelledPractice {
 }
 
 export const OUR_ADDRESS = 'office@practice.example';
-const NOW = Date.UTC(2026, 10, 24, 9);
+/** 2026-11-24T09:00Z. */
+const NOW = 1_795_510_800_000;
 const DAY = 86_400_000;
 
 /** A made-up practice: owners of one to three matters, namesakes, brokers and insurers on many. */

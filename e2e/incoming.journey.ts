@@ -1,0 +1,210 @@
+import { NOBODY } from '../web/features/directory/nobody.ts';
+import type { Page } from '@playwright/test';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Application } from './application.ts';
+import { chooseHere, expect, expectAccessible, kept, openMatter, startFrom, test } from './desk.ts';
+
+const text = 'Text of the message';
+const ADDRESS = { kind: 'email', label: 'work', value: 'bo@bounce.example', preferred: true, bounced: false };
+
+/** Somebody outside writes, through the host’s own page. */
+async function write(
+  application: Application,
+  fields: Readonly<Record<string, string>>,
+  path = '/write',
+): Promise<void> {
+  await fetch(application.mailboxesUrl + path, {
+    method: 'POST',
+    body: new URLSearchParams(fields),
+    redirect: 'manual',
+  });
+}
+
+/** Sends, whether the margin has anything to say or not; blanks are answered with whatever comes. */
+async function sendAnyway(page: Page): Promise<void> {
+  for (const blank of await page.locator('[data-blank-field][data-open=true]').all())
+    await blank.fill('as agreed');
+  await kept(page);
+  await page.waitForTimeout(800);
+  const leave = page.getByLabel('Notes').getByRole('button', { name: 'Leave it so' });
+  while ((await leave.count()) > 0) await leave.first().click();
+  await page.keyboard.press('Control+Enter');
+}
+
+/** Sends a bare message to an address from the matter that is open. */
+async function sendTo(page: Page, address: string, words: string): Promise<void> {
+  await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'Start with a bare sheet' }).click();
+  await page.getByLabel('Add to To').fill(`${address},`);
+  await page.getByRole('textbox', { name: 'Subject' }).fill(words);
+  await page.getByLabel(text).fill(`${words}.`);
+  await sendAnyway(page);
+  await expect(page.getByText(/Leaves in \d+ s|Sent|Waiting/).first()).toBeVisible();
+}
+
+test('an answer arrives, shows unasked on the open matter, and ends what waited for it', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'What we found');
+  await sendAnyway(page);
+  await expect
+    .poll(() => application.delivered().then((all) => all.length), { timeout: 30_000 })
+    .toBeGreaterThan(0);
+  await expect(page.getByText('Follow-ups')).toBeVisible();
+  const [last] = await application.delivered();
+  await write(
+    application,
+    { from: last?.to[0] ?? '', text: 'Thank you, here is our answer.' },
+    `/messages/${last?.number}/answer`,
+  );
+  await expect(page.getByText('Thank you, here is our answer.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Follow-ups')).toBeHidden();
+});
+
+test('what was greylisted goes at the next try; mail that comes back shows on its entry and on the contact', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await sendTo(page, 'ada@grey.example', 'To be greylisted');
+  await expect
+    .poll(
+      () => application.delivered().then((all) => all.some(({ to }) => to.includes('ada@grey.example'))),
+      {
+        timeout: 40_000,
+      },
+    )
+    .toBe(true);
+  const contact = await page.request.post(`${application.url}/api/v1/contacts`, {
+    headers: { Origin: application.url },
+    data: { ...NOBODY, givenName: 'Bo', familyName: 'Bouncer', addresses: [ADDRESS] },
+  });
+  const { id } = (await contact.json()) as { id: string };
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await sendTo(page, 'bo@bounce.example', 'To come back');
+  const entry = page.locator('article', { hasText: 'To come back' }).first();
+  await expect(entry).toContainText('came back', { timeout: 30_000 });
+  await entry.getByRole('button').first().click();
+  await expect(page.getByText(/bo@bounce.example did not get it/)).toBeVisible();
+  await expect(page.getByText(/550 5\.1\.1/).first()).toBeVisible();
+  await page.goto(`${application.url}/directory/${id}`);
+  await expect(page.getByText(/mail came back|came back/).first()).toBeVisible();
+});
+
+test('mail sent from elsewhere with the filing address in Bcc appears on the matter', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  const address = await page.getByText(/sv-2041\+[0-9a-f]{18}@file\./).textContent();
+  await write(application, {
+    from: 'Maud Tidewell <maud@tidewell-roe.example>',
+    to: `somebody@elsewhere.example ${address ?? ''}`,
+    subject: 'Written on the train',
+    text: 'I shall be there at nine.',
+  });
+  await expect(page.getByText('Written on the train')).toBeVisible({ timeout: 20_000 });
+});
+
+test('the in-tray is emptied by keys alone, and what was filed by mistake is taken back', async ({
+  page,
+  application,
+}) => {
+  await page.goto(`${application.url}/in`);
+  await expect(page.getByRole('link', { name: 'In-tray: 5' })).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('1');
+  await expect(page.getByText(/filed on/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'In-tray: 4' })).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByRole('link', { name: 'In-tray: 5' })).toBeVisible();
+  for (let left = 5; left > 0; left -= 1) {
+    await expect(page.getByRole('link', { name: `In-tray: ${left}` })).toBeVisible();
+    const open = page.locator('[data-incoming][data-open=true]');
+    await expect(open).toBeVisible();
+    await page.keyboard.press(
+      (await open.getByRole('button', { name: /^File on/ }).count()) > 0 ? 'Enter' : 'x',
+    );
+    await expect(page.getByRole('link', { name: `In-tray: ${left - 1}` })).toBeVisible();
+  }
+  await expect(page.getByText('The in-tray is empty')).toBeVisible();
+});
+
+test('today leads to the sheet that deals with each line, and its calendar has a secret address', async ({
+  page,
+  application,
+}) => {
+  await page.goto(application.url);
+  await expect(page.getByRole('link', { name: 'Today' })).toHaveAttribute('aria-current', 'page');
+  await page.getByRole('button', { name: 'Everybody’s' }).click();
+  await expect(page.getByRole('heading', { name: 'No answer yet' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'In your calendar…' }).click();
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const address = await page.getByLabel('Secret address').inputValue();
+  expect(await (await fetch(address)).text()).toMatch(/^BEGIN:VCALENDAR/);
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Remind' }).first().click();
+  await chooseHere(page, 'Chaser');
+  await expect(page.getByLabel(text)).toBeVisible();
+});
+
+test('a message is set for a time after the clocks have changed, and says so on the practice’s own clock', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Terms of engagement');
+  await kept(page);
+  for (const leave of await page.getByRole('button', { name: 'Leave it so' }).all()) await leave.click();
+  const year = new Date().getFullYear() + (new Date().getMonth() >= 2 ? 1 : 0);
+  await page.getByRole('button', { name: 'Later…' }).click();
+  // Summer time begins on the last Sunday of March: by the 31st it always has.
+  await page.getByLabel('Leave at').fill(`${year}-03-31T09:00`);
+  await page.getByRole('button', { name: 'Send then' }).click();
+  await expect(page.getByText(/Leaves .*31 March/)).toBeVisible();
+  const tray = await page.request.get(`${application.url}/api/v1/out-tray`);
+  const { items } = (await tray.json()) as { items: { stateDetail: { leavesAtUtc: number } }[] };
+  expect(new Date(items[0]?.stateDetail.leavesAtUtc ?? 0).toISOString()).toBe(`${year}-03-31T08:00:00.000Z`);
+});
+
+test('what was filed is found by its words, taken out as one PDF, and what was broken is named', async ({
+  page,
+  application,
+}) => {
+  await page.goto(`${application.url}/correspondence`);
+  await page.getByLabel('Words to find').fill('"survey report"');
+  await expect(page.locator('mark').first()).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take out…' }).click();
+  await page.getByRole('menuitem', { name: /One PDF/ }).click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('link', { name: /correspondence\.pdf/ }).click({ timeout: 60_000 }),
+  ]);
+  expect(await download.failure()).toBeNull();
+
+  await page.goto(`${application.url}/practice`);
+  await page.getByRole('button', { name: 'Check all of it' }).click();
+  await expect(page.getByText(/The seals of all \d+ entries hold/)).toBeVisible({ timeout: 30_000 });
+  rmSync(join(application.folder, 'practice', 'blobs', await anyBlob(page, application)), { force: true });
+  await page.getByRole('button', { name: 'Check all of it' }).click();
+  await expect(page.getByText(/are no longer what they were/)).toBeVisible({ timeout: 30_000 });
+});
+
+/** The place of some entry’s bytes among the stored files. */
+async function anyBlob(page: Page, application: Application): Promise<string> {
+  const { createHash } = await import('node:crypto');
+  const found = await (await page.request.get(`${application.url}/api/v1/correspondence?limit=1`)).json();
+  const raw = await page.request.get(
+    `${application.url}/api/v1/correspondence/${String(found.items[0].entryId)}/raw`,
+  );
+  const sha256 = createHash('sha256')
+    .update(await raw.body())
+    .digest('hex');
+  return join(sha256.slice(0, 2), sha256);
+}
