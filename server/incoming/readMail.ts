@@ -1,4 +1,3 @@
-import { simpleParser } from 'mailparser';
 import type { AddressObject, ParsedMail } from 'mailparser';
 import { readDeliveryStatus } from '../../core/mime/deliveryReport.ts';
 import type { Delivery } from '../../core/mime/deliveryReport.ts';
@@ -6,11 +5,10 @@ import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { MailPerson } from '../../core/matching/index.ts';
 import { sha256Hex } from '../blobs/blobStore.ts';
+import { parseMail } from './parseMail.ts';
 
 /** Larger messages are refused before they are parsed: hosts commonly take 25 to 50 MB. */
 export const MAX_MAIL_BYTES = 60_000_000;
-/** HTML beyond this is not turned into text: it is no letter. */
-const MAX_HTML = 2_000_000;
 /** A message made of thousands of parts is made to tire its reader; no letter has so many enclosures. */
 const MAX_FILES = 200;
 const MAX_REFERENCES = 60;
@@ -51,11 +49,7 @@ export interface ReadMail {
  * without a Message-ID gets one made of its bytes, so that the same bytes are known again.
  */
 export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<ReadMail> {
-  const parsed = await simpleParser(bytes, {
-    skipImageLinks: true,
-    skipTextToHtml: true,
-    maxHtmlLengthToParse: MAX_HTML,
-  });
+  const parsed = await parseMail(bytes);
   const date = parsed.date?.getTime();
   const files = filesOf(parsed);
   return {

@@ -1,4 +1,4 @@
-import { simpleParser } from 'mailparser';
+import { parseMail } from '../incoming/parseMail.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import { formatDate } from '../../core/dates/formatDate.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
@@ -45,7 +45,7 @@ export async function quotedBlocks(
   entry: StoredEntry,
   timeZone: string,
 ): Promise<readonly BlockNode[]> {
-  const parsed = await simpleParser(await office.blobs.get(entry.rawBlob), { skipImageLinks: true });
+  const parsed = await parseMail(await office.blobs.get(entry.rawBlob));
   const { date } = zonedTime(timeZone, entry.occurredAtUtc);
   const { from } = entry.people;
   const lines = (parsed.text ?? '').slice(0, MAX_QUOTED_CHARS).split(/\n{2,}/);

@@ -1,8 +1,8 @@
-import { simpleParser } from 'mailparser';
 import sanitizeHtml from 'sanitize-html';
 import type { EntryDetail, EntryPage, EntrySummary } from '../../contract/correspondence.ts';
 import { awaiting } from '../../core/correspondence/answers.ts';
 import { notFound } from '../http/httpProblem.ts';
+import { parseMail } from '../incoming/parseMail.ts';
 import type { Office } from '../office.ts';
 import { findEntry, listEntries, standingsOf } from '../repositories/correspondence.ts';
 import type {
@@ -147,7 +147,7 @@ export async function wordsOf(
 export async function readHtml(
   bytes: Buffer,
 ): Promise<{ readonly html: string | null; readonly text: string }> {
-  const parsed = await simpleParser(bytes, { skipImageLinks: true, maxHtmlLengthToParse: 2_000_000 });
+  const parsed = await parseMail(bytes);
   return {
     html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
     text: parsed.text ?? '',
