@@ -1,12 +1,14 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { groupBy } from '../core/model/groupBy.ts';
+import { addWorkingDays } from '../core/dates/workingDays.ts';
 import { zonedTime } from '../core/dates/zonedClock.ts';
 import { blobStore } from '../server/blobs/blobStore.ts';
 import { insertContact } from '../server/repositories/contacts.ts';
 import { insertEntry } from '../server/repositories/correspondence.ts';
 import { openDatabase } from '../server/repositories/database.ts';
 import type { Database } from '../server/repositories/database.ts';
+import { insertFollowUp } from '../server/repositories/followUps.ts';
 import { insertMatter, touchMatter } from '../server/repositories/matters.ts';
 import { insertMatterType } from '../server/repositories/matterTypes.ts';
 import { chooseSignature, insertPassage } from '../server/repositories/passages.ts';
@@ -22,13 +24,21 @@ import { generateMatters } from './generate.ts';
 import type { DemoMatter } from './generate.ts';
 import { MATTER_TYPES } from './matterTypes.ts';
 import { PEOPLE } from './people.ts';
-import { demoSettings } from './practice.ts';
+import { demoCalendar, demoSettings } from './practice.ts';
 import { chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
 import { findingWords } from '../server/usecases/keepTemplate.ts';
 import { PASSAGES, passageBody } from './passages.ts';
 
 const SEED = 2041;
+
+/** What is still to be done on some matters, with the working days from today. */
+const FOLLOW_UPS: readonly (readonly [what: string, workingDays: number])[] = [
+  ['Ring about the mooring', 1],
+  ['Heard from the yard?', -2],
+  ['Ask for the old certificate', 3],
+  ['Are the grade A items closed?', -1],
+];
 
 export interface DemoSize {
   readonly matters: number;
@@ -73,6 +83,19 @@ export async function loadDemo(
         );
       for (const { matter } of matters) await insertMatter(tx, matter);
       await fileAll(tx, stories);
+      for (const [n, [what, days]] of FOLLOW_UPS.entries()) {
+        const matter = matters[n * 3 + 1]?.matter;
+        if (matter)
+          await insertFollowUp(tx, {
+            id: luck.id(),
+            matterId: matter.id,
+            what,
+            dueOn: addWorkingDays(demoCalendar(today), today, days),
+            personId: matter.responsible.id,
+            messageId: null,
+            madeUtc: nowUtc,
+          });
+      }
     });
     await fillInTray(
       db,

@@ -87,7 +87,10 @@ export function excerpt(text: string, terms: readonly Term[]): readonly Marked[]
   const [first] = hitsIn(flat, terms);
   const from = Math.max(0, (first?.from ?? 0) - LEAD_CHARS);
   const start = from === 0 ? 0 : flat.indexOf(' ', from) + 1;
-  const part = flat.slice(start, start + EXCERPT_CHARS);
+  const end =
+    start + EXCERPT_CHARS >= flat.length ? flat.length : flat.lastIndexOf(' ', start + EXCERPT_CHARS);
+  const part = flat.slice(start, Math.max(end, start));
   const lead: readonly Marked[] = start > 0 ? [{ text: '… ', hit: false }] : [];
-  return [...lead, ...markHits(part, terms)];
+  const tail: readonly Marked[] = end < flat.length ? [{ text: ' …', hit: false }] : [];
+  return [...lead, ...markHits(part, terms), ...tail];
 }
