@@ -16,7 +16,7 @@ export function KeptSafe() {
   const job = data ?? started.data;
   const problem = started.error ?? error;
   return (
-    <section aria-label="What is kept">
+    <section aria-label="What is kept" className={classes.safe}>
       <h2>What is kept</h2>
       <p>
         Every entry is sealed onto the one before it, and every file is kept under the hash of its bytes: what
