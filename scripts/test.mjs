@@ -22,7 +22,8 @@ function installBrowser() {
 function installMailbox() {
   if (existsSync('/usr/sbin/dovecot') || process.getuid?.() !== 0) return;
   console.error('Installing Dovecot from Debian’s packages.');
-  spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'dovecot-imapd'], {
+  const [command, ...rest] = ['apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'dovecot-imapd'];
+  spawnSync(command, rest, {
     stdio: 'ignore',
     timeout: 120_000,
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },

@@ -84,6 +84,24 @@ describe('an answer to what was sent', () => {
     expect((await take(bytes)).outcome).toBe('known');
   });
 
+  it('whose thread a mail program dropped goes on in the conversation of its subject, among the same people', async () => {
+    const [to] = JSON.parse(sent.people).to;
+    const us = JSON.parse(sent.people).from.address;
+    const write = async (from: string, subject: string) => {
+      const { bytes } = await mailOf({ from, to: [us], subject, text: subject });
+      await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
+      return office.db('entries').orderBy('seq', 'desc').first();
+    };
+    const before = await office.db('entries').where({ id: sent.id }).first();
+    expect((await write(to.address, `SV: ${sent.subject}`)).conversation_id).toBe(before.conversation_id);
+    // What does not call itself an answer begins anew.
+    const bare = sent.subject.replace(/^Re: /, '');
+    expect((await write(to.address, bare)).conversation_id).not.toBe(before.conversation_id);
+    expect((await write('other@y.example', `Re: ${sent.subject}`)).conversation_id).not.toBe(
+      before.conversation_id,
+    );
+  });
+
   it('that a machine wrote is filed and ends nothing', async () => {
     await office.db('follow_ups').where({ id: 'waiting' }).update({ done_utc: null });
     const away = await answerTo(await office.blobs.get(sent.raw_blob), firstRecipient(), 'I am away.', true);

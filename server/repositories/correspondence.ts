@@ -1,5 +1,6 @@
 import { sealEntry, FIRST_SEAL } from '../../core/correspondence/seal.ts';
 import type { SealedContent } from '../../core/correspondence/seal.ts';
+import { bareSubject } from '../../core/correspondence/answers.ts';
 import type { ConversationEnd } from '../../core/correspondence/answers.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { EntryId, MatterId } from '../../core/model/ids.ts';
@@ -170,16 +171,44 @@ export async function insertEntry(db: Database, entry: NewEntry, text = entry.op
   await insertEntryWords(db, entry, seq, text);
 }
 
-/** The conversation of the nearest message it answers that is on the same matter (RFC 5322 §3.6.4). */
+/**
+ * The conversation of the nearest message it answers that is on the same matter (RFC 5322 §3.6.4); or, where a mail program
+ * dropped that, the one of the same subject that its people were in before.
+ */
 async function conversationOf(db: Database, entry: NewEntry): Promise<string | undefined> {
-  if (entry.references.length === 0) return undefined;
-  const parent = await db<EntryRow>('entries')
-    .whereIn('internet_message_id', [...entry.references])
-    .where({ matter_id: entry.matterId })
-    .orderBy('seq', 'desc')
-    .first('conversation_id');
-  return parent?.conversation_id;
+  const parent =
+    entry.references.length === 0
+      ? undefined
+      : await db<EntryRow>('entries')
+          .whereIn('internet_message_id', [...entry.references])
+          .where({ matter_id: entry.matterId })
+          .orderBy('seq', 'desc')
+          .first('conversation_id');
+  return parent?.conversation_id ?? (await conversationBySubject(db, entry));
 }
+
+/** How far back on the matter a conversation of the same subject is looked for. */
+const LOOKED_BACK = 60;
+
+async function conversationBySubject(db: Database, entry: NewEntry): Promise<string | undefined> {
+  const subject = bareSubject(entry.subject);
+  // Only what calls itself an answer, or something passed on, goes on with what was begun.
+  if (entry.channel !== 'email' || subject === '' || subject === entry.subject.trim()) return undefined;
+  const rows = await db<EntryRow>('entries')
+    .where({ matter_id: entry.matterId, channel: 'email' })
+    .orderBy('seq', 'desc')
+    .limit(LOOKED_BACK)
+    .select('conversation_id', 'subject', 'people');
+  const own = peopleIn(entry.people);
+  return rows.find(
+    (row) =>
+      bareSubject(row.subject) === subject &&
+      [...peopleIn(fromJson<EntryPeople>(row.people))].filter((one) => own.has(one)).length >= 2,
+  )?.conversation_id;
+}
+
+const peopleIn = ({ from, to, cc, bcc }: EntryPeople): ReadonlySet<string> =>
+  new Set([from, ...to, ...cc, ...bcc].map(({ address }) => address.toLowerCase()).filter(Boolean));
 
 async function countInConversation(db: Database, id: string, entry: NewEntry): Promise<void> {
   const out = entry.direction === 'out' ? 1 : 0;
