@@ -64,15 +64,22 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
             <span>
               {step.text ?? '—'}
               {besideWords(matter, step.label)}
-              {keyDateOf(matter, step.label) ? (
-                <AboutDay matter={matter} path={`calculated.${step.key}`} label={step.label} />
-              ) : null}
             </span>
           </summary>
           <ul>
             {explainWords(step).map((words) => (
               <li key={words}>{words}</li>
             ))}
+            {keyDateOf(matter, step.label) ? (
+              <li>
+                <StartLink
+                  matterId={matter.id}
+                  from={{ dayPath: `calculated.${step.key}`, about: `of ${step.label}` }}
+                >
+                  Write about it
+                </StartLink>
+              </li>
+            ) : null}
           </ul>
         </details>
       ))}
