@@ -37,6 +37,14 @@ export type EntryPage = Static<typeof EntryPage>;
 
 export const EntryAddress = Type.Object({ name: Type.String(), address: Type.String() });
 
+/** A file that came or went with a message, asked for by its place. */
+export const EnclosedFile = Type.Object({
+  index: Type.Integer(),
+  name: Type.String(),
+  mediaType: Type.String(),
+  sizeBytes: Type.Integer(),
+});
+
 export const EntryDetail = Type.Object({
   ...EntrySummary.properties,
   matterId: Id,
@@ -48,14 +56,7 @@ export const EntryDetail = Type.Object({
   /** Cleaned HTML, to be shown in a sandboxed frame alone; null where the message had only text. */
   html: Type.Union([Type.String(), Type.Null()]),
   text: Type.String(),
-  attachments: Type.Array(
-    Type.Object({
-      index: Type.Integer(),
-      name: Type.String(),
-      mediaType: Type.String(),
-      sizeBytes: Type.Integer(),
-    }),
-  ),
+  attachments: Type.Array(EnclosedFile),
   sentBy: Type.Union([Type.String(), Type.Null()]),
   templateName: Type.Union([Type.String(), Type.Null()]),
   /** Recipients whom the host refused, in its own words. */

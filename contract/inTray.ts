@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Id, Instant, PageQuery, page } from './common.ts';
-import { EntryAddress } from './correspondence.ts';
+import { EnclosedFile, EntryAddress } from './correspondence.ts';
 
 const Reason = Type.Object({
   code: Type.String(),
@@ -49,14 +49,7 @@ export const IncomingDetail = Type.Object({
   /** Cleaned HTML, to be shown in a sandboxed frame alone. */
   html: Type.Union([Type.String(), Type.Null()]),
   text: Type.String(),
-  attachments: Type.Array(
-    Type.Object({
-      index: Type.Integer(),
-      name: Type.String(),
-      mediaType: Type.String(),
-      sizeBytes: Type.Integer(),
-    }),
-  ),
+  attachments: Type.Array(EnclosedFile),
   /** Who it is from, where the directory knows them. */
   contacts: Type.Array(
     Type.Object({ id: Id, name: Type.String(), organisation: Type.Union([Type.String(), Type.Null()]) }),

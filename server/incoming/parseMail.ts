@@ -21,10 +21,6 @@ export async function parseMail(bytes: Buffer): Promise<ParsedMail> {
   } catch {
     const head = bytes.toString('latin1', 0, MAX_HEAD).split(/\r?\n\r?\n/)[0] ?? '';
     const plain = head.replace(/^(?:content-[\w-]+|mime-version):.*(?:\r?\n[ \t].*)*\r?\n?/gim, '');
-    const parsed = await simpleParser(
-      Buffer.from(`${plain.trimEnd()}\r\n\r\n${UNREADABLE}\r\n`, 'latin1'),
-      OPTIONS,
-    );
-    return parsed;
+    return simpleParser(Buffer.from(`${plain.trimEnd()}\r\n\r\n${UNREADABLE}\r\n`, 'latin1'), OPTIONS);
   }
 }

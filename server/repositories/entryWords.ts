@@ -3,7 +3,7 @@ import type { NewEntry } from './correspondence.ts';
 import type { Database } from './database.ts';
 
 /** Entries within one second that are told apart; the row's number stays within what a double holds exactly. */
-const PER_SECOND = 2 ** 21;
+export const PER_SECOND = 2 ** 21;
 
 /** The number of an entry's row among the words: its time first, so that newest first is the order of the rows. */
 export const wordRow = (occurredAtUtc: number, seq: number): number =>

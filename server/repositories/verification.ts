@@ -1,4 +1,5 @@
 import type { Database } from './database.ts';
+import { PER_SECOND } from './entryWords.ts';
 
 interface KeptRow {
   readonly blob: string;
@@ -45,7 +46,8 @@ export async function keptBlobs(db: Database): Promise<ReadonlyMap<string, reado
 export async function entriesNotFindable(db: Database): Promise<string[]> {
   return db('entries')
     .whereRaw(
-      'NOT EXISTS (SELECT 1 FROM entry_words WHERE rowid = (entries.occurred_utc / 1000) * 2097152 + entries.seq % 2097152)',
+      'NOT EXISTS (SELECT 1 FROM entry_words WHERE rowid = (entries.occurred_utc / 1000) * ? + entries.seq % ?)',
+      [PER_SECOND, PER_SECOND],
     )
     .limit(100)
     .pluck<string[]>('subject');
