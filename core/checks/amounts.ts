@@ -3,7 +3,7 @@ import type { CheckInput, Line, MoneyKnown } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
 import { sentenceAround } from './sentences.ts';
-import { foldName, wordsOf } from '../model/words.ts';
+import { foldName, foldText } from '../model/words.ts';
 
 /** An amount as people write it: a sign or code of a currency, then figures. */
 const AMOUNT = /(?:[£€$¥]|\b(?:GBP|EUR|USD|NOK|SEK|DKK|CHF)\s?)\d[\d.,]*\d|(?:[£€$¥])\d/gu;
@@ -37,9 +37,7 @@ function typedIn(line: Line, { amounts, record }: CheckInput, told: ReadonlySet<
 
 /** The one amount of the record whose label a sentence has; undefined where it has none, or several. */
 function namedIn(sentence: string, amounts: readonly MoneyKnown[]): MoneyKnown | undefined {
-  const said = ` ${wordsOf(sentence)
-    .map(({ text }) => foldName(text))
-    .join(' ')} `;
+  const said = ` ${foldText(sentence).folded.join(' ')} `;
   const named = amounts.filter(({ label }) => said.includes(` ${foldName(label)} `));
   return named.length === 1 ? named[0] : undefined;
 }

@@ -4,7 +4,8 @@ import type { CheckInput, Line } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
 import { sentenceAround } from './sentences.ts';
-import { foldName, wordsOf } from '../model/words.ts';
+import { findPhrase, foldText } from '../model/words.ts';
+import type { FoldedText } from '../model/words.ts';
 
 const SPEAKS = /\b(?:enclos(?:e|ed|es|ing|ures?)|attach(?:ed|es|ing|ments?)?|herewith)\b/giu;
 /** Said of ropes, keels and earlier letters rather than of this one: `attached to the hull`, `was enclosed`. */
@@ -15,7 +16,7 @@ const TO_A_THING = /^\s+to\s+(?:the|a|an|its|her|his|your|our)\b(?!\s+(?:letter|
 interface Spoken {
   readonly line: Line;
   readonly words: string;
-  readonly sentence: string;
+  readonly sentence: FoldedText;
 }
 
 /**
@@ -38,7 +39,7 @@ function spokenIn(line: Line): readonly Spoken[] {
     const before = line.text.slice(0, match.index);
     const after = line.text.slice(match.index + match[0].length);
     if (NOT_THIS.test(before.slice(-24)) || TO_A_THING.test(after.slice(0, 40))) return [];
-    return [{ line, words: match[0], sentence: sentenceAround(line.text, match.index) }];
+    return [{ line, words: match[0], sentence: foldText(sentenceAround(line.text, match.index)) }];
   });
 }
 
@@ -72,22 +73,8 @@ const missingNote = (line: Line, words: string, document: MatterDocument): Note 
     [{ kind: 'enclose', documentId: document.id, name: document.name }],
   );
 
-/** Finds a phrase word by word, in any case and with a plural ending; gives it as written. */
-function findPhrase(text: string, phrase: string): string | undefined {
-  const wanted = foldName(phrase).split(/\s+/);
-  const words = wordsOf(text);
-  const fits = (at: number): boolean =>
-    wanted.every((want, n) => {
-      const word = foldName(words[at + n]?.text ?? '');
-      return word === want || word === `${want}s`;
-    });
-  const at = words.findIndex((_, n) => fits(n));
-  const [first, last] = [words[at], words[at + wanted.length - 1]];
-  return first && last ? text.slice(first.from, last.to) : undefined;
-}
-
 function unspoken({ enclosures, lines }: CheckInput): readonly Note[] {
-  const text = lines.map((line) => line.text).join('\n');
+  const text = foldText(lines.map((line) => line.text).join('\n'));
   const silent = enclosures.filter(({ category, fileName }) => {
     const name = fileName.replace(/\.[^.]+$/, '');
     return findPhrase(text, category) === undefined && findPhrase(text, name) === undefined;

@@ -3,7 +3,7 @@ import type { Contact, PersonContact } from '../model/contact.ts';
 import type { CheckInput, Line } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
-import { foldName, wordsOf } from '../model/words.ts';
+import { foldName, foldText } from '../model/words.ts';
 
 const OPENS = /^(?:Dear|Good (?:morning|afternoon|evening)|Hello|Hi|Kjære|Hei)\b[^,.!:;\n]*/u;
 /** Words of a greeting that are nobody's name. */
@@ -31,9 +31,7 @@ export function checkGreeting({ lines, recipients, contacts, record }: CheckInpu
   const to = recipients.to.flatMap(({ contactId }) => (contactId && contacts.get(contactId)) || []);
   if (!found || to.length < recipients.to.length || to.length === 0) return [];
   const { line, words } = found;
-  const names = wordsOf(words)
-    .map(({ text }) => foldName(text))
-    .filter((word) => !NO_NAMES.has(word));
+  const names = foldText(words).folded.filter((word) => !NO_NAMES.has(word));
   if (names.length === 0 || isOwnWording(words, to)) return [];
   return disagreement(
     line,
@@ -68,8 +66,7 @@ function disagreement(
 
 const isPerson = (contact: Contact): contact is PersonContact => contact.kind === 'person';
 
-const nameWords = (contact: Contact): readonly string[] =>
-  wordsOf(contact.name).map(({ text }) => foldName(text));
+const nameWords = (contact: Contact): readonly string[] => foldText(contact.name).folded;
 
 /** A contact's or couple's own greeting is right by definition. */
 const isOwnWording = (words: string, to: readonly Contact[]): boolean =>

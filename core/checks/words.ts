@@ -1,4 +1,4 @@
-import { foldName, wordsOf } from '../model/words.ts';
+import { foldText } from '../model/words.ts';
 
 const startsUpper = (word: string): boolean => /^\p{Lu}/u.test(word);
 
@@ -28,7 +28,7 @@ export const referenceCandidates = (text: string): readonly string[] => [
  */
 export function nameCandidates(text: string): ReadonlyMap<string, string> {
   const found = new Map<string, string>();
-  const words = wordsOf(text);
+  const { words, folded } = foldText(text);
   for (let start = 0; start < words.length && found.size < MAX_CANDIDATES; start += 1) {
     const first = words[start];
     if (!first || !startsUpper(first.text)) continue;
@@ -37,7 +37,7 @@ export function nameCandidates(text: string): ReadonlyMap<string, string> {
       if (!last || (end > start && text.slice(words[end - 1]?.to, last.from).trim() !== '')) break;
       if (startsUpper(last.text)) {
         const run = text.slice(first.from, last.to);
-        const key = foldName(run);
+        const key = folded.slice(start, end + 1).join(' ');
         found.set(key, run);
         // A plural or a genitive without an apostrophe: `the Gilded Terns`, `Gilded Terns eiere`.
         if (key.length > MIN_INFLECTED && key.endsWith('s') && !found.has(key.slice(0, -1)))

@@ -1,11 +1,15 @@
 /** Text folded for comparing names: without diacritics, in lower case, `ø æ å ß ł` as people without the key type them. */
 export function foldName(text: string): string {
+  if (PLAIN.test(text)) return text.toLowerCase().trim();
   const bare = text
     .normalize('NFD')
     .replace(/\p{M}+/gu, '')
     .toLowerCase();
   return bare.replace(/[øæßłđœ’]/g, (sign) => FOLDED[sign] ?? sign).trim();
 }
+
+/** Nothing to fold but the case: most of what people write, and much the quicker. */
+const PLAIN = /^[\0-\x7f]*$/;
 
 const FOLDED: Readonly<Record<string, string>> = {
   ø: 'o',
@@ -31,4 +35,26 @@ export function wordsOf(text: string): readonly Word[] {
     words.push({ text: bare, from: match.index, to: match.index + bare.length });
   }
   return words;
+}
+
+/** A text with its words as written and as they are compared: folded once, for all that is then looked for in it. */
+export interface FoldedText {
+  readonly text: string;
+  readonly words: readonly Word[];
+  readonly folded: readonly string[];
+}
+
+export function foldText(text: string): FoldedText {
+  const words = wordsOf(text);
+  return { text, words, folded: words.map((word) => foldName(word.text)) };
+}
+
+/** Finds a phrase word by word, in any case and with a plural ending; gives it as written. */
+export function findPhrase({ text, words, folded }: FoldedText, phrase: string): string | undefined {
+  const wanted = foldName(phrase).split(/\s+/);
+  const fits = (at: number): boolean =>
+    wanted.every((want, n) => folded[at + n] === want || folded[at + n] === `${want}s`);
+  const at = folded.findIndex((_, n) => fits(n));
+  const [first, last] = [words[at], words[at + wanted.length - 1]];
+  return first && last ? text.slice(first.from, last.to) : undefined;
 }

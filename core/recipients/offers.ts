@@ -1,4 +1,4 @@
-import { foldName, wordsOf } from '../model/words.ts';
+import { foldName, foldText } from '../model/words.ts';
 import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Channel } from '../model/channel.ts';
@@ -30,7 +30,7 @@ export function offerRecipients(
   directory: readonly Contact[],
   channel: Channel,
 ): readonly RecipientOffer[] {
-  const wanted = wordsOf(typed).map(({ text }) => foldName(text));
+  const wanted = foldText(typed).folded;
   const parties = record.parties.map(({ contact }) => contact);
   const seen = new Set<string>();
   const people = [...parties, ...directory].filter(({ id }) => !seen.has(id) && seen.add(id));
@@ -65,7 +65,7 @@ function whyOf(address: ContactAddress, best: ContactAddress | undefined, count:
 
 function fits(offer: RecipientOffer, wanted: readonly string[]): boolean {
   const { name, organisation = '', roles, address, label } = offer;
-  const words = wordsOf([name, organisation, ...roles, label].join(' ')).map(({ text }) => foldName(text));
+  const words = foldText([name, organisation, ...roles, label].join(' ')).folded;
   const mail = foldName(address).split(/[^\p{L}\p{N}]+/u);
   return wanted.every((want) => [...words, ...mail].some((word) => word.startsWith(want)));
 }

@@ -47,7 +47,7 @@ async function referencesElsewhere(
 ): Promise<readonly Elsewhere[]> {
   if (references.length === 0) return [];
   const found = await visible(db, personId)
-    .whereIn('matters.reference', [...references])
+    .whereRaw('matters.reference in (select value from json_each(?))', [JSON.stringify(references)])
     .whereNot('matters.id', matterId)
     .pluck<string[]>('matters.reference');
   return found.map((reference) => ({ words: reference, kind: 'reference', matterReference: reference }));
@@ -60,20 +60,26 @@ async function namesElsewhere(
   names: Candidates['names'],
 ): Promise<readonly Elsewhere[]> {
   if (names.size === 0) return [];
-  const rows = await db('matter_names')
+  const own = new Set(await db('matter_names').where({ matter_id: matterId }).pluck<string[]>('name_key'));
+  // One parameter for all the names, and a few matters for each: neither the statement nor its answer grows.
+  const rows = await db
+    .with('asked', db.raw('select value as name_key from json_each(?)', [JSON.stringify([...names.keys()])]))
+    .from('asked')
+    .joinRaw(
+      `join matter_names on matter_names.rowid in
+         (select rowid from matter_names where name_key = asked.name_key limit ${COMMON_NAME_MATTERS + 1})`,
+    )
     .join('matters', 'matters.id', 'matter_names.matter_id')
-    .whereIn('name_key', [...names.keys()])
     .where(seenBy(db, personId))
     .select<{ name_key: string; id: string; reference: string; facts: string }[]>(
-      'name_key',
+      'asked.name_key',
       'matters.id',
       'matters.reference',
       'matters.facts',
     );
   return [...groupBy(rows, ({ name_key }) => name_key)].flatMap(([key, matters]): readonly Elsewhere[] => {
     const [first] = matters;
-    const common = matters.length > COMMON_NAME_MATTERS || matters.some(({ id }) => id === matterId);
-    if (!first || common) return [];
+    if (!first || matters.length > COMMON_NAME_MATTERS || own.has(key)) return [];
     const facts = Object.values(fromJson<Record<string, Value>>(first.facts));
     const isSubject = facts.some((value) => value.kind === 'text' && foldName(value.text) === key);
     return [{ words: names.get(key) ?? key, kind: 'name', matterReference: first.reference, isSubject }];
@@ -113,23 +119,31 @@ export async function findNearAddresses(
 ): Promise<ReadonlyMap<string, { readonly address: string; readonly name: string }>> {
   const near = new Map<string, { readonly address: string; readonly name: string }>();
   for (const key of strangers.map(addressKey)) {
-    // A slip leaves either the first half or the last as it stands; each is looked up from its own end.
-    const half = Math.max(1, Math.floor(key.length / 2) - 1);
-    const [first, last] = [key.slice(0, half), reversed(key.slice(-half))];
+    const [start, end] = whatASlipLeaves(key);
     const rows = await db('contact_addresses')
-      .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
-      .where({ 'contact_addresses.kind': 'email' })
+      .where({ kind: 'email' })
       .where((either) => {
         void either
-          .whereBetween('value_key', [first, `${first}\uffff`])
-          .orWhereBetween('key_reversed', [last, `${last}\uffff`]);
+          .whereBetween('value_key', [start, `${start}\uffff`])
+          .orWhereBetween('key_reversed', [reversed(end), `${reversed(end)}\uffff`]);
       })
       .whereRaw('length(value_key) between ? and ?', [key.length - 1, key.length + 1])
-      .select<{ value: string; value_key: string; name: string }[]>('value', 'value_key', 'contacts.name');
+      .select<{ value: string; value_key: string; contact_id: string }[]>('value', 'value_key', 'contact_id');
     const meant = rows.find(({ value_key }) => isOneSlipAway(value_key, key));
-    if (meant) near.set(key, { address: meant.value, name: meant.name });
+    if (!meant) continue;
+    const contact = await db('contacts').where({ id: meant.contact_id }).first<{ name: string }>('name');
+    near.set(key, { address: meant.value, name: contact.name });
   }
   return near;
+}
+
+/**
+ * The start and the end of an address of which a single slip, even two letters exchanged, leaves one as it stands. They
+ * meet in the middle of the name before the sign, since thousands may share what follows it.
+ */
+function whatASlipLeaves(key: string): readonly [start: string, end: string] {
+  const middle = Math.floor(key.lastIndexOf('@') / 2);
+  return [key.slice(0, Math.max(1, middle - 1)), key.slice(middle + 1)];
 }
 
 /** How many of a matter's entries are looked through for addresses it was in correspondence with. */
