@@ -43,6 +43,7 @@ export interface MatchInput {
   readonly subject: string;
   readonly subjectWords: ReadonlySet<string>;
   readonly referencesIn: Readonly<Record<'subject' | 'text' | 'quoted', ReadonlySet<string>>>;
+  /** Names written in it that a matter has, folded, to the words as written. */
   readonly namesIn: Readonly<Record<'subject' | 'text', ReadonlyMap<string, string>>>;
 }
 
@@ -60,6 +61,9 @@ export function matchInput(mail: IncomingMail, facts: MatchFacts, own: ReadonlyS
   const { own: text, quoted } = ownWords(mail.text.slice(0, MAX_TEXT));
   const { first, others } = correspondentsIn(mail, own);
   const subject = foldName(bareSubject(mail.subject));
+  // Each matter is asked for its own: names that nobody has are left out once.
+  const known = (names: ReadonlyMap<string, string>): ReadonlyMap<string, string> =>
+    new Map([...names].filter(([key]) => facts.byName.has(key)));
   const references = (words: string): ReadonlySet<string> => new Set(referenceCandidates(words));
   return {
     mail,
@@ -69,7 +73,7 @@ export function matchInput(mail: IncomingMail, facts: MatchFacts, own: ReadonlyS
     subject,
     subjectWords: subjectWords(subject),
     referencesIn: { subject: references(mail.subject), text: references(text), quoted: references(quoted) },
-    namesIn: { subject: nameCandidates(mail.subject), text: nameCandidates(text) },
+    namesIn: { subject: known(nameCandidates(mail.subject)), text: known(nameCandidates(text)) },
   };
 }
 

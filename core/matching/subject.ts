@@ -11,7 +11,8 @@ const LIKE_ENOUGH = 0.5;
 export const subject: Signal = ({ subject: own, subjectWords: words }, { subjects }) => {
   if (own.length < MIN_CHARS) return undefined;
   if (subjects.includes(own)) return { code: 'sameSubject', weight: SAME, params: {} };
-  return subjects.some((known) => likeness(words, subjectWords(known)) >= LIKE_ENOUGH)
+  const shares = (known: string): boolean => [...words].some((word) => known.includes(word));
+  return subjects.some((known) => shares(known) && likeness(words, subjectWords(known)) >= LIKE_ENOUGH)
     ? { code: 'likeSubject', weight: LIKE, params: {} }
     : undefined;
 };
