@@ -1,4 +1,5 @@
 import { Type } from 'typebox';
+import type { SenderChoice } from '../core/model/sender.ts';
 import type { TSchema } from 'typebox';
 
 /** RFC 9457 problem details, with a `code` that stays the same however the wording changes. */
@@ -32,3 +33,8 @@ export const page = <Item extends TSchema>(item: Item) =>
 
 export const ById = Type.Object({ id: Id });
 export const Nothing = Type.Object({});
+
+/** `responsible`, `practice`, or `sender:` and the key of a sender of the practice's own. */
+export const SenderChoiceJson = Type.Unsafe<SenderChoice>(
+  Type.String({ pattern: '^(?:responsible|practice|sender:[a-z0-9-]{1,60})$' }),
+);

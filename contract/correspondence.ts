@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { Id, Instant, page } from './common.ts';
+import { DateText, Id, Instant, page } from './common.ts';
 
 export const Awaiting = Type.Union([
   Type.Object({ kind: Type.Literal('theirAnswer'), days: Type.Integer() }),
@@ -45,6 +45,24 @@ export const EnclosedFile = Type.Object({
   sizeBytes: Type.Integer(),
 });
 
+const InvitationTime = Type.Union([Type.Object({ atUtc: Instant }), Type.Object({ day: DateText })]);
+
+/** What a calendar part of a message asks or answers (RFC 5546). */
+export const InvitationJson = Type.Object({
+  kind: Type.Enum(['asked', 'answered', 'calledOff', 'note']),
+  what: Type.String(),
+  from: InvitationTime,
+  until: Type.Union([InvitationTime, Type.Null()]),
+  where: Type.String(),
+  organiser: Type.String(),
+  people: Type.Array(
+    Type.Object({ name: Type.String(), answer: Type.Enum(['yes', 'no', 'perhaps', 'none']) }),
+  ),
+  repeats: Type.Boolean(),
+  words: Type.String(),
+});
+export type InvitationJson = Static<typeof InvitationJson>;
+
 export const EntryDetail = Type.Object({
   ...EntrySummary.properties,
   matterId: Id,
@@ -56,6 +74,7 @@ export const EntryDetail = Type.Object({
   /** Cleaned HTML, to be shown in a sandboxed frame alone; null where the message had only text. */
   html: Type.Union([Type.String(), Type.Null()]),
   text: Type.String(),
+  invitation: Type.Union([InvitationJson, Type.Null()]),
   attachments: Type.Array(EnclosedFile),
   sentBy: Type.Union([Type.String(), Type.Null()]),
   templateName: Type.Union([Type.String(), Type.Null()]),

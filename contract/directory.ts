@@ -42,6 +42,39 @@ export const ContactJson = Type.Object(
 );
 export type ContactJson = Static<typeof ContactJson>;
 
+/** A contact of whom nothing is known yet. */
+export const NOBODY: ContactJson = {
+  kind: 'person',
+  name: '',
+  title: '',
+  givenName: '',
+  middleName: '',
+  familyName: '',
+  suffix: '',
+  organisation: '',
+  position: '',
+  language: '',
+  doNotWriteTo: false,
+  ownFormalGreeting: '',
+  ownFamiliarGreeting: '',
+  coupleWithId: null,
+  coupleGreeting: '',
+  note: '',
+  addresses: [],
+};
+
+/** Somebody of whom a message tells the name and the address, and nothing else; the last of their words names the family. */
+export function somebody(name: string, address: string): ContactJson {
+  const words = name.trim().split(/\s+/);
+  const familyName = words.pop() ?? '';
+  return {
+    ...NOBODY,
+    givenName: words.join(' '),
+    familyName,
+    addresses: [{ kind: 'email', label: 'work', value: address, preferred: true, bounced: false }],
+  };
+}
+
 export const ContactSummary = Type.Object({
   id: Id,
   kind: Type.Enum(['person', 'organisation']),

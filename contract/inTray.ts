@@ -1,7 +1,8 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Id, Instant, PageQuery, page } from './common.ts';
-import { EnclosedFile, EntryAddress } from './correspondence.ts';
+import { ChangeMatter } from './matterTypes.ts';
+import { EnclosedFile, EntryAddress, InvitationJson } from './correspondence.ts';
 
 const Reason = Type.Object({
   code: Type.String(),
@@ -49,10 +50,18 @@ export const IncomingDetail = Type.Object({
   /** Cleaned HTML, to be shown in a sandboxed frame alone. */
   html: Type.Union([Type.String(), Type.Null()]),
   text: Type.String(),
+  invitation: Type.Union([InvitationJson, Type.Null()]),
   attachments: Type.Array(EnclosedFile),
   /** Who it is from, where the directory knows them. */
   contacts: Type.Array(
     Type.Object({ id: Id, name: Type.String(), organisation: Type.Union([Type.String(), Type.Null()]) }),
+  ),
+  /** Suggested matters that they are no party of, with the roles they could take there. */
+  mayJoin: Type.Array(
+    Type.Object({
+      matterId: Id,
+      roles: Type.Array(Type.Object({ key: Type.String(), label: Type.String() })),
+    }),
   ),
   /** What they are on, the latest first. */
   matters: Type.Array(Type.Object({ ...MatterSlip.properties, roles: Type.Array(Type.String()) })),
@@ -70,6 +79,19 @@ export const IncomingDetail = Type.Object({
   ),
 });
 export type IncomingDetail = Static<typeof IncomingDetail>;
+
+export const MakeParty = Type.Object({ matterId: Id, role: Type.String({ maxLength: 64 }) });
+export type MakeParty = Static<typeof MakeParty>;
+
+/** Who became what, and the change that takes it back. */
+export const MadeParty = Type.Object({
+  contactId: Id,
+  name: Type.String(),
+  reference: Type.String(),
+  role: Type.String(),
+  undo: ChangeMatter,
+});
+export type MadeParty = Static<typeof MadeParty>;
 
 export const FileIncoming = Type.Object({
   matterIds: Type.Array(Id, { minItems: 1, maxItems: 20, uniqueItems: true }),

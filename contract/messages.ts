@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { DateText, Id, Instant, page } from './common.ts';
+import { DateText, Id, Instant, SenderChoiceJson, page } from './common.ts';
 
 /** The most recipients of one line: more is a round, not a letter. */
 export const MAX_RECIPIENTS = 100;
@@ -133,6 +133,16 @@ export const Message = Type.Object({
   templateId: Type.Union([Id, Type.Null()]),
   templateName: Type.Union([Type.String(), Type.Null()]),
   from: Type.Object({ name: Type.String(), address: Type.String() }),
+  /** What chose it; null for whoever writes. */
+  sender: Type.Union([SenderChoiceJson, Type.Null()]),
+  /** Everybody it can go out under. */
+  senders: Type.Array(
+    Type.Object({
+      choice: Type.Union([SenderChoiceJson, Type.Null()]),
+      name: Type.String(),
+      address: Type.String(),
+    }),
+  ),
   /** Where answers go, when not to the sender. */
   replyTo: Type.Union([Type.String(), Type.Null()]),
   copyToSelf: Type.Boolean(),
@@ -202,6 +212,7 @@ export const ChangeMessage = Type.Object(
     subject: Type.Optional(Type.Union([Type.String({ maxLength: 2_000 }), InlineJson])),
     body: Type.Optional(DocumentJson),
     answers: Type.Optional(Answers),
+    sender: Type.Optional(Type.Union([SenderChoiceJson, Type.Null()])),
     replyTo: Type.Optional(Type.Union([Type.String({ maxLength: 254 }), Type.Null()])),
     copyToSelf: Type.Optional(Type.Boolean()),
     each: Type.Optional(Type.Boolean()),

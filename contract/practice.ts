@@ -31,7 +31,6 @@ export const PracticeJson = Type.Object(
     /** How sure the application must be to file what came in by itself; 1 and more files nothing but what is addressed. */
     fileFrom: Type.Number({ minimum: 0.8, maximum: 1 }),
     keepFiles: Type.Object({ received: Type.Boolean(), sent: Type.Boolean() }),
-    moreAddresses: Type.Array(Type.String({ maxLength: 254 }), { maxItems: 40, uniqueItems: true }),
     /** What the matters’ own addresses end in; empty where mail for them does not arrive here. */
     filingDomain: Type.String({ maxLength: 200 }),
   },

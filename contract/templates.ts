@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { Id, Instant, PageQuery, page } from './common.ts';
+import { Id, Instant, PageQuery, SenderChoiceJson, page } from './common.ts';
 import { Channel, DocumentJson, InlineJson, Segments } from './messages.ts';
 
 /** `private` is its owner's alone, `shared` everybody's to try, `approved` what the practice stands behind. */
@@ -97,7 +97,7 @@ export const TemplateContentJson = Type.Object(
     documents: Type.Array(DocumentRule, { maxItems: 20 }),
     category: Type.String({ maxLength: 80 }),
     plain: Type.Optional(Type.Literal(true)),
-    sender: Type.Optional(Type.Enum(['responsible', 'practice'])),
+    sender: Type.Optional(SenderChoiceJson),
     replyTo: Type.Optional(Type.String({ maxLength: 254 })),
     each: Type.Optional(Type.Literal(true)),
     after: Type.Optional(

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { planMessage } from '../core/mime/plan.ts';
+import type { PlannedAttachment } from '../core/mime/plan.ts';
 import type { BlobStore } from '../server/blobs/blobStore.ts';
 import { readConfig } from '../server/config.ts';
 import { changeFeed } from '../server/events/changeFeed.ts';
@@ -17,6 +18,8 @@ interface Letter {
   readonly subject: string;
   readonly text: string;
   readonly hoursAgo: number;
+  /** A meeting it asks for, so many days from then at ten. */
+  readonly asksFor?: { readonly what: string; readonly where: string; readonly inDays: number };
 }
 
 const HOUR_MS = 3_600_000;
@@ -61,6 +64,7 @@ function letters(matters: readonly NewMatter[]): readonly Letter[] {
             subject: 'Another boat',
             text: 'We are thinking of buying a second one, Little Auk, and would like you to look her over first. When could you?',
             hoursAgo: 20,
+            asksFor: { what: 'Little Auk: a first look', where: 'Ness Quay, Port Sennet', inDays: 9 },
           },
         ]
       : []),
@@ -86,7 +90,8 @@ export async function fillInTray(
   matters: readonly NewMatter[],
   nowUtc: number,
 ): Promise<void> {
-  for (const { from, subject, text, hoursAgo } of letters(matters)) {
+  for (const letter of letters(matters)) {
+    const { from, subject, text, hoursAgo } = letter;
     const atUtc = nowUtc - hoursAgo * HOUR_MS;
     const office: Office = {
       config: readConfig({}),
@@ -108,8 +113,45 @@ export async function fillInTray(
       recipients: { to: [OFFICE], cc: [], bcc: [] },
       letter: { subject, text: `${text}\n\n${from.name}\n`, html: '', open: [] },
       references: [],
-      attachments: [],
+      attachments: letter.asksFor ? [await invitation(blobs, letter, atUtc)] : [],
     });
     await receiveMail(office, { bytes: await assemble(plan, blobs), source: 'mailbox', deliveredTo: [] });
   }
+}
+
+const DAY_MS = 86_400_000;
+
+/** The meeting that a letter asks for, as a calendar part (RFC 5545, RFC 5546). */
+async function invitation(
+  blobs: BlobStore,
+  { from, asksFor }: Letter,
+  atUtc: number,
+): Promise<PlannedAttachment> {
+  const day = new Date(atUtc + (asksFor?.inDays ?? 0) * DAY_MS)
+    .toISOString()
+    .slice(0, 10)
+    .replaceAll('-', '');
+  const lines = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Port Sennet//calendar//EN',
+    'METHOD:REQUEST',
+    'BEGIN:VEVENT',
+    `UID:${day}@${from.address}`,
+    `DTSTAMP:${day}T000000Z`,
+    `DTSTART:${day}T100000Z`,
+    `DTEND:${day}T113000Z`,
+    `SUMMARY:${asksFor?.what ?? ''}`,
+    `LOCATION:${asksFor?.where.replaceAll(',', '\\,') ?? ''}`,
+    `ORGANIZER;CN=${from.name}:mailto:${from.address}`,
+    `ATTENDEE;CN=${OFFICE.name};PARTSTAT=NEEDS-ACTION:mailto:${OFFICE.address}`,
+    'END:VEVENT',
+    'END:VCALENDAR',
+    '',
+  ];
+  return {
+    blob: await blobs.put(Buffer.from(lines.join('\r\n'), 'utf8')),
+    fileName: 'invitation.ics',
+    mediaType: 'text/calendar; method=REQUEST',
+  };
 }

@@ -33,7 +33,10 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   workingHours: DEFAULT_SETTINGS.workingHours,
   fileFrom: DEFAULT_SETTINGS.fileFrom,
   keepFiles: DEFAULT_SETTINGS.keepFiles,
-  moreAddresses: ['accounts@tidewell-roe.example'],
+  senders: [
+    { key: 'accounts', name: 'Tidewell & Roe Accounts', address: 'accounts@tidewell-roe.example' },
+    { key: 'reports', name: 'Tidewell & Roe Reports', address: 'reports@tidewell-roe.example' },
+  ],
   filingDomain: 'file.tidewell-roe.example',
 });
 

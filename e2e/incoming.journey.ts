@@ -1,4 +1,4 @@
-import { NOBODY } from '../web/features/directory/nobody.ts';
+import { NOBODY } from '../contract/directory.ts';
 import type { Page } from '@playwright/test';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';

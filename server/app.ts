@@ -28,6 +28,7 @@ import { matterTypeRoutes } from './routes/matterTypes.ts';
 import { messageRoutes } from './routes/messages.ts';
 import { passageRoutes } from './routes/passages.ts';
 import { practiceRoutes } from './routes/practice.ts';
+import { sendingRoutes } from './routes/sending.ts';
 import { recipientRoutes } from './routes/recipients.ts';
 import { sessionRoutes } from './routes/session.ts';
 import { templateRoutes } from './routes/templates.ts';
@@ -58,6 +59,7 @@ const ENDPOINTS: readonly Endpoint[] = [
   ...importRoutes,
   ...exportRoutes,
   ...practiceRoutes,
+  ...sendingRoutes,
 ];
 
 /** Composes the web server around an office. */

@@ -17,6 +17,8 @@ export interface Config {
     { readonly name: string; readonly email: string; readonly password: string } | undefined;
   /** Mail hosts, the one for everything first. */
   readonly smtp: readonly SmtpSettings[];
+  /** Certificates (PEM) of authorities that the practice trusts for its mail hosts, beside those known to Node.js. */
+  readonly mailAuthorities: readonly string[];
   /** The mailbox that is read; absent where mail comes by filing addresses alone. */
   readonly mailbox: MailboxSettings | undefined;
   /** Where mail for matters’ own addresses is taken; absent where none arrives here. */
@@ -163,6 +165,22 @@ function mailboxOf(text: string | undefined): MailboxSettings | undefined {
   };
 }
 
+/** The certificates of a PEM file, each for itself. */
+function authoritiesOf(path: string | undefined): readonly string[] {
+  if (path === undefined) return [];
+  let text: string;
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch (error) {
+    throw new ConfigError(
+      `OFFICIUM_MAIL_AUTHORITIES cannot be read: ${error instanceof Error ? error.message : String(error)}`,
+    );
+  }
+  const found = text.match(/-----BEGIN CERTIFICATE-----[\s\S]+?-----END CERTIFICATE-----/g) ?? [];
+  if (found.length === 0) throw new ConfigError(`${path} holds no certificate (PEM).`);
+  return found;
+}
+
 function scaleOf(text: string | undefined): number {
   const scale = Number(filled(text) ?? '1');
   if (scale > 0 && scale <= 10) return scale;
@@ -182,6 +200,7 @@ export function readConfig(env: Environment): Config {
       .filter(Boolean),
     firstPerson: firstPersonOf(env),
     smtp: hostsOf(env),
+    mailAuthorities: authoritiesOf(filled(env['OFFICIUM_MAIL_AUTHORITIES'])),
     mailbox: mailboxOf(env['OFFICIUM_IMAP_URL']),
     filingPort:
       filled(env['OFFICIUM_FILING_PORT']) === undefined

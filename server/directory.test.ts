@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { NOBODY } from '../contract/directory.ts';
 import { CONTACT_COLUMNS, columnFor, contactLine, readContactLine } from '../core/directory/contactCsv.ts';
 import { person } from '../core/tests/fixtures.ts';
 import { readVcards, writeVcards } from './importing/vcards.ts';
@@ -21,25 +22,6 @@ afterAll(async () => {
 
 const find = async (query: string) =>
   (await client.call('GET', `/contacts?query=${encodeURIComponent(query)}`)).json.items;
-const NOBODY = {
-  kind: 'person',
-  name: '',
-  title: '',
-  givenName: '',
-  middleName: '',
-  familyName: '',
-  suffix: '',
-  organisation: '',
-  position: '',
-  language: '',
-  doNotWriteTo: false,
-  ownFormalGreeting: '',
-  ownFamiliarGreeting: '',
-  coupleWithId: null,
-  coupleGreeting: '',
-  note: '',
-  addresses: [],
-};
 const mail = (value: string) => ({ kind: 'email', label: 'work', value, preferred: true, bounced: false });
 
 describe('the directory', () => {

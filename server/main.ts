@@ -14,6 +14,7 @@ import { startFileReader } from './incoming/fileReader.ts';
 import { startMailboxReader } from './incoming/mailboxReader.ts';
 import { smtpReceiver } from './incoming/smtpReceiver.ts';
 import { startRunner } from './outgoing/runner.ts';
+import { mailHosts } from './outgoing/mailHosts.ts';
 import { printTransport } from './outgoing/printTransport.ts';
 import { smtpTransport } from './outgoing/smtpTransport.ts';
 import { textTransport } from './outgoing/textTransport.ts';
@@ -50,7 +51,7 @@ async function start(config: Config): Promise<void> {
   };
   await ensureFirstPerson(office);
   const runner = await startRunner(office, {
-    email: smtpTransport(config.smtp),
+    email: smtpTransport(() => mailHosts(office), config.mailAuthorities),
     text: textTransport(config.textGatewayUrl),
     letter: printTransport(config.printerUrl),
   });

@@ -1,3 +1,4 @@
+import type { SenderChoice } from '../model/sender.ts';
 import type { RecipientRules } from '../recipients/recipients.ts';
 import type { BlankDefinition } from './blanks.ts';
 import type { DocumentNode, InlineDocument } from './document.ts';
@@ -50,7 +51,7 @@ export interface TemplateContent {
   /** Reads as if typed by hand: no styles, no pictures, the text alone carried in plain HTML. */
   readonly plain?: true;
   /** Whom it goes out under; without it, whoever writes. */
-  readonly sender?: 'responsible' | 'practice';
+  readonly sender?: SenderChoice;
   /** Where answers go, when not to the sender. */
   readonly replyTo?: string;
   readonly after?: AfterSending;

@@ -1,3 +1,4 @@
+import { rootCertificates } from 'node:tls';
 import { ImapFlow } from 'imapflow';
 import type { MailboxSettings } from '../config.ts';
 import type { Office } from '../office.ts';
@@ -37,7 +38,7 @@ export function startMailboxReader(office: Office, settings: MailboxSettings): M
     });
 
   const session = async (): Promise<void> => {
-    const connection = connectionTo(settings);
+    const connection = connectionTo(settings, office.config.mailAuthorities);
     client = connection;
     let arrived = (): void => undefined;
     connection.on('exists', () => {
@@ -89,8 +90,19 @@ export function startMailboxReader(office: Office, settings: MailboxSettings): M
   };
 }
 
-const connectionTo = ({ host, port, secure, user, password }: MailboxSettings): ImapFlow =>
-  new ImapFlow({ host, port, secure, auth: { user, pass: password }, logger: false, emitLogs: false });
+const connectionTo = (
+  { host, port, secure, user, password }: MailboxSettings,
+  authorities: readonly string[],
+): ImapFlow =>
+  new ImapFlow({
+    host,
+    port,
+    secure,
+    auth: { user, pass: password },
+    ...(authorities.length === 0 ? {} : { tls: { ca: [...rootCertificates, ...authorities] } }),
+    logger: false,
+    emitLogs: false,
+  });
 
 async function readNew(office: Office, connection: ImapFlow, settings: MailboxSettings): Promise<void> {
   const { mailbox } = connection;

@@ -5,9 +5,11 @@ import { readSettings } from '../repositories/settings.ts';
 
 /** Every address that is the practice's own, by key. */
 export async function ownAddresses(db: Database): Promise<ReadonlySet<string>> {
-  const { practiceEmail, moreAddresses } = await readSettings(db);
+  const { practiceEmail, senders } = await readSettings(db);
   const people = await listPeople(db);
   return new Set(
-    [practiceEmail, ...moreAddresses, ...people.map(({ email }) => email)].filter(Boolean).map(addressKey),
+    [practiceEmail, ...senders.map(({ address }) => address), ...people.map(({ email }) => email)]
+      .filter(Boolean)
+      .map(addressKey),
   );
 }

@@ -10,14 +10,21 @@ const UNREADABLE =
   'This message is built in a way that cannot be read safely. Its exact bytes are kept, and can be taken out.';
 
 const OPTIONS = { skipImageLinks: true, skipTextToHtml: true, maxHtmlLengthToParse: MAX_HTML };
+/** Together with pictures in the text beyond this, a message is shown without them. */
+const MAX_WITH_PICTURES = 12_000_000;
 
 /**
  * Takes a message apart. One that is built to tire its reader (parts within parts without end) is known by its head alone,
- * and says so: it must neither be lost nor keep those behind it from being read.
+ * and says so: it must neither be lost nor keep those behind it from being read. With pictures, those that came with the
+ * message stand in its HTML themselves (RFC 2397) instead of being referred to (RFC 2392).
  */
-export async function parseMail(bytes: Buffer): Promise<ParsedMail> {
+export async function parseMail(
+  bytes: Buffer,
+  { withPictures = false }: { readonly withPictures?: boolean } = {},
+): Promise<ParsedMail> {
   try {
-    return await simpleParser(bytes, OPTIONS);
+    const skipImageLinks = !withPictures || bytes.length > MAX_WITH_PICTURES;
+    return await simpleParser(bytes, { ...OPTIONS, skipImageLinks });
   } catch {
     const head = bytes.toString('latin1', 0, MAX_HEAD).split(/\r?\n\r?\n/)[0] ?? '';
     const plain = head.replace(/^(?:content-[\w-]+|mime-version):.*(?:\r?\n[ \t].*)*\r?\n?/gim, '');

@@ -42,7 +42,7 @@ async function hostWith(options: SMTPServerOptions, security: SmtpSettings['secu
     server.listen(0, '127.0.0.1', done);
   });
   const { port } = server.server.address() as AddressInfo;
-  return smtpTransport([{ ...HOST, port, security }]);
+  return smtpTransport(() => Promise.resolve([{ ...HOST, port, security }]));
 }
 
 const BYTES = Buffer.from('Subject: dots\r\n\r\n.\r\n..two\r\nplain\r\n', 'latin1');
@@ -168,7 +168,7 @@ describe('the SMTP transport', () => {
     };
     await hostWith({ onData });
     const { port } = servers.at(-1)?.server.address() as AddressInfo;
-    const slow = smtpTransport([{ ...HOST, port, perMinute: 300 }]);
+    const slow = smtpTransport(() => Promise.resolve([{ ...HOST, port, perMinute: 300 }]));
     await Promise.all([1, 2, 3].map(() => slow.send(envelope, BYTES, () => Promise.resolve())));
     expect((times.at(-1) ?? 0) - (times[0] ?? 0)).toBeGreaterThanOrEqual(380);
   });
@@ -213,7 +213,7 @@ describe('the SMTP transport', () => {
   });
 
   it('tries later when nobody answers, or when it could not note that data begins', async () => {
-    const nobody = smtpTransport([HOST]);
+    const nobody = smtpTransport(() => Promise.resolve([HOST]));
     expect((await nobody.send(envelope, BYTES, () => Promise.resolve())).outcome.kind).toBe('later');
     const got: Buffer[] = [];
     const host = await hostWith({

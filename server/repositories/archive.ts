@@ -1,3 +1,5 @@
+import { MAIL_HOSTS_KEY } from './mailHosts.ts';
+import { SECRET_KEY } from './settings.ts';
 import type { Database } from './database.ts';
 
 /** Tables that are the application’s own affair, or belong to whoever is signed in here. */
@@ -16,7 +18,10 @@ export async function archiveTables(db: Database): Promise<string[]> {
 
 type Row = Readonly<Record<string, unknown>>;
 
-/** A table’s rows with their own numbers, a few at a time; the secret that sessions are signed with stays here. */
+/** Settings with secrets in them: what sessions are signed with, and how mail hosts are signed in to. */
+const STAY_HERE = new Set<string>([SECRET_KEY, MAIL_HOSTS_KEY]);
+
+/** A table’s rows with their own numbers, a few at a time; secrets stay here. */
 export async function* readRows(db: Database, table: string, atOnce: number): AsyncGenerator<Row[]> {
   for (let after = -1; ;) {
     const rows = await db.raw<(Row & { archived_row: number })[]>(
@@ -26,7 +31,7 @@ export async function* readRows(db: Database, table: string, atOnce: number): As
     const last = rows.at(-1);
     if (!last) return;
     after = last.archived_row;
-    yield table === 'settings' ? rows.filter((row) => row['key'] !== 'sessionSecret') : rows;
+    yield table === 'settings' ? rows.filter((row) => !STAY_HERE.has(String(row['key']))) : rows;
   }
 }
 

@@ -6,6 +6,13 @@ import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Database } from './database.ts';
 import { fromJson } from './json.ts';
 
+/** A sender of the practice's own; templates name it by its key. */
+export interface NamedSender {
+  readonly key: string;
+  readonly name: string;
+  readonly address: string;
+}
+
 /** What the practice decides once for everybody. */
 export interface PracticeSettings {
   readonly practice: Practice;
@@ -31,8 +38,8 @@ export interface PracticeSettings {
   readonly fileFrom: number;
   /** Whether files become documents of the matter, or stay with their entry alone. */
   readonly keepFiles: { readonly received: boolean; readonly sent: boolean };
-  /** Addresses that are the practice's own beside its people's: accounts, reports. */
-  readonly moreAddresses: readonly string[];
+  /** Further senders that mail goes out under and comes in for, beside the practice and its people: accounts, reports. */
+  readonly senders: readonly NamedSender[];
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
 }
@@ -58,7 +65,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   workingHours: { fromMinute: 510, untilMinute: 1050 },
   fileFrom: 0.97,
   keepFiles: { received: true, sent: false },
-  moreAddresses: [],
+  senders: [],
   filingDomain: '',
 };
 
@@ -88,7 +95,8 @@ export const calendarOf = ({ weekdays, holidays }: PracticeSettings): WorkingCal
   holidays: new Set(holidays),
 });
 
-const SECRET_KEY = 'sessionSecret';
+/** Where the secret of session cookies is kept; it stays out of archives. */
+export const SECRET_KEY = 'sessionSecret';
 
 /** What session cookies are signed with: made once for a practice, so that a restart signs nobody out. */
 export async function sessionSecret(db: Database): Promise<string> {

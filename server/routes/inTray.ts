@@ -7,6 +7,8 @@ import {
   InTray,
   InTrayQuery,
   IncomingDetail,
+  MadeParty,
+  MakeParty,
   TakenIn,
 } from '../../contract/inTray.ts';
 import { endpoint } from '../http/endpoint.ts';
@@ -21,6 +23,7 @@ import {
   readInTray,
   readIncoming,
 } from '../usecases/inTray.ts';
+import { makeParty } from '../usecases/makeParty.ts';
 import { takeInFiles } from '../usecases/takeInFiles.ts';
 
 export const inTrayRoutes = [
@@ -52,6 +55,16 @@ export const inTrayRoutes = [
     answers: TakenIn,
     handle: ({ office, person, params, request }) =>
       takeInFiles(office, person, receivedFiles(request), params.id),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/in-tray/:id/party',
+    summary: 'Put whoever wrote a message on a matter, and into the directory where they are not in it',
+    params: ById,
+    body: MakeParty,
+    status: 200,
+    answers: MadeParty,
+    handle: ({ office, person, params, body }) => makeParty(office, person, params.id, body),
   }),
   endpoint({
     method: 'post',

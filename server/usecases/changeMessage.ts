@@ -87,11 +87,13 @@ async function applyChange(
 }
 
 /** How it goes, as its writer changes it; what is undone leaves no trace in it. */
-function changeConduct(conduct: Conduct, { replyTo, copyToSelf, each }: ChangeMessage): Conduct {
-  const { replyTo: oldReplyTo, copyToSelf: oldCopy, each: oldEach, ...rest } = conduct;
+function changeConduct(conduct: Conduct, { sender, replyTo, copyToSelf, each }: ChangeMessage): Conduct {
+  const { sender: oldSender, replyTo: oldReplyTo, copyToSelf: oldCopy, each: oldEach, ...rest } = conduct;
+  const under = sender === undefined ? oldSender : (sender ?? undefined);
   const answersTo = replyTo === undefined ? oldReplyTo : replyTo === null ? undefined : oneLine(replyTo);
   return {
     ...rest,
+    ...(under ? { sender: under } : {}),
     ...(answersTo ? { replyTo: answersTo } : {}),
     ...((copyToSelf ?? oldCopy) ? { copyToSelf: true } : {}),
     ...((each ?? oldEach) ? { each: true } : {}),

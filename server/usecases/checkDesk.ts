@@ -9,6 +9,7 @@ import {
 import type { CheckInput, Note } from '../../core/checks/index.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
+import { ownAddresses } from '../incoming/ownAddresses.ts';
 import type { Office } from '../office.ts';
 import {
   correspondentsOf,
@@ -17,7 +18,6 @@ import {
   sentLately,
 } from '../repositories/checkFacts.ts';
 import type { Account } from '../repositories/people.ts';
-import { listPeople } from '../repositories/people.ts';
 import { calendarOf } from '../repositories/settings.ts';
 import { findVersion } from '../repositories/templates.ts';
 import { senderOf } from './conduct.ts';
@@ -65,24 +65,18 @@ export async function checkDeskMessage(
 type AddressFacts = Pick<CheckInput, 'knownHere' | 'ownAddresses' | 'nearAddresses'>;
 
 /** What is known of the addresses; nothing is looked up for those whose roles say who they are. */
-async function addressFacts(
-  office: Office,
-  { message, matter, settings }: DeskMessage,
-): Promise<AddressFacts> {
+async function addressFacts(office: Office, { message, matter }: DeskMessage): Promise<AddressFacts> {
   const { to, cc, bcc } = message.recipients;
-  const people = await listPeople(office.db);
-  const ownAddresses = new Set(
-    [settings.practiceEmail, ...people.map(({ email }) => email)].filter(Boolean).map(addressKey),
-  );
+  const own = await ownAddresses(office.db);
   const outsiders = [...to, ...cc, ...bcc].filter(
-    ({ roles, address }) => roles.length === 0 && !ownAddresses.has(addressKey(address)),
+    ({ roles, address }) => roles.length === 0 && !own.has(addressKey(address)),
   );
-  if (outsiders.length === 0) return { ownAddresses, knownHere: ownAddresses, nearAddresses: new Map() };
+  if (outsiders.length === 0) return { ownAddresses: own, knownHere: own, nearAddresses: new Map() };
   const parties = matter.parties.flatMap(({ contact }) =>
     contact.addresses.map(({ value }) => addressKey(value)),
   );
   const knownHere = new Set([
-    ...ownAddresses,
+    ...own,
     ...parties,
     ...(message.conduct.fixed ?? []).map(addressKey),
     ...(await correspondentsOf(office.db, matter.id)),
@@ -90,7 +84,7 @@ async function addressFacts(
   const isStranger = ({ contactId, address }: Recipient): boolean =>
     contactId === undefined && !knownHere.has(addressKey(address));
   const strangers = outsiders.filter(isStranger).map(({ address }) => address);
-  return { ownAddresses, knownHere, nearAddresses: await findNearAddresses(office.db, strangers) };
+  return { ownAddresses: own, knownHere, nearAddresses: await findNearAddresses(office.db, strangers) };
 }
 
 async function sentBefore(

@@ -1,7 +1,8 @@
 import sanitizeHtml from 'sanitize-html';
-import type { EntryDetail, EntryPage, EntrySummary } from '../../contract/correspondence.ts';
+import type { EntryDetail, EntryPage, EntrySummary, InvitationJson } from '../../contract/correspondence.ts';
 import { awaiting } from '../../core/correspondence/answers.ts';
 import { notFound } from '../http/httpProblem.ts';
+import { readInvitation } from '../incoming/invitation.ts';
 import { parseMail } from '../incoming/parseMail.ts';
 import type { Office } from '../office.ts';
 import { findEntry, listEntries, standingsOf } from '../repositories/correspondence.ts';
@@ -17,6 +18,7 @@ import { findMatter, isVisible } from '../repositories/matters.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import { findPerson } from '../repositories/people.ts';
 import type { Account } from '../repositories/people.ts';
+import { readSettings } from '../repositories/settings.ts';
 import { findVersion } from '../repositories/templates.ts';
 
 const DEFAULT_PAGE = 60;
@@ -87,7 +89,7 @@ async function visibleEntry(
 /** An entry in full. Its text is read from the exact bytes that were filed, each time: there is no second copy to differ. */
 export async function readEntry(office: Office, person: Account, id: string): Promise<EntryDetail> {
   const { entry, matter } = await visibleEntry(office, person, id);
-  const { html, text } = await wordsOf(office, entry);
+  const { html, text, invitation } = await wordsOf(office, entry);
   const author = entry.authorId === null ? undefined : await findPerson(office.db, entry.authorId);
   const template =
     entry.templateVersionId === null ? undefined : await findVersion(office.db, entry.templateVersionId);
@@ -102,6 +104,7 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
     bcc: [...bcc],
     html,
     text,
+    invitation,
     attachments: entry.attachments.map(({ name, mediaType, sizeBytes }, index) => ({
       index,
       name,
@@ -124,33 +127,48 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
 }
 
 /** What an entry says: read from its message, or, of a printed letter, from the words it was set from. */
-export async function wordsOf(
-  office: Office,
-  entry: StoredEntry,
-): Promise<{ readonly html: string | null; readonly text: string }> {
+export async function wordsOf(office: Office, entry: StoredEntry): Promise<ShownWords> {
   const bytes = await office.blobs.get(entry.rawBlob);
   switch (entry.channel) {
     case 'text':
-      return { html: null, text: bytes.toString('utf8') };
+      return plainWords(bytes.toString('utf8'));
     case 'letter': {
       const message = entry.messageId === null ? undefined : await findMessage(office.db, entry.messageId);
-      return { html: null, text: message?.frozen?.text ?? entry.opening };
+      return plainWords(message?.frozen?.text ?? entry.opening);
     }
     case 'note':
-      return { html: null, text: bytes.toString('utf8') };
+      return plainWords(bytes.toString('utf8'));
     default:
-      return readHtml(bytes);
+      return shownWords(office, bytes);
   }
 }
 
-/** A message’s words as they can be shown. */
-export async function readHtml(
-  bytes: Buffer,
-): Promise<{ readonly html: string | null; readonly text: string }> {
-  const parsed = await parseMail(bytes);
+/** What a message says, as it can be shown. */
+export interface ShownWords {
+  readonly html: string | null;
+  readonly text: string;
+  readonly invitation: InvitationJson | null;
+}
+
+const plainWords = (text: string): ShownWords => ({ html: null, text, invitation: null });
+
+const CALENDAR = /^(?:text\/calendar|application\/ics)$/i;
+
+export async function shownWords(office: Office, bytes: Buffer): Promise<ShownWords> {
+  const parsed = await parseMail(bytes, { withPictures: true });
+  const calendar = parsed.attachments.find(({ contentType }) => CALENDAR.test(contentType));
+  const { timeZone } = await readSettings(office.db);
+  const invitation = calendar && readInvitation(calendar.content.toString('utf8'), timeZone);
   return {
     html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
     text: parsed.text ?? '',
+    invitation: invitation
+      ? {
+          ...invitation,
+          until: invitation.until ?? null,
+          people: invitation.people.map((one) => ({ ...one })),
+        }
+      : null,
   };
 }
 
@@ -194,24 +212,30 @@ export async function entryAttachment(
 }
 
 /**
- * What came from outside is cleaned before it is shown: no script, no form, no frame, no picture from afar, and styles
+ * What came from outside is cleaned before it is shown: no script, no form, no frame, no picture but its own, and styles
  * only where they colour, weigh or space text. It is shown in a sandboxed frame besides.
  */
 export const cleanHtml = (html: string): string =>
   sanitizeHtml(html, {
-    allowedTags: [...sanitizeHtml.defaults.allowedTags, 'u', 's', 'font'].filter((tag) => tag !== 'img'),
+    allowedTags: [...sanitizeHtml.defaults.allowedTags, 'u', 's', 'font', 'img'],
+    exclusiveFilter: ({ tag, attribs }) => tag === 'img' && !OWN_PICTURE.test(attribs['src'] ?? ''),
     allowedAttributes: {
       '*': ['style', 'align', 'dir', 'lang'],
       a: ['href', 'title', 'target', 'rel'],
+      img: ['src', 'alt', 'width', 'height'],
       td: ['colspan', 'rowspan'],
       th: ['colspan', 'rowspan'],
     },
     allowedSchemes: ['http', 'https', 'mailto', 'tel'],
+    allowedSchemesByTag: { img: ['data'] },
     allowedStyles: { '*': SAFE_STYLES },
     transformTags: {
       a: sanitizeHtml.simpleTransform('a', { target: '_blank', rel: 'noopener noreferrer nofollow' }, true),
     },
   });
+
+/** A picture that came with the message itself; drawings (SVG) can hold script, and none is fetched. */
+const OWN_PICTURE = /^data:image\/(?:png|jpeg|gif|webp);base64,/i;
 
 /** No value may hold a bracket, so that none can fetch (`url(…)`). */
 const PLAIN = [/^[^()<>]{1,120}$/];

@@ -22,7 +22,8 @@ import { countWaiting, decideIncoming, findIncoming, listWaiting } from '../repo
 import type { IncomingFile, StoredIncoming } from '../repositories/incoming.ts';
 import { listMatterTypes } from '../repositories/matterTypes.ts';
 import type { Account } from '../repositories/people.ts';
-import { readHtml } from './correspondence.ts';
+import { shownWords } from './correspondence.ts';
+import { mattersToJoin } from './makeParty.ts';
 import { takeBack } from './moveEntry.ts';
 
 const DEFAULT_PAGE = 50;
@@ -84,7 +85,7 @@ export async function readIncoming(office: Office, person: Account, id: string):
   const incoming = await found(office, id);
   if (incoming.state !== 'waiting') await mustSee(office, person, incoming);
   const summary = (await summariser(office, person, [incoming]))(incoming);
-  const { html, text } = await readHtml(await office.blobs.get(incoming.rawBlob));
+  const words = await shownWords(office, await office.blobs.get(incoming.rawBlob));
   const own = await ownAddresses(office.db);
   const [key = addressKey(incoming.people.from.address)] = correspondentsIn(incoming.people, own).first;
   const contacts = await findContactsByAddress(office.db, [key]);
@@ -96,8 +97,8 @@ export async function readIncoming(office: Office, person: Account, id: string):
     state: incoming.state,
     to: [...incoming.people.to],
     cc: [...incoming.people.cc],
-    html,
-    text,
+    ...words,
+    mayJoin: await mattersToJoin(office, person, incoming),
     attachments: shownFiles(incoming).map(({ name, mediaType, sizeBytes }, index) => ({
       index,
       name,

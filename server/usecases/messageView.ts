@@ -15,7 +15,7 @@ import type { MessageListItem } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
 import { calendarOf } from '../repositories/settings.ts';
 import { findVersion } from '../repositories/templates.ts';
-import { senderOf } from './conduct.ts';
+import { senderOf, sendersFor } from './conduct.ts';
 import { checkDeskMessage } from './checkDesk.ts';
 import type { DeskMessage } from './desk.ts';
 
@@ -39,6 +39,8 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
     from: senderOf(message.conduct.sender, sender, matter, settings),
+    sender: message.conduct.sender ?? null,
+    senders: sendersFor(sender, matter, settings).map((one) => ({ ...one })),
     replyTo: message.conduct.replyTo ?? null,
     copyToSelf: message.conduct.copyToSelf === true,
     each: message.conduct.each === true,

@@ -24,7 +24,6 @@ export async function readPractice(office: Office): Promise<PracticeJson> {
     repeatDays,
     fileFrom: settings.fileFrom,
     keepFiles: { ...settings.keepFiles },
-    moreAddresses: [...settings.moreAddresses],
     filingDomain: settings.filingDomain,
   };
 }
@@ -43,9 +42,6 @@ export async function changePractice(
     );
   if (json.email !== '' && !isMailAddress(json.email))
     throw new HttpProblem('badRequest', `“${json.email}” is not a whole mail address. Nothing was changed.`);
-  const wrong = json.moreAddresses.find((address) => !isMailAddress(address));
-  if (wrong !== undefined)
-    throw new HttpProblem('badRequest', `“${wrong}” is not a whole mail address. Nothing was changed.`);
   if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
     throw new HttpProblem('badRequest', `“${json.filingDomain}” is no domain. Nothing was changed.`);
   await office.db.transaction(async (tx) => {
@@ -62,7 +58,6 @@ export async function changePractice(
       repeatDays: json.repeatDays,
       fileFrom: json.fileFrom,
       keepFiles: json.keepFiles,
-      moreAddresses: json.moreAddresses,
       filingDomain: json.filingDomain.trim().toLowerCase(),
     });
     await insertAuditEvent(tx, {

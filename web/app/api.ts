@@ -25,6 +25,7 @@ export const api = createApi({
     'Contacts',
     'Contact',
     'MatterTypes',
+    'MailHosts',
     'MatterType',
   ],
   endpoints: () => ({}),

@@ -1,7 +1,7 @@
 import { createBrowserRouter, redirect } from 'react-router';
 import { MatterPage, TablePane } from '../features/matter/index.ts';
 import { ContactPage, DirectoryPage } from '../features/directory/index.ts';
-import { MatterTypePage, PracticePage } from '../features/practice/index.ts';
+import { MatterTypePage, PracticePage, SendingPage } from '../features/practice/index.ts';
 import { MattersPage } from '../features/matters/index.ts';
 import { CorrespondencePage } from '../features/correspondence/index.ts';
 import { TodayPage } from '../features/today/index.ts';
@@ -52,6 +52,7 @@ export const router = createBrowserRouter([
       { path: 'directory/new', element: <ContactPage /> },
       { path: 'directory/:contactId', element: <ContactPage /> },
       { path: 'practice', element: <PracticePage /> },
+      { path: 'practice/sending', element: <SendingPage /> },
       { path: 'practice/kinds/new', element: <MatterTypePage /> },
       { path: 'practice/kinds/:typeId', element: <MatterTypePage /> },
       { path: 'correspondence', element: <CorrespondencePage /> },

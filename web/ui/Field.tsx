@@ -7,7 +7,7 @@ interface TextFieldProps {
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly placeholder?: string;
-  readonly type?: 'text' | 'email' | 'number' | 'date' | 'time' | 'url';
+  readonly type?: 'text' | 'email' | 'number' | 'date' | 'time' | 'url' | 'password';
   readonly list?: readonly string[];
   readonly autoFocus?: boolean;
   readonly wide?: boolean;

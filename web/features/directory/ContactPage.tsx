@@ -10,7 +10,7 @@ import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { StartLink } from '../shelf/index.ts';
 import { ContactChoice } from './ContactChoice.tsx';
-import { somebody } from './nobody.ts';
+import { firstKnown } from './nobody.ts';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from './api.ts';
 import classes from './Directory.module.css';
 
@@ -43,7 +43,7 @@ function ContactForm({
 }) {
   const navigate = useNavigate();
   const from = useLocation().state as unknown;
-  const form = useForm<ContactJson>({ initialValues: detail?.contact ?? somebody(from) });
+  const form = useForm<ContactJson>({ initialValues: detail?.contact ?? firstKnown(from) });
   const [create, creating] = useCreateContactMutation();
   const [change, changing] = useChangeContactMutation();
   const { values, setValues } = form;

@@ -23,7 +23,7 @@ export function LetterFrame({
   const dark = useComputedColorScheme('light') === 'dark';
   if (html === null) return <div className={classes.plain}>{text.trim()}</div>;
   const colours = dark ? 'color:#ebe6d9;background:#1c2926' : 'color:#14302e;background:#fffdf9';
-  const style = `${FACE}body{margin:0;font:16px/1.5 Georgia,serif;overflow-wrap:anywhere;${colours}}${dark ? 'body *{color:inherit!important;background:none!important}' : ''}p{max-width:62ch}`;
+  const style = `${FACE}body{margin:0;font:16px/1.5 Georgia,serif;overflow-wrap:anywhere;${colours}}${dark ? 'body *{color:inherit!important;background:none!important}' : ''}p{max-width:62ch}img{max-width:100%;height:auto}`;
   const fit = (): void => {
     const element = frame.current;
     const height = element?.contentDocument?.documentElement.scrollHeight;
@@ -36,7 +36,7 @@ export function LetterFrame({
       className={classes.frame}
       title={`Text of “${subject}”`}
       sandbox="allow-same-origin allow-popups allow-popups-to-escape-sandbox"
-      srcDoc={`<!doctype html><html lang="en"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; font-src 'self'; style-src 'unsafe-inline'"><style>${style}</style><body>${html}</body></html>`}
+      srcDoc={`<!doctype html><html lang="en"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; font-src 'self'; img-src data:; style-src 'unsafe-inline'"><style>${style}</style><body>${html}</body></html>`}
       onLoad={fit}
     />
   );

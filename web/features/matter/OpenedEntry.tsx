@@ -4,7 +4,7 @@ import type { EntryDetail } from '../../../contract/correspondence.ts';
 import { dayOf, exactTime, listDay, today } from '../../app/dates.ts';
 import { fileSize, noteWords, problemWords, refusalAdvice } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import { LetterFrame } from '../letter/index.ts';
+import { InvitationCard, LetterFrame } from '../letter/index.ts';
 import { StartLink, useStartMessageMutation } from '../shelf/index.ts';
 import { FindMatter } from '../matters/index.ts';
 import { NoteForm } from './NoteForm.tsx';
@@ -62,6 +62,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         <Meta name="When" words={exactTime(entry.occurredAtUtc)} />
         <Meta name="Subject" words={entry.subject} />
       </dl>
+      <InvitationCard invitation={entry.invitation} />
       <LetterFrame subject={entry.subject} html={entry.html} text={entry.text} />
       <Attachments entry={entry} />
       <footer className={classes.foot}>

@@ -52,6 +52,11 @@ export function PracticePage() {
               New kind of matter
             </Button>
           ) : null}
+          <h2>Sending</h2>
+          <Link to="/practice/sending" className={classes.kind}>
+            <b>Senders and mail hosts</b>
+            <span>Whom mail goes out under, when it leaves, and through which host</span>
+          </Link>
           <KeptSafe />
         </section>
         {practice ? (
@@ -136,14 +141,6 @@ function PracticeForm({
           placeholder="file.your-practice.example"
           onChange={(filingDomain) => {
             setValues({ filingDomain });
-          }}
-        />
-        <TextField
-          label="Addresses that are the practice’s own beside its people’s, a line each"
-          multiline
-          value={values.moreAddresses.join('\n')}
-          onChange={(typed) => {
-            setValues({ moreAddresses: typed === '' ? [] : [...new Set(typed.split('\n'))].slice(0, 40) });
           }}
         />
       </div>

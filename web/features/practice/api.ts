@@ -6,6 +6,13 @@ import type {
   MatterTypeView,
 } from '../../../contract/matterTypes.ts';
 import type { PracticeJson } from '../../../contract/practice.ts';
+import type {
+  MailHostJson,
+  MailHostsJson,
+  MailHostsView,
+  MailHostTried,
+  SendingJson,
+} from '../../../contract/sending.ts';
 import { api } from '../../app/api.ts';
 
 const practiceApi = api.injectEndpoints({
@@ -17,6 +24,25 @@ const practiceApi = api.injectEndpoints({
     changePractice: build.mutation<PracticeJson, PracticeJson>({
       query: (body) => ({ url: '/practice', method: 'PATCH', body }),
       invalidatesTags: ['MatterTypes', 'Matter', 'Session'],
+    }),
+    sending: build.query<SendingJson, void>({
+      query: () => '/practice/sending',
+      providesTags: ['MatterTypes'],
+    }),
+    changeSending: build.mutation<SendingJson, SendingJson>({
+      query: (body) => ({ url: '/practice/sending', method: 'PATCH', body }),
+      invalidatesTags: ['MatterTypes', 'Session'],
+    }),
+    mailHosts: build.query<MailHostsView, void>({
+      query: () => '/practice/mail-hosts',
+      providesTags: ['MailHosts'],
+    }),
+    changeMailHosts: build.mutation<MailHostsView, MailHostsJson>({
+      query: (body) => ({ url: '/practice/mail-hosts', method: 'PATCH', body }),
+      invalidatesTags: ['MailHosts'],
+    }),
+    tryMailHost: build.mutation<MailHostTried, MailHostJson>({
+      query: (body) => ({ url: '/practice/mail-hosts/try', method: 'POST', body }),
     }),
     matterTypes: build.query<MatterTypeList, void>({
       query: () => '/matter-types',
@@ -49,6 +75,11 @@ const practiceApi = api.injectEndpoints({
 export const {
   usePracticeQuery,
   useChangePracticeMutation,
+  useSendingQuery,
+  useChangeSendingMutation,
+  useMailHostsQuery,
+  useChangeMailHostsMutation,
+  useTryMailHostMutation,
   useMatterTypesQuery,
   useCreateMatterTypeMutation,
   useChangeMatterTypeMutation,

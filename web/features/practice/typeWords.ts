@@ -23,6 +23,9 @@ export function keyFor(noun: string, list: readonly { readonly key: string }[]):
   return `${noun}${n}`;
 }
 
+/** A key that was never in use before, even by what has been taken out since: templates may still name it. */
+export const unusedKey = (noun: string): string => `${noun}-${Date.now().toString(36)}`;
+
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null;
 

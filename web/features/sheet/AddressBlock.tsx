@@ -9,16 +9,17 @@ import classes from './AddressBlock.module.css';
 export type Part = 'to' | 'cc' | 'bcc';
 type Recipients = Message['to'];
 /** How it goes besides: settings of this one message. */
-export type Going = Pick<Message, 'replyTo' | 'copyToSelf' | 'each'>;
+export type Going = Pick<Message, 'sender' | 'replyTo' | 'copyToSelf' | 'each'>;
 
 interface AddressBlockProps {
   readonly from: Message['from'];
+  readonly senders: Message['senders'];
   readonly channel: Message['channel'];
   readonly lines: Readonly<Record<Part, Recipients>>;
   readonly going: Going;
   readonly matter: MatterDetail;
   readonly onChange: (part: Part, recipients: Recipients) => void;
-  readonly onGoing: (change: Pick<ChangeMessage, 'replyTo' | 'copyToSelf' | 'each'>) => void;
+  readonly onGoing: (change: Pick<ChangeMessage, 'sender' | 'replyTo' | 'copyToSelf' | 'each'>) => void;
 }
 
 const PARTS: readonly Part[] = ['to', 'cc', 'bcc'];
@@ -80,11 +81,37 @@ export function AddressBlock(props: AddressBlockProps) {
       ) : null}
       <div className={classes.line}>
         <span className={classes.label}>From</span>
-        <span>
-          {from.name} <small>{channel === 'email' ? from.address : ''}</small>
-        </span>
+        {channel === 'email' ? <From {...props} /> : <span>{from.name}</span>}
       </div>
     </div>
+  );
+}
+
+/** Whom it goes out under: one of those that the practice has. */
+function From({ from, senders, going, onGoing }: AddressBlockProps) {
+  const shown = senders.filter(
+    ({ choice, address }, at) =>
+      choice === going.sender || senders.findIndex((one) => one.address === address) === at,
+  );
+  return (
+    <select
+      className={classes.from}
+      aria-label="It goes out under"
+      value={going.sender ?? ''}
+      onChange={(event) => {
+        const chosen = senders.find(({ choice }) => (choice ?? '') === event.currentTarget.value);
+        if (chosen) onGoing({ sender: chosen.choice });
+      }}
+    >
+      {shown.some(({ choice }) => choice === going.sender) ? null : (
+        <option value={going.sender ?? ''}>{from.name}</option>
+      )}
+      {shown.map(({ choice, name, address }) => (
+        <option key={choice} value={choice ?? ''}>
+          {name} · {address}
+        </option>
+      ))}
+    </select>
   );
 }
 

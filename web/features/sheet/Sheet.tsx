@@ -221,7 +221,8 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
       >
         <article className={classes.sheet} ref={page} aria-label="Sheet">
           <AddressBlock
-            from={initial.from}
+            from={draft.message.from}
+            senders={initial.senders}
             channel={initial.channel}
             lines={lines}
             going={going}

@@ -7,6 +7,8 @@ class Conflict extends Error {}
 const message = (revision: number, change: Partial<Message> = {}): Message => ({
   id: 'm1',
   channel: 'email',
+  sender: null,
+  senders: [],
   replyTo: null,
   copyToSelf: false,
   each: false,

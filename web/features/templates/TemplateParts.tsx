@@ -1,4 +1,6 @@
 import type { FieldCatalogue, TemplateContentJson } from '../../../contract/templates.ts';
+import type { SendingJson } from '../../../contract/sending.ts';
+import type { SenderChoice } from '../../../core/model/sender.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import type { WorkshopDraft } from './draft.ts';
@@ -6,6 +8,7 @@ import { freshKey } from './draft.ts';
 import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
+import { useSendingQuery } from '../practice/index.ts';
 import { BlankForm } from './BlankForm.tsx';
 import { channelWords } from '../../app/wording.ts';
 import classes from './Workshop.module.css';
@@ -19,9 +22,21 @@ interface TemplatePartsProps {
   readonly onContent: (part: Partial<Content>) => void;
 }
 
+/** Senders of the practice's own, and the one that is chosen although the practice no longer has it. */
+function namedSenders(
+  senders: SendingJson['senders'],
+  chosen: Content['sender'],
+): readonly (readonly [SenderChoice, string])[] {
+  const there = senders.map(({ key, name }) => [`sender:${key}`, name] as const);
+  const isGone = chosen?.startsWith('sender:') === true && !there.some(([choice]) => choice === chosen);
+  return isGone ? [...there, [chosen, 'a sender that is gone']] : there;
+}
+
 /** Everything of a template beside its wording: what it asks, encloses, and what follows. */
 export function TemplateParts({ draft, catalogue, onDraft, onContent }: TemplatePartsProps) {
   const { content } = draft;
+  const { data: sending } = useSendingQuery();
+  const named = namedSenders(sending?.senders ?? [], content.sender);
   return (
     <>
       <Part title="Blanks" note={content.blanks.length}>
@@ -101,11 +116,12 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent }: Template
           />
           <SelectField
             label="Goes out under"
-            value={content.sender ?? 'writer'}
+            value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
             options={[
               ['writer', 'whoever writes'],
               ['responsible', 'the responsible person'],
               ['practice', 'the practice'],
+              ...named,
             ]}
             onChange={(sender) => {
               const { sender: _old, ...rest } = content;

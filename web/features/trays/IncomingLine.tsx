@@ -1,10 +1,11 @@
+import { useState } from 'react';
 import type { Ref } from 'react';
 import { Link } from 'react-router';
 import type { IncomingDetail, IncomingSummary, MatterSuggestion } from '../../../contract/inTray.ts';
 import { dayOf, exactTime, listDay, today } from '../../app/dates.ts';
 import { fileSize, problemWords } from '../../app/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import { LetterFrame } from '../letter/index.ts';
+import { InvitationCard, LetterFrame } from '../letter/index.ts';
 import { FindMatter } from '../matters/index.ts';
 import { likelihoodWords, matchReasons } from './matchWords.ts';
 import { useIncomingQuery } from './inTrayApi.ts';
@@ -65,7 +66,12 @@ function Opened({ item, mayChange, tray, searchRef, onGone }: IncomingLineProps)
             ? `, copy to ${data.cc.map(({ name, address }) => name || address).join(', ')}`
             : ''}
         </p>
-        {data ? <LetterFrame subject={item.subject} html={data.html} text={data.text} /> : null}
+        {data ? (
+          <>
+            <InvitationCard invitation={data.invitation} />
+            <LetterFrame subject={item.subject} html={data.html} text={data.text} />
+          </>
+        ) : null}
         {data && data.attachments.length > 0 ? (
           <ul className={classes.files} aria-label="Enclosures">
             {data.attachments.map(({ index, name, sizeBytes }) => (
@@ -91,6 +97,8 @@ function Opened({ item, mayChange, tray, searchRef, onGone }: IncomingLineProps)
               onGone(tray.fileOn(item, [{ id: suggestion.matterId, reference: suggestion.reference }]));
             }}
             onAnswer={() => void tray.answer(item, suggestion.matterId)}
+            roles={data?.mayJoin.find(({ matterId }) => matterId === suggestion.matterId)?.roles ?? []}
+            onJoin={(role) => void tray.makeParty(item, suggestion.matterId, role)}
           />
         ))}
         {item.suggestions.length === 0 ? (
@@ -142,19 +150,19 @@ function Opened({ item, mayChange, tray, searchRef, onGone }: IncomingLineProps)
   );
 }
 
-function Suggestion({
-  suggestion,
-  number,
-  mayChange,
-  onFile,
-  onAnswer,
-}: {
+interface SuggestionProps {
   readonly suggestion: MatterSuggestion;
   readonly number: number;
   readonly mayChange: boolean;
   readonly onFile: () => void;
   readonly onAnswer: () => void;
-}) {
+  /** What the writer could become there; empty where they are somebody already. */
+  readonly roles: readonly { readonly key: string; readonly label: string }[];
+  readonly onJoin: (role: string) => void;
+}
+
+function Suggestion(props: SuggestionProps) {
+  const { suggestion, number, mayChange, onFile, onAnswer, roles, onJoin } = props;
   const { matterId, reference, title, stage, likelihood } = suggestion;
   return (
     <section className={classes.slip}>
@@ -172,9 +180,42 @@ function Suggestion({
           <Button onClick={onAnswer} {...(number === 1 ? { hint: 'A' } : {})}>
             and answer
           </Button>
+          <JoinAs roles={roles} onJoin={onJoin} />
         </p>
       ) : null}
     </section>
+  );
+}
+
+/** What the writer could become on a matter: asked for first, since it is seldom meant. */
+function JoinAs({ roles, onJoin }: Pick<SuggestionProps, 'roles' | 'onJoin'>) {
+  const [asked, setAsked] = useState(false);
+  if (roles.length === 0) return null;
+  if (!asked)
+    return (
+      <Button
+        onClick={() => {
+          setAsked(true);
+        }}
+      >
+        Make them a party…
+      </Button>
+    );
+  return (
+    <span className={classes.roles}>
+      as{' '}
+      {roles.map(({ key, label }, n) => (
+        <Button
+          key={key}
+          autoFocus={n === 0}
+          onClick={() => {
+            onJoin(key);
+          }}
+        >
+          {label}
+        </Button>
+      ))}
+    </span>
   );
 }
 

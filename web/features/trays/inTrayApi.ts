@@ -1,4 +1,13 @@
-import type { Filed, FileMany, IncomingDetail, InTray, TakenIn } from '../../../contract/inTray.ts';
+import type {
+  Filed,
+  FileMany,
+  IncomingDetail,
+  InTray,
+  MadeParty,
+  MakeParty,
+  TakenIn,
+} from '../../../contract/inTray.ts';
+import type { ChangeMatter } from '../../../contract/matterTypes.ts';
 import { api } from '../../app/api.ts';
 
 const inTrayApi = api.injectEndpoints({
@@ -27,6 +36,18 @@ const inTrayApi = api.injectEndpoints({
       query: (id) => ({ url: `/in-tray/${id}/back`, method: 'POST' }),
       invalidatesTags: ['InTray'],
     }),
+    makeParty: build.mutation<MadeParty, { readonly id: string; readonly order: MakeParty }>({
+      query: ({ id, order }) => ({ url: `/in-tray/${id}/party`, method: 'POST', body: order }),
+      invalidatesTags: (_result, _error, { order }) => [
+        'InTray',
+        'Contacts',
+        { type: 'Matter', id: order.matterId },
+      ],
+    }),
+    unmakeParty: build.mutation<null, { readonly matterId: string; readonly undo: ChangeMatter }>({
+      query: ({ matterId, undo }) => ({ url: `/matters/${matterId}`, method: 'PATCH', body: undo }),
+      invalidatesTags: (_result, _error, { matterId }) => ['InTray', { type: 'Matter', id: matterId }],
+    }),
     takeIn: build.mutation<TakenIn, { readonly files: readonly File[]; readonly matterId?: string }>({
       query: ({ files, matterId }) => {
         const body = new FormData();
@@ -49,5 +70,7 @@ export const {
   useFileManyMutation,
   usePutAsideMutation,
   usePutBackMutation,
+  useMakePartyMutation,
+  useUnmakePartyMutation,
   useTakeInMutation,
 } = inTrayApi;

@@ -5,14 +5,16 @@ import { plural, problemWords } from '../../app/wording.ts';
 import {
   useFileIncomingMutation,
   useFileManyMutation,
+  useMakePartyMutation,
   usePutAsideMutation,
   usePutBackMutation,
+  useUnmakePartyMutation,
 } from './inTrayApi.ts';
 
 interface Done {
   readonly words: string;
-  /** What undoing it puts back. */
-  readonly ids: readonly string[];
+  /** Takes it back. */
+  readonly undo: () => Promise<unknown>;
 }
 
 /** What can be done with messages in the in-tray, each with its undo. */
@@ -21,10 +23,15 @@ export function useTray() {
   const [fileAll] = useFileManyMutation();
   const [aside] = usePutAsideMutation();
   const [back] = usePutBackMutation();
+  const [make] = useMakePartyMutation();
+  const [unmake] = useUnmakePartyMutation();
   const [done, setDone] = useState<Done>();
   const [problem, setProblem] = useState<string>();
   const navigate = useNavigate();
 
+  const putBack = async (ids: readonly string[]): Promise<void> => {
+    for (const id of ids) await back(id).unwrap();
+  };
   const run = async (work: () => Promise<Done | undefined>): Promise<void> => {
     setProblem(undefined);
     try {
@@ -40,7 +47,7 @@ export function useTray() {
     run(async () => {
       await file({ id, matterIds: matters.map((matter) => matter.id) }).unwrap();
       const on = matters.map(({ reference }) => reference).join(' and ');
-      return { words: `“${subject || from.name || from.address}” filed on ${on}`, ids: [id] };
+      return { words: `“${subject || from.name || from.address}” filed on ${on}`, undo: () => putBack([id]) };
     });
   return {
     done,
@@ -52,17 +59,27 @@ export function useTray() {
           first ? [{ id, matterId: first.matterId }] : [],
         );
         const { entries } = await fileAll({ items: orders }).unwrap();
-        return { words: `${plural(entries.length, 'message')} filed`, ids: orders.map(({ id }) => id) };
+        const ids = orders.map(({ id }) => id);
+        return { words: `${plural(entries.length, 'message')} filed`, undo: () => putBack(ids) };
       }),
     notOurs: ({ id, subject }: IncomingSummary): Promise<void> =>
       run(async () => {
         await aside(id).unwrap();
-        return { words: `“${subject}” put aside`, ids: [id] };
+        return { words: `“${subject}” put aside`, undo: () => putBack([id]) };
       }),
     undo: (): Promise<void> =>
       run(async () => {
-        for (const id of done?.ids ?? []) await back(id).unwrap();
+        await done?.undo();
         return undefined;
+      }),
+    /** Puts whoever wrote it on a matter. */
+    makeParty: ({ id }: IncomingSummary, matterId: string, role: string): Promise<void> =>
+      run(async () => {
+        const made = await make({ id, order: { matterId, role } }).unwrap();
+        return {
+          words: `${made.name} is ${made.role} on ${made.reference}`,
+          undo: () => unmake({ matterId, undo: made.undo }).unwrap(),
+        };
       }),
     /** Files it, and answers it from the shelf. */
     answer: (item: IncomingSummary, matterId: string): Promise<void> =>
