@@ -114,6 +114,37 @@ describe('finding', () => {
     expect(items[0].files.find(({ hit }: { hit: boolean }) => hit).text).toBe('garboard');
   });
 
+  it('finds entries of before by all their words, once they have been read again', async () => {
+    const { bytes } = await mailOf({
+      from: 'Björn Ås <bjorn@fjord.example>',
+      to: ['office@tidewell-roe.example'],
+      subject: 'An old letter',
+      text: `${'We thank you for yours. '.repeat(20)}\n\nThe capstan is seized.`,
+    });
+    await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
+    const { seq, opening, id } = await office.db('entries').where({ subject: 'An old letter' }).first();
+    // As the index was before it held whole texts.
+    await office.db('entry_words').where({ entry_id: id }).update({ body: opening });
+    await office.db('entries_to_read').insert({ entry_seq: seq });
+    expect(await subjects('words=capstan+')).toEqual([]);
+    // One whose bytes are lost stays as it is found, and keeps nobody from theirs.
+    const broken = await office.db('entries').where({ direction: 'out' }).orderBy('seq').first();
+    const get = office.blobs.get.bind(office.blobs);
+    const lost: TestOffice['blobs'] = {
+      ...office.blobs,
+      get: (sha) => (sha === broken.raw_blob ? Promise.reject(new Error('gone')) : get(sha)),
+    };
+    await office.db('entries_to_read').insert({ entry_seq: broken.seq }).onConflict().ignore();
+
+    const reader = startFileReader({ ...office, blobs: lost });
+    await reader.settled();
+    await reader.stop();
+
+    expect(await subjects('words=capstan+')).toEqual(['An old letter']);
+    expect(await office.db('entries_to_read').select()).toEqual([]);
+    expect(await office.db('entry_words').where({ entry_id: broken.id })).toHaveLength(1);
+  });
+
   it('keeps searches under a name, each person their own', async () => {
     const query = { words: 'anodes', direction: 'in' };
     const kept = (await client.call('POST', '/saved-searches', { name: 'Anodes', query })).json;

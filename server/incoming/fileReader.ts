@@ -1,7 +1,10 @@
 import type { Office } from '../office.ts';
+import { findEntry } from '../repositories/correspondence.ts';
+import { nextEntryToRead, renewEntryWords } from '../repositories/entryWords.ts';
 import { addFileWords, nextUnreadFile } from '../repositories/searchEntries.ts';
 import type { UnreadFile } from '../repositories/searchEntries.ts';
 import type { FileToRead } from '../workers/fileWordsWorker.ts';
+import { wordsOf } from '../usecases/correspondence.ts';
 import { pool } from '../workers/pool.ts';
 
 /** A file that takes longer, or more memory, is found by its name alone. */
@@ -16,7 +19,7 @@ export interface FileReader {
 
 /**
  * Reads what enclosed files say, one after the other in a thread of their own, so that entries are found by it: nobody who
- * files anything waits for that.
+ * files anything waits for that. Entries of before all their words were kept are read first.
  */
 export function startFileReader(office: Office): FileReader {
   let stopped = false;
@@ -28,7 +31,20 @@ export function startFileReader(office: Office): FileReader {
   });
   const read = async ({ blob, mediaType }: UnreadFile): Promise<string> =>
     thread.run({ bytes: new Uint8Array(await office.blobs.get(blob)), mediaType });
+  const readAgain = async (): Promise<void> => {
+    for (;;) {
+      const next = stopped ? undefined : await nextEntryToRead(office.db);
+      const entry = next && (await findEntry(office.db, next.id));
+      if (!entry) return;
+      const words = await wordsOf(office, entry).catch((error: unknown) => {
+        office.log.warn({ err: error, entry: entry.id }, 'an entry could not be read for its words');
+        return undefined;
+      });
+      await office.db.transaction((tx) => renewEntryWords(tx, entry, words?.text));
+    }
+  };
   const run = async (): Promise<void> => {
+    await readAgain();
     for (;;) {
       const file = stopped ? undefined : await nextUnreadFile(office.db);
       if (!file) return;

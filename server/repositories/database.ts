@@ -2,6 +2,7 @@ import knex from 'knex';
 import type { Knex } from 'knex';
 import { down as downFoundation, up as upFoundation } from '../migrations/20261124090000_foundation.ts';
 import { down as downWorkshop, up as upWorkshop } from '../migrations/20261125080000_workshop.ts';
+import { down as downReading, up as upReading } from '../migrations/20261125210000_reading.ts';
 import { down as downSenders, up as upSenders } from '../migrations/20261125200000_senders.ts';
 import { down as downIncoming, up as upIncoming } from '../migrations/20261125150000_incoming.ts';
 import { down as downChannels, up as upChannels } from '../migrations/20261125120000_channels.ts';
@@ -21,6 +22,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261125120000_channels', up: upChannels, down: downChannels },
   { name: '20261125150000_incoming', up: upIncoming, down: downIncoming },
   { name: '20261125200000_senders', up: upSenders, down: downSenders },
+  { name: '20261125210000_reading', up: upReading, down: downReading },
 ];
 
 const migrationSource = {

@@ -42,6 +42,33 @@ export async function insertEntryWords(
         occurred_utc: entry.occurredAtUtc,
       })),
     );
+  await insertWords(db, entry, seq, text);
+}
+
+/** Entries of before words were kept whole, which are read again; undefined once all are. */
+export const nextEntryToRead = (db: Database): Promise<{ readonly id: string } | undefined> =>
+  db('entries_to_read')
+    .join('entries', 'entries.seq', 'entries_to_read.entry_seq')
+    .orderBy('entry_seq', 'desc')
+    .first<{ readonly id: string } | undefined>('entries.id');
+
+/** Puts an entry's whole words in the place of those it was found by; without any, leaves it as it is. */
+export async function renewEntryWords(
+  db: Database,
+  entry: NewEntry & { readonly seq: number },
+  text: string | undefined,
+): Promise<void> {
+  await db('entries_to_read').where({ entry_seq: entry.seq }).delete();
+  if (text === undefined) return;
+  await db('entry_words')
+    .where({ rowid: wordRow(entry.occurredAtUtc, entry.seq) })
+    .delete();
+  await insertWords(db, entry, entry.seq, text);
+}
+
+async function insertWords(db: Database, entry: NewEntry, seq: number, text: string): Promise<void> {
+  const { people } = entry;
+  const everyone = [people.from, ...people.to, ...people.cc, ...people.bcc];
   const matter = await db('matters').where({ id: entry.matterId }).first<{ seq: number }>('seq');
   const row = wordRow(entry.occurredAtUtc, seq);
   const marks = [
