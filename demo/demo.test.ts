@@ -8,10 +8,12 @@ import { checkTemplate } from '../core/template/checkTemplate.ts';
 import { parseDocument, parseInline } from '../core/template/parseDocument.ts';
 import { blobStore, sha256Hex } from '../server/blobs/blobStore.ts';
 import { sealedEntries } from '../server/repositories/correspondence.ts';
+import { listOutTray } from '../server/repositories/messages.ts';
 import { openDatabase } from '../server/repositories/database.ts';
 import type { Database } from '../server/repositories/database.ts';
 import { ALL_CONTACTS } from './contacts.ts';
 import { loadDemo } from './load.ts';
+import { fillOutTray } from './outTray.ts';
 import { MATTER_TYPES } from './matterTypes.ts';
 import { DEMO_PASSAGES } from './passages.ts';
 import { chance } from './random.ts';
@@ -119,5 +121,24 @@ describe('chance', () => {
     expect(new Set(drawn)).toEqual(new Set([3, 4, 5]));
     expect(chance(1).id()).toMatch(/^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/);
     expect(() => one.pick([])).toThrow();
+  });
+
+  it('has an out-tray with one that can be called back, one for later, and one that was refused', async () => {
+    await fillOutTray(folder, NOW);
+    const tray = await listOutTray(db, { personId: 'person-maud', limit: 10, after: undefined });
+    const states = tray.items.map(({ state }) => state);
+    const leaving = states.flatMap((state) => (state.kind === 'held' ? [state.leavesAtUtc - NOW] : []));
+    expect(leaving.sort((a, b) => a - b)).toEqual([600_000, expect.any(Number)]);
+    expect(leaving[1]).toBeGreaterThan(3_600_000);
+    expect(states).toContainEqual({
+      kind: 'failed',
+      attempts: 1,
+      reply: expect.stringMatching(/^550 5\.1\.1 /),
+    });
+    // Once is enough, however often the demo is started.
+    await fillOutTray(folder, NOW);
+    expect(
+      (await listOutTray(db, { personId: 'person-maud', limit: 10, after: undefined })).items,
+    ).toHaveLength(3);
   });
 });

@@ -1,16 +1,10 @@
-import { randomUUID } from 'node:crypto';
-import { pino } from 'pino';
 import { planMessage } from '../core/mime/plan.ts';
 import type { PlannedAttachment } from '../core/mime/plan.ts';
 import type { BlobStore } from '../server/blobs/blobStore.ts';
-import { readConfig } from '../server/config.ts';
-import { changeFeed } from '../server/events/changeFeed.ts';
 import { receiveMail } from '../server/incoming/receiveMail.ts';
-import type { Office } from '../server/office.ts';
 import { assemble } from '../server/outgoing/assemble.ts';
 import type { Database } from '../server/repositories/database.ts';
-import { longJobs } from '../server/usecases/exports.ts';
-import { programCache } from '../server/usecases/programCache.ts';
+import { demoOffice } from './office.ts';
 import type { NewMatter } from '../server/repositories/matters.ts';
 
 interface Letter {
@@ -93,19 +87,7 @@ export async function fillInTray(
   for (const letter of letters(matters)) {
     const { from, subject, text, hoursAgo } = letter;
     const atUtc = nowUtc - hoursAgo * HOUR_MS;
-    const office: Office = {
-      config: readConfig({}),
-      db,
-      blobs,
-      changes: changeFeed(),
-      programs: programCache(),
-      long: longJobs(),
-      press: { set: () => Promise.reject(new Error('no letters here')), close: () => Promise.resolve() },
-      log: pino({ level: 'silent' }),
-      now: () => atUtc,
-      newId: randomUUID,
-      wakeRunner: () => undefined,
-    };
+    const office = demoOffice(db, blobs, atUtc);
     const plan = planMessage({
       messageId: `<${subject.length}.${hoursAgo}@${from.address.split('@')[1] ?? 'mail.example'}>`,
       dateUtc: atUtc,

@@ -1,13 +1,16 @@
 import { parseArgs } from 'node:util';
 import { loadDemo } from './load.ts';
+import { fillOutTray } from './outTray.ts';
 
 const { values } = parseArgs({
   options: {
     folder: { type: 'string', default: 'data/demo/practice' },
     matters: { type: 'string', default: '28' },
+    'out-tray': { type: 'boolean', default: false },
   },
 });
 const made = await loadDemo(values.folder, Date.now(), { matters: Number(values.matters) });
+if (made.matters > 0 && values['out-tray']) await fillOutTray(values.folder, Date.now());
 if (made.matters > 0) {
   console.log(`Made the demo practice: ${made.matters} matters, ${made.entries} entries of correspondence.`);
 }

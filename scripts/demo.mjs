@@ -31,7 +31,7 @@ install();
 build();
 if (values.fresh)
   for (const name of ['practice', 'mailhost']) rmSync(join(data, name), { recursive: true, force: true });
-run(process.execPath, [builtDemo, '--folder', join(data, 'practice')]);
+run(process.execPath, [builtDemo, '--out-tray', '--folder', join(data, 'practice')]);
 
 const children = together();
 children.start('The stand-in mail host', [
