@@ -48,6 +48,7 @@ export interface Application {
   /** Its data: the practice, and the host’s mailboxes. */
   readonly folder: string;
   readonly mailboxesUrl: string;
+  readonly smtpPort: number;
   /** Ends the server as a power cut would. */
   readonly kill: () => Promise<void>;
   readonly start: () => Promise<void>;
@@ -134,6 +135,7 @@ export async function startApplication(): Promise<Application> {
     url,
     folder,
     mailboxesUrl,
+    smtpPort,
     start,
     startMailHost,
     kill: () => end(server, 'SIGKILL'),

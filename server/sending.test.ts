@@ -66,7 +66,7 @@ describe('whom mail goes out under, and when', () => {
   ])('refuses %s, and changes nothing', async (_what, change) => {
     const before = await sending();
     const { status, json } = await client.call('PATCH', '/practice/sending', { ...before, ...change });
-    expect([status, json.detail]).toEqual([400, expect.stringContaining('Nothing was changed')]);
+    expect([status, json.detail]).toEqual([422, expect.stringContaining('Nothing was changed')]);
     expect(await sending()).toEqual(before);
   });
 
@@ -114,12 +114,12 @@ describe('mail hosts', () => {
     const moved = await client.call('PATCH', '/practice/mail-hosts', {
       hosts: [{ ...kept, host: 'mail.elsewhere.example' }],
     });
-    expect([moved.status, moved.json.detail]).toEqual([400, expect.stringContaining('needs its password')]);
+    expect([moved.status, moved.json.detail]).toEqual([422, expect.stringContaining('needs its password')]);
     const asked = await client.call('POST', '/practice/mail-hosts/try', {
       ...kept,
       host: 'mail.elsewhere.example',
     });
-    expect(asked.status).toBe(400);
+    expect(asked.status).toBe(422);
   });
 
   it.each([
@@ -130,7 +130,7 @@ describe('mail hosts', () => {
     const { status, json } = await client.call('PATCH', '/practice/mail-hosts', {
       hosts: [{ ...HOST, ...change }],
     });
-    expect([status, json.detail]).toEqual([400, expect.stringContaining(words)]);
+    expect([status, json.detail]).toEqual([422, expect.stringContaining(words)]);
   });
 
   it('are tried without anything being sent', async () => {

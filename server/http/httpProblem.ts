@@ -31,6 +31,7 @@ const PROBLEMS = {
   badMatter: [422, 'The matter cannot be kept like this'],
   badContact: [422, 'The contact cannot be kept like this'],
   unknownDocument: [422, 'The document is not on this matter'],
+  badSettings: [422, 'The settings cannot be kept like this'],
   badTime: [422, 'The time cannot be kept'],
   tooManyTries: [429, 'Too many tries; wait a little'],
   brokenBlob: [500, 'A stored file no longer is what was stored'],

@@ -37,13 +37,13 @@ export async function changePractice(
   const holidays = json.holidays.flatMap((text) => parsePlainDate(text) ?? []);
   if (holidays.length < json.holidays.length)
     throw new HttpProblem(
-      'badRequest',
+      'badSettings',
       'One of the holidays is no day of the calendar. Nothing was changed.',
     );
   if (json.email !== '' && !isMailAddress(json.email))
-    throw new HttpProblem('badRequest', `“${json.email}” is not a whole mail address. Nothing was changed.`);
+    throw new HttpProblem('badSettings', `“${json.email}” is not a whole mail address. Nothing was changed.`);
   if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
-    throw new HttpProblem('badRequest', `“${json.filingDomain}” is no domain. Nothing was changed.`);
+    throw new HttpProblem('badSettings', `“${json.filingDomain}” is no domain. Nothing was changed.`);
   await office.db.transaction(async (tx) => {
     const before = await readSettings(tx);
     const { name, phone, addressLines, website } = json;

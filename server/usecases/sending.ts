@@ -17,7 +17,7 @@ import type { Account } from '../repositories/people.ts';
 import { readSettings, writeSettings } from '../repositories/settings.ts';
 
 const wrong = (detail: string): HttpProblem =>
-  new HttpProblem('badRequest', `${detail} Nothing was changed.`);
+  new HttpProblem('badSettings', `${detail} Nothing was changed.`);
 
 export async function readSending(office: Office): Promise<SendingJson> {
   const { senders, workingHours, holdSeconds, timeZone, maxMessageBytes } = await readSettings(office.db);

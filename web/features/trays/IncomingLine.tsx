@@ -190,7 +190,18 @@ function Suggestion(props: SuggestionProps) {
 /** What the writer could become on a matter: asked for first, since it is seldom meant. */
 function JoinAs({ roles, onJoin }: Pick<SuggestionProps, 'roles' | 'onJoin'>) {
   const [asked, setAsked] = useState(false);
-  if (roles.length === 0) return null;
+  const [only, ...more] = roles;
+  if (!only) return null;
+  if (more.length === 0)
+    return (
+      <Button
+        onClick={() => {
+          onJoin(only.key);
+        }}
+      >
+        Make them {only.label}
+      </Button>
+    );
   if (!asked)
     return (
       <Button
