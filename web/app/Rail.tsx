@@ -10,6 +10,15 @@ import { NavLink } from 'react-router';
 import { InTrayLink, TrayLink } from '../features/trays/index.ts';
 import classes from './Rail.module.css';
 
+const PLACES = [
+  ['/today', 'Today', IconCalendar],
+  ['/matters', 'Matters', IconFolder],
+  ['/correspondence', 'Correspondence', IconMessages],
+  ['/templates', 'Templates', IconFileText],
+  ['/directory', 'Directory', IconUsers],
+  ['/practice', 'Practice', IconBuilding],
+] as const;
+
 /** Where one can go, as words under small marks; the trays at the foot. */
 export function Rail() {
   return (
@@ -27,30 +36,12 @@ export function Rail() {
           <path className={classes.rule} d="M2 27h30" strokeWidth="2.500" />
         </svg>
       </NavLink>
-      <NavLink to="/today" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
-        <IconCalendar size={20} stroke={1.5} aria-hidden="true" />
-        Today
-      </NavLink>
-      <NavLink to="/matters" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
-        <IconFolder size={20} stroke={1.5} aria-hidden="true" />
-        Matters
-      </NavLink>
-      <NavLink to="/correspondence" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
-        <IconMessages size={20} stroke={1.5} aria-hidden="true" />
-        Correspondence
-      </NavLink>
-      <NavLink to="/templates" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
-        <IconFileText size={20} stroke={1.5} aria-hidden="true" />
-        Templates
-      </NavLink>
-      <NavLink to="/directory" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
-        <IconUsers size={20} stroke={1.5} aria-hidden="true" />
-        Directory
-      </NavLink>
-      <NavLink to="/practice" className={({ isActive }) => (isActive ? classes.here : classes.link)}>
-        <IconBuilding size={20} stroke={1.5} aria-hidden="true" />
-        Practice
-      </NavLink>
+      {PLACES.map(([to, words, Icon]) => (
+        <NavLink key={to} to={to} className={({ isActive }) => (isActive ? classes.here : classes.link)}>
+          <Icon size={20} stroke={1.5} aria-hidden="true" />
+          <span>{words}</span>
+        </NavLink>
+      ))}
       <div className={classes.trays}>
         <InTrayLink />
         <TrayLink />

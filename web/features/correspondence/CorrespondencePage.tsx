@@ -29,6 +29,7 @@ export function CorrespondencePage() {
   const { data, error, isFetching, hasNextPage, fetchNextPage } = useFindInfiniteQuery(query);
   const navigate = useNavigate();
   const [at, setAt] = useState(0);
+  const [narrowing, setNarrowing] = useState(false);
   const list = useRef<HTMLDivElement>(null);
   const items = data?.pages.flatMap((page) => page.items) ?? [];
   const counts = data?.pages[0]?.counts ?? null;
@@ -111,7 +112,16 @@ export function CorrespondencePage() {
         <TakeOut query={query} count={counts?.all ?? 0} />
       </header>
       <div className={classes.body}>
-        <aside className={classes.filters} aria-label="Narrow by">
+        <aside className={classes.filters} aria-label="Narrow by" data-shown={narrowing}>
+          <Button
+            className={classes.narrow}
+            aria-expanded={narrowing}
+            onClick={() => {
+              setNarrowing(!narrowing);
+            }}
+          >
+            Narrow by…
+          </Button>
           {query.matterId === undefined ? null : (
             <Filter
               label="This matter alone"
