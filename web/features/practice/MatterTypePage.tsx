@@ -204,7 +204,7 @@ function TypeDesk({
               set({ roles: draft.roles.map((other, m) => (m === n ? { ...role, ...part } : other)) });
             };
             return (
-              <div key={role.key} className={classes.row}>
+              <div key={role.key} className={`${classes.row} ${classes.role}`}>
                 <TextField
                   label="One is"
                   value={role.label}
