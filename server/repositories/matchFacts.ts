@@ -119,10 +119,14 @@ async function latestOfEach(db: Database, held: Knex.QueryBuilder): Promise<Foun
 async function namesOf(db: Database, names: readonly string[]): Promise<Found> {
   if (names.length === 0) return new Map();
   const rows = await db('matter_names')
-    .whereIn('name_key', [...names])
+    .whereRaw(`name_key in ${ONE_LIST}`, listOf(names))
     .select<KeyedRow[]>({ key: 'name_key', id: 'matter_id' });
   return gathered(rows);
 }
+
+/** A list as one value: a statement with a place for each would be written anew for every length. */
+const ONE_LIST = '(select value from json_each(?))';
+const listOf = (values: readonly string[]): [string] => [JSON.stringify(values)];
 
 interface CandidateRow {
   readonly id: MatterId;
@@ -138,7 +142,7 @@ async function candidateMatters(
 ): Promise<ReadonlyMap<MatterId, CandidateMatter>> {
   if (ids.length === 0) return new Map();
   const rows = await db('matters')
-    .whereIn('id', [...ids])
+    .whereRaw(`id in ${ONE_LIST}`, listOf(ids))
     .select<CandidateRow[]>('id', 'reference', 'type_id', 'stage', 'last_entry_utc');
   const closing = await closingStages(db);
   const subjects = await latestSubjects(db, ids);
@@ -164,7 +168,7 @@ async function latestSubjects(
     .with(
       'latest',
       db('conversations')
-        .whereIn('matter_id', [...ids])
+        .whereRaw(`matter_id in ${ONE_LIST}`, listOf(ids))
         .select('matter_id', 'last_entry_id')
         .select(db.raw('row_number() OVER (PARTITION BY matter_id ORDER BY last_utc DESC) AS place')),
     )
