@@ -1,4 +1,4 @@
-import { formatMoney, parseMoney } from '../model/money.ts';
+import { currencyNamed, formatMoney, parseMoney } from '../model/money.ts';
 import type { CheckInput, Line, MoneyKnown } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
@@ -26,7 +26,7 @@ export function checkAmounts(input: CheckInput): readonly Note[] {
 function typedIn(line: Line, { amounts, record }: CheckInput, told: ReadonlySet<string>): readonly Note[] {
   return [...line.text.matchAll(AMOUNT)].flatMap((match): readonly Note[] => {
     const words = match[0];
-    const amount = parseMoney(words, record.type.currency);
+    const amount = parseMoney(words, currencyNamed(words) ?? record.type.currency);
     if (!amount || told.has(words)) return [];
     const text = formatMoney(amount);
     if (amounts.some((known) => known.text === text)) return [];

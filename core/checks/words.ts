@@ -3,7 +3,7 @@ import { foldText } from '../model/words.ts';
 const startsUpper = (word: string): boolean => /^\p{Lu}/u.test(word);
 
 /** References look like `SV-2041`: capital letters, a hyphen, figures. */
-const REFERENCE = /\b\p{Lu}{1,4}-\d{2,6}\b/gu;
+const REFERENCE = /(?<![\p{L}\p{N}])\p{Lu}{1,4}-\d{2,6}(?![\p{L}\p{N}])/gu;
 /** Longest name looked for, in words, and the most candidates of one message: bounds for the index, not for people. */
 const MAX_NAME_WORDS = 4;
 const MAX_CANDIDATES = 600;

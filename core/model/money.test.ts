@@ -53,4 +53,12 @@ describe('money', () => {
     expect(() => sumMoney([money(1, 'GBP'), money(1, 'EUR')], 'GBP')).toThrow(CurrencyMismatch);
     expect(() => money(0.5, 'GBP')).toThrow(RangeError);
   });
+
+  it.each([
+    ['€100', 'GBP'],
+    ['USD 100', 'EUR'],
+    ['100 kr and £5', 'NOK'],
+  ])('is not read out of %s as %s', (text, currency) => {
+    expect(parseMoney(text, currency)).toBeUndefined();
+  });
 });

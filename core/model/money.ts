@@ -31,13 +31,21 @@ export const money = (amountMinor: number, currency: string): Money => {
 /** Longest amount text read, a guard against pasted pages: no real amount is longer. */
 const MAX_AMOUNT_TEXT = 24;
 
+/** The currency that words name by its sign or its code; undefined where they name none that is known. */
+export function currencyNamed(text: string): string | undefined {
+  const [code] = /(?<![A-Z])(?:GBP|EUR|USD|JPY|NOK|SEK|DKK|CHF)(?![A-Z])/.exec(text) ?? [];
+  return code ?? Object.keys(SIGNS).find((one) => text.includes(SIGNS[one] ?? ''));
+}
+
 /**
  * Reads what a person types: `1284`, `1,284.00`, `£1 284,50`. The last separator is decimal when at most the
- * currency's places follow it. Undefined where it is no amount, has too many places or is out of range.
+ * currency's places follow it. Undefined where it is no amount, has too many places, is out of range, or names another
+ * currency.
  */
 export function parseMoney(text: string, currency: string): Money | undefined {
   const places = currencyPlaces(currency);
   const bare = text.replace(/[^\d.,+-]/g, '');
+  if ((currencyNamed(text) ?? currency) !== currency) return undefined;
   if (text.length > MAX_AMOUNT_TEXT || !/^[+-]?\d[\d.,]*$/.test(bare)) return undefined;
   const separator = Math.max(bare.lastIndexOf('.'), bare.lastIndexOf(','));
   const after = separator < 0 ? '' : bare.slice(separator + 1);
