@@ -56,15 +56,18 @@ export function matchMail(
     return { matterId: matter.id, reasons, score: reasons.reduce((sum, { weight }) => sum + weight, PRIOR) };
   });
   const all = scored.reduce((sum, { score }) => sum + Math.exp(score), 1);
-  return scored
-    .map(({ matterId, reasons, score }) => ({
-      matterId,
-      likelihood: Math.exp(score) / all,
-      reasons: [...reasons].sort((a, b) => b.weight - a.weight),
-    }))
-    .filter(({ likelihood }) => likelihood >= LEAST)
-    .sort((a, b) => b.likelihood - a.likelihood)
-    .slice(0, MOST_SUGGESTED);
+  return (
+    scored
+      .map(({ matterId, reasons, score }) => ({
+        matterId,
+        likelihood: Math.exp(score) / all,
+        reasons: [...reasons].sort((a, b) => b.weight - a.weight),
+      }))
+      // What nothing speaks for is no suggestion, however few there are.
+      .filter(({ likelihood, reasons }) => likelihood >= LEAST && reasons.some(({ weight }) => weight > 0))
+      .sort((a, b) => b.likelihood - a.likelihood)
+      .slice(0, MOST_SUGGESTED)
+  );
 }
 
 /** What a contact's own rule says of mail from or to them; undefined leaves it to the likelihood. */
