@@ -1,14 +1,11 @@
-/** What a conversation waits for. Days are whole days since its last message. */
+/** What a conversation waits for. Days are those of the calendar since its last message. */
 export type Awaiting =
   | { readonly kind: 'theirAnswer'; readonly days: number }
   | { readonly kind: 'ourAnswer'; readonly days: number }
   | { readonly kind: 'nothing' };
 
-const DAY_MS = 86_400_000;
-
 export interface ConversationEnd {
   readonly direction: 'out' | 'in' | 'note';
-  readonly occurredAtUtc: number;
   /** How many messages went each way before and with it. */
   readonly out: number;
   readonly in: number;
@@ -19,8 +16,8 @@ export interface ConversationEnd {
  * conversation in which both have spoken and theirs came last is taken as closed after `restsAfterDays`, since most
  * end with a thank-you that needs none.
  */
-export function awaiting(end: ConversationEnd, nowUtc: number, restsAfterDays = 7): Awaiting {
-  const days = Math.max(0, Math.floor((nowUtc - end.occurredAtUtc) / DAY_MS));
+export function awaiting(end: ConversationEnd, daysSince: number, restsAfterDays = 7): Awaiting {
+  const days = Math.max(0, daysSince);
   switch (end.direction) {
     case 'note':
       return { kind: 'nothing' };

@@ -269,9 +269,7 @@ export async function listEntries(
 }
 
 const toEnd = (row: ConversationRow | undefined): ConversationEnd | null =>
-  row
-    ? { direction: row.last_direction, occurredAtUtc: row.last_utc, out: row.out_count, in: row.in_count }
-    : null;
+  row ? { direction: row.last_direction, out: row.out_count, in: row.in_count } : null;
 
 export async function findEntry(db: Database, id: string): Promise<EntryListItem | undefined> {
   const row = await db<EntryRow>('entries').where({ id }).first();

@@ -1,6 +1,9 @@
 import sanitizeHtml from 'sanitize-html';
 import type { EntryDetail, EntryPage, EntrySummary, InvitationJson } from '../../contract/correspondence.ts';
 import { awaiting } from '../../core/correspondence/answers.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { daysBetween } from '../../core/model/plainDate.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
 import { notFound } from '../http/httpProblem.ts';
 import { readInvitation } from '../incoming/invitation.ts';
 import { parseMail } from '../incoming/parseMail.ts';
@@ -47,8 +50,14 @@ export async function entryWriter(
       .filter(({ action }) => action === 'failed')
       .map(({ entryId }) => entryId),
   );
+  const { timeZone } = await readSettings(office.db);
+  const day = (utc: number): PlainDate => zonedTime(timeZone, utc).date;
+  const today = day(office.now());
   return (entry) => ({
-    ...viewEntry(entry, office.now()),
+    ...viewEntry(entry),
+    awaiting: entry.endOfConversation
+      ? awaiting(entry.endOfConversation, daysBetween(day(entry.occurredAtUtc), today))
+      : { kind: 'nothing' },
     standing: standingView(standings.get(entry.id)),
     bounced: failed.has(entry.id),
   });
@@ -57,7 +66,7 @@ export async function entryWriter(
 const standingView = (standing: Standing | undefined): EntrySummary['standing'] =>
   standing ? { kind: standing.kind, byEntryId: standing.byEntryId } : null;
 
-function viewEntry(entry: EntryListItem, nowUtc: number): Omit<EntrySummary, 'standing' | 'bounced'> {
+function viewEntry(entry: EntryListItem): Omit<EntrySummary, 'standing' | 'bounced' | 'awaiting'> {
   const { from, to } = entry.people;
   const shown = entry.direction === 'out' ? to : [from];
   return {
@@ -71,7 +80,6 @@ function viewEntry(entry: EntryListItem, nowUtc: number): Omit<EntrySummary, 'st
     conversationId: entry.conversationId,
     attachmentNames: entry.attachments.map(({ name }) => name),
     category: entry.category,
-    awaiting: entry.endOfConversation ? awaiting(entry.endOfConversation, nowUtc) : { kind: 'nothing' },
   };
 }
 

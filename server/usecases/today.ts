@@ -63,17 +63,12 @@ export async function readToday(office: Office, person: Account, whose: 'mine' |
 const onMatter = ({ matterId, reference, title }: ConversationLine) => ({ matterId, reference, title });
 
 function outstanding(line: ConversationLine, nowUtc: number, timeZone: string): Today['outstanding'] {
-  const end = {
-    direction: line.direction,
-    occurredAtUtc: line.occurredAtUtc,
-    out: line.outCount,
-    in: line.inCount,
-  };
-  const waits = awaiting(end, nowUtc);
+  const day = (utc: number): PlainDate => zonedTime(timeZone, utc).date;
+  const days = daysBetween(day(line.occurredAtUtc), day(nowUtc));
+  const waits = awaiting({ direction: line.direction, out: line.outCount, in: line.inCount }, days);
   if (waits.kind === 'nothing') return [];
   const owes = waits.kind === 'ourAnswer' ? 'us' : 'them';
   if (owes === 'them' && nowUtc - line.occurredAtUtc < ASK_AFTER_MS) return [];
-  const day = (utc: number): PlainDate => zonedTime(timeZone, utc).date;
   const { from, to } = line.people;
   const who = owes === 'us' ? [from] : to;
   return [
@@ -81,7 +76,7 @@ function outstanding(line: ConversationLine, nowUtc: number, timeZone: string): 
       ...onMatter(line),
       entryId: line.entryId,
       sinceUtc: line.occurredAtUtc,
-      days: daysBetween(day(line.occurredAtUtc), day(nowUtc)),
+      days,
       owes,
       who: who.map(({ name, address }) => name || address).join(', '),
       subject: line.subject,

@@ -277,12 +277,15 @@ function FoundLine({
         {joinNames(who)}
       </span>
       <span className={classes.text}>
-        <b>
-          <Marks pieces={subject} />
-        </b>{' '}
-        <Marks pieces={excerpt} />
-        {files.length > 0 ? (
-          <small>
+        <span className={classes.words}>
+          <b>
+            <Marks pieces={subject} />
+          </b>{' '}
+          <Marks pieces={excerpt} />
+        </span>
+        {/* Below the words, whose end may be cut: what was found in a file must not be cut away with it. */}
+        {files.some(({ hit }) => hit) ? (
+          <small className={classes.enclosed}>
             enclosed: <Marks pieces={files} />
           </small>
         ) : null}
