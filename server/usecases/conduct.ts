@@ -39,6 +39,6 @@ export function senderOf(
   settings: PracticeSettings,
 ): { readonly name: string; readonly address: string } {
   const found = sendersFor(writer, matter, settings).find(({ choice }) => choice === (sender ?? null));
-  const { name, address } = found ?? { name: 'A sender that the practice no longer has', address: '' };
+  const { name, address } = found ?? { name: 'A sender that is gone', address: '' };
   return { name, address };
 }

@@ -126,7 +126,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   }),
   noSender: (p) => ({
     title: 'No address to send from',
-    detail: `${text(p, 'name')} has no whole mail address. An administrator can put one in.`,
+    detail: `${text(p, 'name')} has no whole mail address. Choose another under From, or have an administrator put one in.`,
   }),
 };
 
