@@ -7,9 +7,16 @@ import { findEntry, insertEntry, standingsOf, insertStanding } from '../reposito
 import type { EntryAbout, NewEntry, StoredEntry } from '../repositories/correspondence.ts';
 import { findMatter, touchMatter } from '../repositories/matters.ts';
 import type { Account } from '../repositories/people.ts';
+import { wordsOf } from './correspondence.ts';
+
+/** An entry with all it says, for finding it. */
+interface ToFile {
+  readonly entry: NewEntry;
+  readonly text: string;
+}
 
 /** A note as it is filed: words of the practice’s own, sealed like every entry. */
-export async function noteEntry(
+async function noteEntry(
   office: Office,
   person: Account,
   note: {
@@ -20,9 +27,9 @@ export async function noteEntry(
     readonly occurredAtUtc: number;
     readonly about?: EntryAbout;
   },
-): Promise<NewEntry> {
+): Promise<ToFile> {
   const bytes = Buffer.from(note.text, 'utf8');
-  return {
+  const entry: NewEntry = {
     id: asId<EntryId>(office.newId()),
     matterId: asId<MatterId>(note.matterId),
     direction: 'note',
@@ -45,6 +52,7 @@ export async function noteEntry(
     cautionsOverridden: [],
     ...(note.about === undefined ? {} : { about: note.about }),
   };
+  return { entry, text: note.text };
 }
 
 async function movable(office: Office, person: Account, id: string): Promise<StoredEntry> {
@@ -86,7 +94,9 @@ export async function moveEntry(
     occurredAtUtc: office.now(),
     about: { kind: 'movedTo', entryId: entry.id, matterId: to.id },
   });
-  await keep(office, person, [moved, note], { entryId: entry.id, byEntryId: note.id, kind: 'moved' });
+  const { text } = await wordsOf(office, entry);
+  const filed = [{ entry: moved, text }, note];
+  await keep(office, person, filed, { entryId: entry.id, byEntryId: note.entry.id, kind: 'moved' });
   return {};
 }
 
@@ -101,7 +111,7 @@ export async function takeBack(office: Office, person: Account, id: string): Pro
     occurredAtUtc: office.now(),
     about: { kind: 'movedTo', entryId: entry.id, matterId: '' },
   });
-  await keep(office, person, [note], { entryId: entry.id, byEntryId: note.id, kind: 'moved' });
+  await keep(office, person, [note], { entryId: entry.id, byEntryId: note.entry.id, kind: 'moved' });
 }
 
 /** Files a note of a call, a meeting or anything else, or a correction of an entry, which stays as it is. */
@@ -120,7 +130,7 @@ export async function writeNote(
   if (!(await findMatter(office.db, matterId, person.id))) throw notFound('matter');
   const corrected = note.corrects === undefined ? undefined : await movable(office, person, note.corrects);
   if (corrected && corrected.matterId !== matterId) throw notFound('entry');
-  const entry = await noteEntry(office, person, {
+  const written = await noteEntry(office, person, {
     matterId,
     category: corrected ? 'Correction' : note.category,
     subject: note.subject,
@@ -131,21 +141,21 @@ export async function writeNote(
   await keep(
     office,
     person,
-    [entry],
-    corrected && { entryId: corrected.id, byEntryId: entry.id, kind: 'corrected' },
+    [written],
+    corrected && { entryId: corrected.id, byEntryId: written.entry.id, kind: 'corrected' },
   );
-  return { id: entry.id };
+  return { id: written.entry.id };
 }
 
 async function keep(
   office: Office,
   person: Account,
-  entries: readonly NewEntry[],
+  filed: readonly ToFile[],
   standing: Parameters<typeof insertStanding>[1] | undefined,
 ): Promise<void> {
   await office.db.transaction(async (tx) => {
-    for (const entry of entries) {
-      await insertEntry(tx, entry);
+    for (const { entry, text } of filed) {
+      await insertEntry(tx, entry, text);
       await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
       await insertAuditEvent(tx, {
         atUtc: office.now(),
@@ -158,5 +168,6 @@ async function keep(
     }
     if (standing) await insertStanding(tx, standing);
   });
-  for (const { id, matterId } of entries) office.changes.tell({ kind: 'entry', id, matterId });
+  for (const { entry } of filed)
+    office.changes.tell({ kind: 'entry', id: entry.id, matterId: entry.matterId });
 }
