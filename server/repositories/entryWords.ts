@@ -78,13 +78,7 @@ async function insertWords(db: Database, entry: NewEntry, seq: number, text: str
     categoryMark(entry.category),
     ...(entry.attachments.length > 0 ? [ATTACHMENT_MARK] : []),
   ];
-  const known = await db('file_words')
-    .whereIn(
-      'blob',
-      entry.attachments.map(({ blob }) => blob),
-    )
-    .whereNotNull('words')
-    .pluck<string[]>('words');
+  const known = await knownFileWords(db, entry);
   await db('entry_words').insert({
     rowid: row,
     entry_id: entry.id,
@@ -96,6 +90,13 @@ async function insertWords(db: Database, entry: NewEntry, seq: number, text: str
     files: [...entry.attachments.map(({ name }) => name), ...known].join(' '),
   });
   await queueFiles(db, entry, row);
+}
+
+/** What files of the same bytes were found to say before. */
+async function knownFileWords(db: Database, { attachments }: NewEntry): Promise<readonly string[]> {
+  if (attachments.length === 0) return [];
+  const blobs = attachments.map(({ blob }) => blob);
+  return db('file_words').whereIn('blob', blobs).whereNotNull('words').pluck<string[]>('words');
 }
 
 const READABLE = /^application\/pdf$|wordprocessingml|^text\/plain/;
