@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { mailHosts } from './outgoing/mailHosts.ts';
+import { learnHostLimit } from './repositories/settings.ts';
 import { findPerson } from './repositories/people.ts';
 import { readMailHosts } from './repositories/mailHosts.ts';
 import { changeHosts, readHosts, tryMailHost } from './usecases/sending.ts';
@@ -156,5 +157,22 @@ describe('mail hosts', () => {
     });
     expect((await readHosts(strict, idris)).hosts).toEqual([]);
     await strict.close();
+  });
+
+  it('are each held to what they said they take, and to nobody else’s', async () => {
+    await client.call('PATCH', '/practice/mail-hosts', { hosts: [HOST] });
+    const { items } = (await client.call('GET', '/matters?query=SV-2041')).json;
+    const { id } = (await client.call('POST', `/matters/${items[0].id}/messages`, {})).json;
+    const limitUnder = async (sender: string | null): Promise<number> =>
+      (await client.call('PATCH', `/messages/${id}`, { sender })).json.limitBytes;
+    expect(await limitUnder('sender:accounts')).toBe(25_000_000);
+
+    await learnHostLimit(office.db, { host: `${HOST.host}:${HOST.port}`, bytes: 5_000_000 });
+    await learnHostLimit(office.db, { host: '127.0.0.1:4125', bytes: 90_000_000 });
+    expect(await limitUnder('sender:accounts')).toBe(5_000_000);
+    // The practice's own limit is the smaller here.
+    expect(await limitUnder(null)).toBe(25_000_000);
+    await learnHostLimit(office.db, { host: '127.0.0.1:4125', bytes: 9_000_000 });
+    expect([await limitUnder(null), await limitUnder('sender:accounts')]).toEqual([9_000_000, 5_000_000]);
   });
 });

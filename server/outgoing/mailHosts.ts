@@ -1,5 +1,8 @@
 import type { SmtpSettings } from '../config.ts';
 import type { Office } from '../office.ts';
+import { hostLimits } from '../repositories/settings.ts';
+import type { PracticeSettings } from '../repositories/settings.ts';
+import { hostFor, hostKey } from './smtpTransport.ts';
 import { readMailHosts } from '../repositories/mailHosts.ts';
 
 /** Every host that mail may go through now: those set on the practice's screen before those it was started with. */
@@ -10,3 +13,14 @@ export const mailHosts = async ({
   ...(await readMailHosts(db)),
   ...config.smtp,
 ];
+
+/** The most that a message from an address may be: the practice's own limit, or its host's where that is less. */
+export async function limitFor(
+  office: Pick<Office, 'db' | 'config'>,
+  { maxMessageBytes }: PracticeSettings,
+  from: string,
+): Promise<number> {
+  const limits = await hostLimits(office.db);
+  const learnt = limits[hostKey(hostFor(await mailHosts(office), from))];
+  return Math.min(maxMessageBytes, learnt ?? maxMessageBytes);
+}

@@ -172,11 +172,11 @@ async function attempt(
 async function recordAttempt(
   office: Office,
   message: StoredMessage,
-  { outcome, refusals, putOff = [], hostLimitBytes }: Attempt,
+  { outcome, refusals, putOff = [], hostLimit }: Attempt,
   attempts: number,
 ): Promise<void> {
   office.log.info({ messageId: message.id, outcome: outcome.kind, attempts }, 'attempt');
-  if (hostLimitBytes !== undefined) await learnHostLimit(office.db, hostLimitBytes);
+  if (hostLimit) await learnHostLimit(office.db, hostLimit);
   if (outcome.kind === 'accepted') return recordSent(office, message, refusals, null, putOff);
   const to = afterAttempt(outcome, attempts, office.now(), office.config.retryScale);
   await advance(office, message, {

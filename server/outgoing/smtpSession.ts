@@ -58,9 +58,9 @@ export const logIn = (connection: SMTPConnection, { user, password }: SmtpSettin
   });
 
 /** The size that the host named in its EHLO (RFC 1870); the library keeps it to itself, and a test holds it to that. */
-export function limitOf(connection: SMTPConnection): { readonly hostLimitBytes?: number } {
+export function limitOf(connection: SMTPConnection): number | undefined {
   const { _maxAllowedSize: limit } = connection as unknown as { readonly _maxAllowedSize?: unknown };
-  return typeof limit === 'number' && limit > 0 ? { hostLimitBytes: limit } : {};
+  return typeof limit === 'number' && limit > 0 ? limit : undefined;
 }
 
 /** A host whose certificate does not hold is not talked to; what is wrong with it is said as people would. */

@@ -116,7 +116,7 @@ describe('the SMTP transport', () => {
       refusals: [],
       putOff: [{ address: 'a@x.example', reply: '450 4.2.0 greylisted' }],
       // What the host says it takes (RFC 1870) is learnt.
-      hostLimitBytes: 5_000_000,
+      hostLimit: { host: expect.stringMatching(/^127\.0\.0\.1:\d+$/), bytes: 5_000_000 },
     });
   });
 

@@ -4,7 +4,7 @@ import type { AttemptOutcome } from '../../core/model/message.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import type { SmtpSettings } from '../config.ts';
 import { certificateWords, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
-import type { Envelope, Refusal, Transport } from './transport.ts';
+import type { Attempt, Envelope, Refusal, Transport } from './transport.ts';
 
 /** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
 export function smtpTransport(
@@ -24,15 +24,25 @@ export function smtpTransport(
         });
         if (settings.user !== undefined) await logIn(connection, settings);
         await handOver(connection, envelope, bytes, beforeData, progress);
-        return { outcome: { kind: 'accepted' }, ...progress.left, ...limitOf(connection) };
+        return { outcome: { kind: 'accepted' }, ...progress.left, ...learnt(connection, settings) };
       } catch (error) {
-        return { outcome: outcomeOf(error, progress.dataBegun), refusals: [], ...limitOf(connection) };
+        return {
+          outcome: outcomeOf(error, progress.dataBegun),
+          refusals: [],
+          ...learnt(connection, settings),
+        };
       } finally {
         connection.quit();
         connection.close();
       }
     },
   };
+}
+
+/** What the host said it takes, with which host it was. */
+function learnt(connection: SMTPConnection, settings: SmtpSettings): Pick<Attempt, 'hostLimit'> {
+  const bytes = limitOf(connection);
+  return bytes === undefined ? {} : { hostLimit: { host: hostKey(settings), bytes } };
 }
 
 interface Progress {
@@ -98,14 +108,18 @@ export function hostFor(hosts: readonly SmtpSettings[], from: string): SmtpSetti
   return found;
 }
 
+/** What tells hosts apart: limits by the minute and by size are each host's own. */
+export const hostKey = ({ host, port }: SmtpSettings): string => `${host}:${port}`;
+
 const MINUTE_MS = 60_000;
 
 /** Lets no more go to a host in a minute than it takes; whoever comes too soon waits for their turn. */
 function turnKeeper(): (settings: SmtpSettings) => Promise<void> {
   const next = new Map<string, number>();
-  return async ({ host, port, perMinute }) => {
+  return async (settings) => {
+    const { perMinute } = settings;
     if (perMinute === undefined) return;
-    const key = `${host}:${port}`;
+    const key = hostKey(settings);
     const now = Date.now();
     const turn = Math.max(now, next.get(key) ?? 0);
     next.set(key, turn + MINUTE_MS / perMinute);

@@ -1,5 +1,6 @@
 import type { AttemptOutcome } from '../../core/model/message.ts';
 import type { Channel } from '../../core/model/channel.ts';
+import type { HostLimit } from '../repositories/settings.ts';
 
 /** The longest that an outside service is given to answer; a person waits for one, and then decides. */
 export const ANSWER_TIMEOUT_MS = 60_000;
@@ -29,7 +30,7 @@ export interface Attempt {
   /** Put off: worth another try, for these alone (RFC 5321 §4.2.1). */
   readonly putOff?: readonly Refusal[];
   /** The most the host takes for one message, where it said so (RFC 1870). */
-  readonly hostLimitBytes?: number;
+  readonly hostLimit?: HostLimit;
 }
 
 export interface Transport {

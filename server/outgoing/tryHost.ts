@@ -22,7 +22,7 @@ export async function tryHost(
     return {
       ...so,
       words: firstLine(connection.lastServerResponse),
-      limitBytes: limitOf(connection).hostLimitBytes ?? null,
+      limitBytes: limitOf(connection) ?? null,
     };
   } catch (error) {
     const { response, message } = describe(error);

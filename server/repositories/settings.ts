@@ -26,7 +26,7 @@ export interface PracticeSettings {
   readonly holidays: readonly PlainDate[];
   /** How long a message can be called back after Send. */
   readonly holdSeconds: number;
-  /** The most the sender's host takes for one message, encoded. */
+  /** The most that one message may be, encoded; what a host says it takes holds where that is less. */
   readonly maxMessageBytes: number;
   /** Cautions that the practice does without, by code. */
   readonly cautionsOff: readonly string[];
@@ -70,17 +70,8 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
 };
 
 export async function readSettings(db: Database): Promise<PracticeSettings> {
-  const rows = await db<{ key: string; value: string }>('settings').whereIn('key', [KEY, HOST_LIMIT_KEY]);
-  const valueOf = (key: string): unknown => {
-    const row = rows.find((one) => one.key === key);
-    return row && fromJson<unknown>(row.value);
-  };
-  const settings = { ...DEFAULT_SETTINGS, ...(valueOf(KEY) as Partial<PracticeSettings> | undefined) };
-  const learnt = valueOf(HOST_LIMIT_KEY);
-  // What the host says it takes holds, whatever was thought before; a smaller limit of the practice’s own holds too.
-  return typeof learnt === 'number'
-    ? { ...settings, maxMessageBytes: Math.min(settings.maxMessageBytes, learnt) }
-    : settings;
+  const row = await db('settings').where({ key: KEY }).first<{ value: string } | undefined>('value');
+  return { ...DEFAULT_SETTINGS, ...(row && fromJson<Partial<PracticeSettings>>(row.value)) };
 }
 
 export async function writeSettings(db: Database, settings: PracticeSettings): Promise<void> {
@@ -106,12 +97,26 @@ export async function sessionSecret(db: Database): Promise<string> {
   return fromJson<string>(row.value);
 }
 
-const HOST_LIMIT_KEY = 'hostLimitBytes';
+const HOST_LIMITS_KEY = 'hostLimits';
 
-/** Keeps what the mail host says it takes for one message. */
-export async function learnHostLimit(db: Database, bytes: number): Promise<void> {
-  await db('settings')
-    .insert({ key: HOST_LIMIT_KEY, value: JSON.stringify(bytes) })
-    .onConflict('key')
-    .merge();
+/** What a mail host says it takes for one message (RFC 1870); `host` with its port, as hosts are told apart. */
+export interface HostLimit {
+  readonly host: string;
+  readonly bytes: number;
+}
+
+/** Keeps what a mail host says it takes, each host for itself. */
+export async function learnHostLimit(db: Database, { host, bytes }: HostLimit): Promise<void> {
+  await db.raw(
+    `INSERT INTO settings (key, value) VALUES (:key, json_object(:host, :bytes))
+     ON CONFLICT (key) DO UPDATE SET value = json_patch(value, excluded.value)`,
+    { key: HOST_LIMITS_KEY, host, bytes },
+  );
+}
+
+export async function hostLimits(db: Database): Promise<Readonly<Record<string, number>>> {
+  const row = await db('settings')
+    .where({ key: HOST_LIMITS_KEY })
+    .first<{ value: string } | undefined>('value');
+  return row ? fromJson<Record<string, number>>(row.value) : {};
 }

@@ -9,6 +9,7 @@ import {
 import type { CheckInput, Note } from '../../core/checks/index.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
+import { limitFor } from '../outgoing/mailHosts.ts';
 import { ownAddresses } from '../incoming/ownAddresses.ts';
 import type { Office } from '../office.ts';
 import {
@@ -33,6 +34,7 @@ export async function checkDeskMessage(
 ): Promise<readonly Note[]> {
   const { message, matter, sender, settings, contacts, reader } = desk;
   const { conduct } = message;
+  const from = senderOf(conduct.sender, sender, matter, settings);
   const letter = readableLetter(message, reader);
   const words = [letter.subject, ...letter.lines.map(({ text }) => text)].join('\n');
   const elsewhere = await findElsewhere(office.db, person.id, matter.id, {
@@ -48,9 +50,9 @@ export async function checkDeskMessage(
     record: matter,
     enclosures: message.enclosures.map((one) => ({ ...one, restricted: restricted.has(one.documentId) })),
     elsewhere,
-    maxMessageBytes: settings.maxMessageBytes,
+    maxMessageBytes: await limitFor(office, settings, from.address),
     channel: message.channel,
-    from: senderOf(conduct.sender, sender, matter, settings),
+    from,
     today: reader.context.today,
     calendar: calendarOf(settings),
     amounts: amountsOf(reader),

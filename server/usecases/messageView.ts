@@ -10,6 +10,7 @@ import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { writeAnswer } from '../../core/template/blanks.ts';
 import type { InlineNode } from '../../core/template/document.ts';
 import type { Office } from '../office.ts';
+import { limitFor } from '../outgoing/mailHosts.ts';
 import type { StoredMatter } from '../repositories/matters.ts';
 import type { MessageListItem } from '../repositories/messages.ts';
 import type { Account } from '../repositories/people.ts';
@@ -22,6 +23,7 @@ import type { DeskMessage } from './desk.ts';
 /** A message as the API shows it, with what a recipient would read now and what the checks say of it. */
 export async function viewMessage(office: Office, person: Account, desk: DeskMessage): Promise<Message> {
   const { message, matter, sender, settings, reader } = desk;
+  const from = senderOf(message.conduct.sender, sender, matter, settings);
   const finished = finishLetter(message, reader, message.conduct);
   const template = message.templateVersionId
     ? await findVersion(office.db, message.templateVersionId)
@@ -38,7 +40,7 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     revision: message.revision,
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
-    from: senderOf(message.conduct.sender, sender, matter, settings),
+    from,
     sender: message.conduct.sender ?? null,
     senders: sendersFor(sender, matter, settings).map((one) => ({ ...one })),
     replyTo: message.conduct.replyTo ?? null,
@@ -47,7 +49,7 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     asks: (message.conduct.wanted ?? [])
       .filter((one) => one.category === undefined)
       .map(({ label }) => label),
-    limitBytes: settings.maxMessageBytes,
+    limitBytes: await limitFor(office, settings, from.address),
     segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
     laterAt: [
       ...sendTimes(calendarOf(settings), zonedTime(settings.timeZone, office.now()), settings.workingHours),
