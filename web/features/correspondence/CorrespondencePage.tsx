@@ -277,7 +277,7 @@ function FoundLine({
         {joinNames(who)}
       </span>
       <span className={classes.text}>
-        <span className={classes.words}>
+        <span className={classes.said}>
           <b>
             <Marks pieces={subject} />
           </b>{' '}
