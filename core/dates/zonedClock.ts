@@ -41,6 +41,16 @@ export function zonedTime(zone: string, epochMs: number): ZonedTime {
   return { date, hour: Number(parts.get('hour')), minute: Number(parts.get('minute')) };
 }
 
+/** Whether there is a zone of this name (IANA). */
+export function isTimeZone(zone: string): boolean {
+  try {
+    formatterFor(zone);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 const DAY_MS = 86_400_000;
 
 /** A wall clock’s reading as if it were UTC, for reckoning with. */

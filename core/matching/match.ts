@@ -1,12 +1,16 @@
 import type { MatterId } from '../model/ids.ts';
-import { automatic, closed, speaksOfAnother } from './against.ts';
+import { automatic } from './automatic.ts';
+import { closed } from './closed.ts';
+import { speaksOfAnother } from './speaksOfAnother.ts';
 import type { Evidence, Signal } from './evidence.ts';
 import { filingAddress } from './filingAddress.ts';
 import type { MatchFacts } from './matchInput.ts';
 import { matchInput } from './matchInput.ts';
 import type { IncomingMail } from './incomingMail.ts';
 import { names } from './names.ts';
-import { otherParty, party, wroteBefore } from './people.ts';
+import { otherParty } from './otherParty.ts';
+import { party } from './party.ts';
+import { wroteBefore } from './wroteBefore.ts';
 import { reference } from './reference.ts';
 import { subject } from './subject.ts';
 import { thread } from './thread.ts';

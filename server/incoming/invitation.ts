@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
-import { startOfDay, zonedInstant } from '../../core/dates/zonedClock.ts';
+import { isTimeZone, zonedInstant } from '../../core/dates/zonedClock.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
-import { parsePlainDate } from '../../core/model/plainDate.ts';
+import { addDays, parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 
 /** Larger calendar parts are whole calendars rather than an invitation. */
@@ -97,27 +97,16 @@ function timeOf(property: ICAL.Property | null, timeZone: string): InvitationTim
   if (value.zone !== ICAL.Timezone.localTimezone) return { atUtc: value.toUnixTime() * 1_000 };
   const wall = { date: day, hour: value.hour, minute: value.minute };
   const named = property.getFirstParameter('tzid');
-  const zone = typeof named === 'string' && isZone(named) ? named : timeZone;
+  const zone = typeof named === 'string' && isTimeZone(named) ? named : timeZone;
   return { atUtc: zonedInstant(zone, wall) };
 }
-
-function isZone(name: string): boolean {
-  try {
-    startOfDay(name, '2026-01-01' as PlainDate);
-    return true;
-  } catch {
-    return false;
-  }
-}
-
-const DAY_MS = 86_400_000;
 
 /** When it ends. A whole day's DTEND is the day after (§3.6.1), which nobody means who reads it. */
 function endOf(event: ICAL.Component, begins: InvitationTime, timeZone: string): InvitationTime | undefined {
   const end = timeOf(event.getFirstProperty('dtend'), timeZone);
   if (end && 'day' in end && 'day' in begins) {
-    const last = parsePlainDate(new Date(Date.parse(end.day) - DAY_MS).toISOString().slice(0, 10));
-    return last && last > begins.day ? { day: last } : undefined;
+    const last = addDays(end.day, -1);
+    return last > begins.day ? { day: last } : undefined;
   }
   if (end) return end;
   const lasts = event.getFirstPropertyValue('duration');

@@ -1,5 +1,5 @@
-import { rootCertificates } from 'node:tls';
 import { ImapFlow } from 'imapflow';
+import { trusting } from '../authorities.ts';
 import type { MailboxSettings } from '../config.ts';
 import type { Office } from '../office.ts';
 import { readPlace, writePlace } from '../repositories/mailboxPlaces.ts';
@@ -99,7 +99,7 @@ const connectionTo = (
     port,
     secure,
     auth: { user, pass: password },
-    ...(authorities.length === 0 ? {} : { tls: { ca: [...rootCertificates, ...authorities] } }),
+    ...trusting(authorities),
     logger: false,
     emitLogs: false,
   });

@@ -1,5 +1,5 @@
-import { rootCertificates } from 'node:tls';
 import SMTPConnection from 'nodemailer/lib/smtp-connection';
+import { trusting } from '../authorities.ts';
 import type { SmtpSettings } from '../config.ts';
 import { ANSWER_TIMEOUT_MS } from './transport.ts';
 
@@ -14,7 +14,7 @@ export const openSession = (settings: SmtpSettings, authorities: readonly string
     // A host that was to be talked to under TLS is never talked to without.
     requireTLS: settings.security === 'starttls',
     ignoreTLS: settings.security === 'none',
-    ...(authorities.length === 0 ? {} : { tls: { ca: [...rootCertificates, ...authorities] } }),
+    ...trusting(authorities),
     connectionTimeout: CONNECTION_TIMEOUT_MS,
     greetingTimeout: CONNECTION_TIMEOUT_MS,
     socketTimeout: ANSWER_TIMEOUT_MS,

@@ -5,6 +5,7 @@ import type {
   MailHostTried,
   SendingJson,
 } from '../../contract/sending.ts';
+import { isTimeZone } from '../../core/dates/zonedClock.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import type { SmtpSettings } from '../config.ts';
 import { HttpProblem } from '../http/httpProblem.ts';
@@ -48,14 +49,6 @@ export async function changeSending(
   });
   office.changes.tell({ kind: 'matterType', id: 'practice' });
   return readSending(office);
-}
-
-function isTimeZone(name: string): boolean {
-  try {
-    return new Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone !== '';
-  } catch {
-    return false;
-  }
 }
 
 const noteChange = (office: Office, tx: Office['db'], { id }: Account, what: string): Promise<void> =>
