@@ -2,11 +2,12 @@ import { performance } from 'node:perf_hooks';
 import { nameCandidates, referenceCandidates, runChecks } from '../core/checks/index.ts';
 import { labelledDraft, scoreChecks } from '../core/tests/labelledDrafts.ts';
 
-import { findMatter, insertMatter } from '../server/repositories/matters.ts';
-import { insertContact } from '../server/repositories/contacts.ts';
-import { changeMessage } from '../server/usecases/changeMessage.ts';
-import { checkMessage } from '../server/usecases/drafts.ts';
-import { startMessage } from '../server/usecases/startMessage.ts';
+import { findMatter } from '../server/matters/queries.ts';
+import { insertMatter } from '../server/matters/changeQueries.ts';
+import { insertContact } from '../server/directory/contactQueries.ts';
+import { changeMessage } from '../server/messages/changeMessage.ts';
+import { checkMessage } from '../server/messages/checkMessage.ts';
+import { startMessage } from '../server/messages/startMessage.ts';
 import { person } from '../core/tests/fixtures.ts';
 import { asId } from '../core/model/ids.ts';
 import { firstMatter, withPractice } from './practice.ts';

@@ -1,11 +1,11 @@
 import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import { asId } from '../core/model/ids.ts';
-import { sha256Hex } from '../server/blobs/blobStore.ts';
-import type { Office } from '../server/office.ts';
-import { insertEntry } from '../server/repositories/correspondence.ts';
-import type { NewEntry } from '../server/repositories/correspondence.ts';
-import { touchMatter } from '../server/repositories/matters.ts';
+import { sha256Hex } from '../server/platform/blobs/blobStore.ts';
+import type { Office } from '../server/app/services.ts';
+import { insertEntry } from '../server/correspondence/fileQueries.ts';
+import type { NewEntry } from '../server/correspondence/entry.ts';
+import { touchMatter } from '../server/matters/changeQueries.ts';
 import { byRate, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 import { withPractice } from './practice.ts';

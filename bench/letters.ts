@@ -2,10 +2,10 @@ import pdfMake from 'pdfmake';
 import type { Content } from 'pdfmake/interfaces.js';
 import { documentOf } from '../core/template/document.ts';
 import type { BlockNode } from '../core/template/document.ts';
-import { fontFile } from '../server/letters/fonts.ts';
-import { letterPdf } from '../server/letters/letterPdf.ts';
-import type { LetterSheet } from '../server/letters/letterPdf.ts';
-import { letterPress } from '../server/workers/letterPress.ts';
+import { fontFile } from '../server/platform/pdf/fonts.ts';
+import { letterPdf } from '../server/platform/pdf/letterPdf.ts';
+import type { LetterSheet } from '../server/platform/pdf/letterPdf.ts';
+import { letterPress } from '../server/platform/workers/pdfRenderer.ts';
 import { byRate, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 

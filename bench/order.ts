@@ -7,7 +7,7 @@ import { dayNumber } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
 import { generateMatters } from '../demo/generate.ts';
 import { chance } from '../demo/random.ts';
-import { blobStore } from '../server/blobs/blobStore.ts';
+import { blobStore } from '../server/platform/blobs/blobStore.ts';
 import { zonedTime } from '../core/dates/zonedClock.ts';
 import type { Measured } from './measure.ts';
 

@@ -4,17 +4,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { loadDemo } from '../demo/load.ts';
-import { blobStore } from '../server/blobs/blobStore.ts';
-import { readConfig } from '../server/config.ts';
-import { changeFeed } from '../server/events/changeFeed.ts';
-import { letterPdf } from '../server/letters/letterPdf.ts';
-import type { Office } from '../server/office.ts';
-import { openDatabase } from '../server/repositories/database.ts';
-import { listMatters } from '../server/repositories/matters.ts';
-import { findPerson } from '../server/repositories/people.ts';
-import type { Account } from '../server/repositories/people.ts';
-import { longJobs } from '../server/usecases/exports.ts';
-import { programCache } from '../server/usecases/programCache.ts';
+import { blobStore } from '../server/platform/blobs/blobStore.ts';
+import { readConfig } from '../server/app/config.ts';
+import { changeFeed } from '../server/platform/events/changeFeed.ts';
+import { letterPdf } from '../server/platform/pdf/letterPdf.ts';
+import type { Office } from '../server/app/services.ts';
+import { openDatabase } from '../server/platform/database/openDatabase.ts';
+import { listMatters } from '../server/matters/listQueries.ts';
+import { findPerson } from '../server/access/peopleQueries.ts';
+import type { Account } from '../server/access/peopleQueries.ts';
+import { longJobs } from '../server/correspondence/exports/exportJobs.ts';
+import { programCache } from '../server/templates/programCache.ts';
 
 /** The demo practice in a scratch folder, removed when the work is done. */
 export async function withPractice<T>(work: (office: Office) => Promise<T>): Promise<T> {

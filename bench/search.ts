@@ -1,8 +1,8 @@
 import { readQuery } from '../core/finding/index.ts';
 import { chance } from '../core/tests/chance.ts';
-import { searchEntries } from '../server/repositories/searchEntries.ts';
-import type { Search } from '../server/repositories/searchEntries.ts';
-import type { Database } from '../server/repositories/database.ts';
+import { searchEntries } from '../server/correspondence/searchQueries.ts';
+import type { Search } from '../server/correspondence/searchQueries.ts';
+import type { Database } from '../server/platform/database/openDatabase.ts';
 import { interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 import { withPractice } from './practice.ts';

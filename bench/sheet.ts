@@ -1,8 +1,8 @@
 import { performance } from 'node:perf_hooks';
-import { findMatter } from '../server/repositories/matters.ts';
-import { readMessage } from '../server/usecases/drafts.ts';
-import { startMessage } from '../server/usecases/startMessage.ts';
-import { changeMessage } from '../server/usecases/changeMessage.ts';
+import { findMatter } from '../server/matters/queries.ts';
+import { readMessage } from '../server/messages/readMessage.ts';
+import { startMessage } from '../server/messages/startMessage.ts';
+import { changeMessage } from '../server/messages/changeMessage.ts';
 import { firstMatter, withPractice } from './practice.ts';
 import type { Measured } from './measure.ts';
 

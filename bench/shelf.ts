@@ -1,9 +1,9 @@
 import { asId } from '../core/model/ids.ts';
 import { TEMPLATES } from '../demo/templates.ts';
-import { findMatter } from '../server/repositories/matters.ts';
-import { insertTemplate } from '../server/repositories/templates.ts';
-import { openMatter } from '../server/usecases/matters.ts';
-import { readShelf } from '../server/usecases/shelf.ts';
+import { findMatter } from '../server/matters/queries.ts';
+import { insertTemplate } from '../server/templates/queries.ts';
+import { openMatter } from '../server/matters/openMatter.ts';
+import { readShelf } from '../server/messages/readShelf.ts';
 import { byTime, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 import { firstMatter, withPractice } from './practice.ts';

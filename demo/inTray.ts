@@ -1,11 +1,11 @@
 import { planMessage } from '../core/mime/plan.ts';
 import type { PlannedAttachment } from '../core/mime/plan.ts';
-import type { BlobStore } from '../server/blobs/blobStore.ts';
+import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
 import { receiveMail } from '../server/incoming/receiveMail.ts';
-import { assemble } from '../server/outgoing/assemble.ts';
-import type { Database } from '../server/repositories/database.ts';
+import { assemble } from '../server/sending/assemble.ts';
+import type { Database } from '../server/platform/database/openDatabase.ts';
 import { demoOffice } from './office.ts';
-import type { NewMatter } from '../server/repositories/matters.ts';
+import type { NewMatter } from '../server/matters/changeQueries.ts';
 
 interface Letter {
   readonly from: { readonly name: string; readonly address: string };

@@ -1,19 +1,21 @@
 import { join } from 'node:path';
 import { zonedTime } from '../core/dates/zonedClock.ts';
-import { blobStore } from '../server/blobs/blobStore.ts';
+import { blobStore } from '../server/platform/blobs/blobStore.ts';
 import { HttpProblem } from '../server/http/httpProblem.ts';
-import type { Office } from '../server/office.ts';
-import { advance } from '../server/outgoing/advance.ts';
-import { openDatabase } from '../server/repositories/database.ts';
-import { findMessage, listOutTray } from '../server/repositories/messages.ts';
-import { findPerson } from '../server/repositories/people.ts';
-import type { Account } from '../server/repositories/people.ts';
+import type { Office } from '../server/app/services.ts';
+import { advance } from '../server/sending/advance.ts';
+import { openDatabase } from '../server/platform/database/openDatabase.ts';
+import { findMessage } from '../server/messages/queries.ts';
+import { listOutTray } from '../server/sending/queries.ts';
+import { findPerson } from '../server/access/peopleQueries.ts';
+import type { Account } from '../server/access/peopleQueries.ts';
 import type { SendMessage } from '../contract/messages.ts';
 import { sendTimes } from '../core/dates/sendTimes.ts';
-import { calendarOf, readSettings } from '../server/repositories/settings.ts';
-import { discardMessage } from '../server/usecases/drafts.ts';
-import { sendMessage } from '../server/usecases/sendMessage.ts';
-import { startMessage } from '../server/usecases/startMessage.ts';
+import { calendarOf } from '../server/platform/settings/practiceSettings.ts';
+import { readSettings } from '../server/platform/settings/queries.ts';
+import { discardMessage } from '../server/messages/discardMessage.ts';
+import { sendMessage } from '../server/sending/sendMessage.ts';
+import { startMessage } from '../server/messages/startMessage.ts';
 import { demoOffice } from './office.ts';
 
 /** Long enough to be looked at and called back. */

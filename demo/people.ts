@@ -1,4 +1,4 @@
-import type { Account, PersonRight } from '../server/repositories/people.ts';
+import type { Account, PersonRight } from '../server/access/peopleQueries.ts';
 import { asId } from '../core/model/ids.ts';
 
 export const DOMAIN = 'tidewell-roe.example';

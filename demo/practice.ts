@@ -1,8 +1,8 @@
 import type { WorkingCalendar } from '../core/dates/workingDays.ts';
 import { dayParts, plainDate } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
-import { DEFAULT_SETTINGS, calendarOf } from '../server/repositories/settings.ts';
-import type { PracticeSettings } from '../server/repositories/settings.ts';
+import { DEFAULT_SETTINGS, calendarOf } from '../server/platform/settings/practiceSettings.ts';
+import type { PracticeSettings } from '../server/platform/settings/practiceSettings.ts';
 
 /** Fixed holidays of the year before to the year after: enough for every date the demo shows. */
 function holidaysAround(today: PlainDate): readonly PlainDate[] {

@@ -1,4 +1,4 @@
-import type { NewTemplateRow } from '../server/repositories/templates.ts';
+import type { NewTemplateRow } from '../server/templates/queries.ts';
 import { MORE_TEMPLATES } from './moreTemplates.ts';
 import {
   answerBy,

@@ -84,7 +84,7 @@ export async function startApplication(): Promise<Application> {
   let mailHost: ChildProcess | undefined;
 
   const start = async (): Promise<void> => {
-    server = spawn(process.execPath, [built('server/main.js')], {
+    server = spawn(process.execPath, [built('server/app/main.js')], {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: {
         ...process.env,

@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { chance } from '../demo/random.ts';
 import { loadDemo } from '../demo/load.ts';
-import { openDatabase } from '../server/repositories/database.ts';
+import { openDatabase } from '../server/platform/database/openDatabase.ts';
 
 /**
  * Sends some hundred messages while the server is killed at random moments and the mail host misbehaves, then counts:
@@ -77,7 +77,7 @@ const host = spawn(
 let server: ChildProcess | undefined;
 
 async function start(): Promise<void> {
-  server = spawn(process.execPath, [built('server/main.js')], {
+  server = spawn(process.execPath, [built('server/app/main.js')], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: {
       ...process.env,

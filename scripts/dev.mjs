@@ -8,7 +8,7 @@ const data = join(root, 'data', 'dev');
 run(process.execPath, [tsx, 'demo/main.ts', '--folder', join(data, 'practice')]);
 const children = together();
 children.start('The stand-in mail host', [tsx, 'standins/mailHost.ts', '--folder', join(data, 'mailhost')]);
-children.start('The server', [tsx, 'watch', 'server/main.ts'], {
+children.start('The server', [tsx, 'watch', 'server/app/main.ts'], {
   OFFICIUM_DEMO: '1',
   OFFICIUM_DATA: join(data, 'practice'),
   OFFICIUM_MAILBOXES_URL: 'http://localhost:4126',

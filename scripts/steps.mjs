@@ -97,9 +97,9 @@ export function build() {
   setStamp('built', wanted);
 }
 
-export const builtServer = join(root, 'dist', 'server', 'main.js');
-export const builtVerify = join(root, 'dist', 'server', 'verify.js');
-export const builtArchive = join(root, 'dist', 'server', 'archive.js');
+export const builtServer = join(root, 'dist', 'server', 'app', 'main.js');
+export const builtVerify = join(root, 'dist', 'server', 'app', 'verify.js');
+export const builtArchive = join(root, 'dist', 'server', 'app', 'archive.js');
 export const builtWeb = join(root, 'dist', 'web');
 export const builtMailHost = join(root, 'dist', 'standins', 'mailHost.js');
 export const builtDemo = join(root, 'dist', 'demo', 'main.js');

@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 import type { Static, TSchema } from 'typebox';
-import type { Account } from '../repositories/people.ts';
-import type { Office } from '../office.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import type { Office } from '../app/services.ts';
 
 /** What a handler is given: the office, who asks, and the parts of the request, each already validated. */
 export interface Call<Params, Query, Body> {

@@ -1,5 +1,5 @@
 import type { NextFunction, Request, RequestHandler, Response } from 'express';
-import type { Config } from '../config.ts';
+import type { Config } from '../app/config.ts';
 import { HttpProblem } from './httpProblem.ts';
 
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);

@@ -1,17 +1,18 @@
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { DocumentId, EntryId, MatterId } from '../../core/model/ids.ts';
-import type { Office } from '../office.ts';
-import { insertAuditEvent } from '../repositories/audit.ts';
-import { insertEntry } from '../repositories/correspondence.ts';
-import type { NewEntry } from '../repositories/correspondence.ts';
-import type { Database } from '../repositories/database.ts';
-import { followUpsAnsweredBy, settleFollowUp } from '../repositories/followUps.ts';
-import { decideIncoming } from '../repositories/incoming.ts';
-import type { StoredIncoming } from '../repositories/incoming.ts';
-import { documentBlobs, insertDocument, touchMatter } from '../repositories/matters.ts';
-import { readSettings } from '../repositories/settings.ts';
-import type { PracticeSettings } from '../repositories/settings.ts';
+import type { Office } from '../app/services.ts';
+import { insertAuditEvent } from '../access/auditQueries.ts';
+import { insertEntry } from '../correspondence/fileQueries.ts';
+import type { NewEntry } from '../correspondence/entry.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { followUpsAnsweredBy, settleFollowUp } from '../matters/followUpQueries.ts';
+import { decideIncoming } from './queries.ts';
+import type { StoredIncoming } from './queries.ts';
+import { documentBlobs, insertDocument } from '../matters/documentQueries.ts';
+import { touchMatter } from '../matters/changeQueries.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 
 /** It is no longer where it was read: somebody else was quicker. */
 export class DecidedMeanwhile extends Error {}

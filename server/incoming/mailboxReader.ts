@@ -1,9 +1,9 @@
 import { ImapFlow } from 'imapflow';
-import { trusting } from '../authorities.ts';
-import type { MailboxSettings } from '../config.ts';
-import type { Office } from '../office.ts';
-import { readPlace, writePlace } from '../repositories/mailboxPlaces.ts';
-import type { MailboxPlace } from '../repositories/mailboxPlaces.ts';
+import { trusting } from '../platform/mail/authorities.ts';
+import type { MailboxSettings } from '../app/config.ts';
+import type { Office } from '../app/services.ts';
+import { readPlace, writePlace } from './mailboxQueries.ts';
+import type { MailboxPlace } from './mailboxQueries.ts';
 import { MAX_MAIL_BYTES } from './readMail.ts';
 import { receiveMail } from './receiveMail.ts';
 

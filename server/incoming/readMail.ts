@@ -4,8 +4,8 @@ import type { Delivery } from '../../core/mime/deliveryReport.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { MailPerson } from '../../core/matching/index.ts';
-import { sha256Hex } from '../blobs/blobStore.ts';
-import { parseMail } from './parseMail.ts';
+import { sha256Hex } from '../platform/blobs/blobStore.ts';
+import { parseMail } from '../platform/mail/parseMail.ts';
 
 /** Larger messages are refused before they are parsed: hosts commonly take 25 to 50 MB. */
 export const MAX_MAIL_BYTES = 60_000_000;

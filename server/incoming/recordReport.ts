@@ -1,10 +1,10 @@
 import { readPlainBounce } from '../../core/mime/deliveryReport.ts';
 import type { Delivery } from '../../core/mime/deliveryReport.ts';
 import { addressKey } from '../../core/recipients/address.ts';
-import type { Office } from '../office.ts';
-import { insertAuditEvent } from '../repositories/audit.ts';
-import { findSentEntry } from '../repositories/correspondence.ts';
-import { insertDeliveryReport, markBounced } from '../repositories/deliveryReports.ts';
+import type { Office } from '../app/services.ts';
+import { insertAuditEvent } from '../access/auditQueries.ts';
+import { findSentEntry } from '../correspondence/queries.ts';
+import { insertDeliveryReport, markBounced } from '../correspondence/deliveryReportQueries.ts';
 import type { ReadMail } from './readMail.ts';
 
 /**

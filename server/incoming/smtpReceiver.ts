@@ -1,8 +1,8 @@
 import { SMTPServer } from 'smtp-server';
 import type { SMTPServerDataStream } from 'smtp-server';
-import type { Office } from '../office.ts';
-import { tokensKnown } from '../repositories/matters.ts';
-import { filingTokens } from './filingAddress.ts';
+import type { Office } from '../app/services.ts';
+import { tokensKnown } from '../matters/queries.ts';
+import { filingTokens } from '../matters/filingAddress.ts';
 import { MAX_MAIL_BYTES } from './readMail.ts';
 import { receiveMail } from './receiveMail.ts';
 

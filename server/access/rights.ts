@@ -1,0 +1,3 @@
+import type { Account } from './peopleQueries.ts';
+
+export const mayChange = ({ right }: Account): boolean => right !== 'reader';

@@ -1,0 +1,264 @@
+import { findElsewhere } from '../messages/checkQueries.ts';
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { foldName } from '../../core/model/words.ts';
+import { asId } from '../../core/model/ids.ts';
+import { person } from '../../core/tests/fixtures.ts';
+import { SESSION_MS, SessionStore } from '../access/sessionStore.ts';
+import { NOW, openOffice } from './tests/practice.ts';
+import type { TestOffice } from './tests/practice.ts';
+import { findContacts, findContactsByAddress, insertContact } from '../directory/contactQueries.ts';
+import { findEntry, listEntries } from '../correspondence/queries.ts';
+import { insertEntry } from '../correspondence/fileQueries.ts';
+import type { NewEntry } from '../correspondence/entry.ts';
+import { findMatter, isVisible } from '../matters/queries.ts';
+import { DEFAULT_SETTINGS, calendarOf } from '../platform/settings/practiceSettings.ts';
+import { readSettings, sessionSecret, writeSettings } from '../platform/settings/queries.ts';
+import { countUse, templateUses } from '../templates/useQueries.ts';
+
+let office: TestOffice;
+let matterId: string;
+
+beforeAll(async () => {
+  office = await openOffice();
+  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
+}, 60_000);
+afterAll(() => office.close());
+
+const entry = (change: Partial<NewEntry> = {}): NewEntry => ({
+  id: asId(randomUUID()),
+  matterId: asId(matterId),
+  direction: 'out',
+  channel: 'email',
+  occurredAtUtc: NOW,
+  filedAtUtc: NOW,
+  subject: 'S',
+  opening: 'O',
+  category: 'Letter',
+  people: { from: { name: '', address: 'a@x.example' }, to: [], cc: [], bcc: [] },
+  attachments: [],
+  rawBlob: 'f'.repeat(64),
+  rawBytes: 1,
+  internetMessageId: `<${randomUUID()}@x.example>`,
+  references: [],
+  messageId: null,
+  templateVersionId: null,
+  authorId: null,
+  refusals: [],
+  cautionsOverridden: [],
+  ...change,
+});
+
+const file = async (change: Partial<NewEntry> = {}): Promise<NewEntry> => {
+  const made = entry(change);
+  await office.db.transaction((tx) => insertEntry(tx, made));
+  return made;
+};
+
+describe('conversations', () => {
+  it('gather what answers one another, and know how each ended', async () => {
+    const asked = await file();
+    const answered = await file({
+      direction: 'in',
+      references: [asked.internetMessageId ?? ''],
+      occurredAtUtc: NOW + 1,
+    });
+    const thanked = await file({
+      references: ['<unknown@x.example>', answered.internetMessageId ?? ''],
+      occurredAtUtc: NOW + 2,
+    });
+    const [first, second, third] = await Promise.all(
+      [asked, answered, thanked].map(({ id }) => findEntry(office.db, id)),
+    );
+    expect(new Set([first, second, third].map((one) => one?.conversationId))).toEqual(new Set([asked.id]));
+    expect([first?.endOfConversation, second?.endOfConversation]).toEqual([null, null]);
+    expect(third?.endOfConversation).toEqual({ direction: 'out', out: 2, in: 1 });
+  });
+
+  it('begin anew where nothing on this matter is answered', async () => {
+    const asked = await file();
+    const other = await office.db('matters').where({ reference: 'SV-2044' }).first();
+    const elsewhere = await file({ matterId: asId(other.id), references: [asked.internetMessageId ?? ''] });
+    expect((await findEntry(office.db, elsewhere.id))?.conversationId).toBe(elsewhere.id);
+  });
+
+  it('are filed whole or not at all', async () => {
+    const made = entry();
+    const failing = office.db.transaction(async (tx) => {
+      await insertEntry(tx, made);
+      throw new Error('power cut');
+    });
+    await expect(failing).rejects.toThrow('power cut');
+    expect(await findEntry(office.db, made.id)).toBeUndefined();
+    expect(await office.db('conversations').where({ id: made.id })).toEqual([]);
+  });
+
+  it('take a message into the correspondence once only', async () => {
+    const draft = {
+      id: 'once',
+      matter_id: matterId,
+      author_id: 'person-maud',
+      state: 'draft',
+      state_detail: '{"kind":"draft"}',
+      recipients: '{}',
+      subject: '[]',
+      body: '{}',
+      blanks: '[]',
+      answers: '{}',
+      enclosures: '[]',
+      references: '[]',
+      created_utc: 0,
+      updated_utc: 0,
+    };
+    await office.db('messages').insert(draft);
+    await file({ messageId: 'once' });
+    await expect(file({ messageId: 'once' })).rejects.toThrow(/UNIQUE/);
+  });
+});
+
+describe('lists of entries', () => {
+  it('page by key, so that what is filed meanwhile neither repeats nor hides a row', async () => {
+    const first = await listEntries(office.db, { matterId, limit: 3, after: undefined });
+    await file({ occurredAtUtc: NOW + 50 });
+    const second = await listEntries(office.db, { matterId, limit: 3, after: first.next ?? undefined });
+    const ids = [...first.items, ...second.items].map(({ id }) => id);
+    expect(new Set(ids).size).toBe(6);
+    const times = [...first.items, ...second.items].map(({ occurredAtUtc }) => occurredAtUtc);
+    expect(times).toEqual([...times].sort((a, b) => b - a));
+  });
+});
+
+describe('contacts', () => {
+  it('come back as they were kept, with everything that is theirs', async () => {
+    const half = person('Rosa Quill', { title: 'Dr', organisation: 'Quill & Co', position: 'Partner' });
+    const other = person('Bertil Quill', {
+      couple: { withId: half.id, greeting: 'Dear both' },
+      ownFormalGreeting: 'Dear Bertil',
+      doNotWriteTo: true,
+    });
+    await insertContact(office.db, half);
+    await insertContact(office.db, other);
+    const found = await findContacts(office.db, [half.id, other.id]);
+    expect([found.get(half.id), found.get(other.id)]).toEqual([half, other]);
+    const byAddress = await findContactsByAddress(office.db, ['ROSA.QUILL@mail.example', 'nobody@x.example']);
+    expect([...byAddress.keys()]).toEqual([half.id]);
+  });
+});
+
+describe('names of other matters', () => {
+  const ask = (names: readonly string[], references: readonly string[] = [], personId = 'person-maud') =>
+    findElsewhere(office.db, personId, matterId, {
+      references,
+      names: new Map(names.map((name) => [foldName(name), name])),
+      addresses: [],
+    });
+
+  it('are told where they are another’s alone', async () => {
+    expect(await ask(['Gilded Tern'], ['SV-2044', 'SV-2041', 'XX-1'])).toEqual([
+      { words: 'SV-2044', kind: 'reference', matterReference: 'SV-2044' },
+      { words: 'Gilded Tern', kind: 'name', matterReference: 'SV-2044', isSubject: true },
+    ]);
+  });
+
+  it('are not told of this matter’s own, nor of those on many matters', async () => {
+    expect(
+      await ask(['Saltmarsh Wren', 'Ines Okafor', 'Verity Sands', 'Rafe Bligh', 'Nobody Known']),
+    ).toEqual([]);
+  });
+
+  it('are not told of a restricted matter to those who may not see it', async () => {
+    const restricted = await office.db('matters').where({ restricted: 1 }).first();
+    const outsider = ['person-petra', 'person-jonas'].find((id) => id !== restricted.responsible_id) ?? '';
+    expect(await isVisible(office.db, restricted.id, outsider)).toBe(false);
+    expect(await findMatter(office.db, restricted.id, outsider)).toBeUndefined();
+    expect(await ask(['Candlewick'], [restricted.reference], outsider)).toEqual([]);
+    expect(await ask(['Candlewick'], [restricted.reference])).toHaveLength(2);
+  });
+});
+
+describe('use of templates', () => {
+  it('is counted by what went before, by person and by day', async () => {
+    const use = { typeId: 't', stage: 's', after: 'a', templateId: 'b', personId: 'person-maud' };
+    for (const days of [9, 3, 5]) await countUse(office.db, { ...use, atUtc: NOW - days * 86_400_000 });
+    await countUse(office.db, { ...use, templateId: 'c', personId: 'person-jonas', atUtc: NOW });
+    const useOf = await templateUses(office.db, {
+      personId: 'person-maud',
+      matterId,
+      typeId: 't',
+      stage: 's',
+      after: 'a',
+      nowUtc: NOW,
+    });
+    expect(useOf(asId('b'))).toEqual({
+      followed: 3,
+      followedOf: 4,
+      atStage: 3,
+      atStageOf: 4,
+      usedByPerson: 3,
+      daysSinceUse: 3,
+      sentHere: false,
+    });
+    expect(useOf(asId('c'))).toMatchObject({ followed: 1, usedByPerson: 0, daysSinceUse: undefined });
+    expect(useOf(asId('template-terms'))).toMatchObject({ followed: 0, sentHere: true });
+  });
+});
+
+describe('settings', () => {
+  it('have defaults for what a practice has not decided', async () => {
+    await office.db
+      .transaction(async (tx) => {
+        await writeSettings(tx, { ...DEFAULT_SETTINGS, holdSeconds: 42 });
+        expect(await readSettings(tx)).toMatchObject({ holdSeconds: 42, timeZone: 'Europe/London' });
+        await tx('settings').delete();
+        expect(await readSettings(tx)).toEqual(DEFAULT_SETTINGS);
+        expect(calendarOf(DEFAULT_SETTINGS).weekdays).toEqual(new Set([1, 2, 3, 4, 5]));
+        await tx.rollback();
+      })
+      .catch(() => undefined);
+    expect((await readSettings(office.db)).holdSeconds).toBe(10);
+  });
+
+  it('sign sessions with one secret for good', async () => {
+    const secret = await sessionSecret(office.db);
+    expect([secret.length, await sessionSecret(office.db)]).toEqual([64, secret]);
+  });
+});
+
+describe('sessions', () => {
+  it('are kept without their ids, and end when their time is over', async () => {
+    let now = NOW;
+    const store = new SessionStore(office.db, () => now);
+    const call = <T>(work: (done: (error: unknown, value?: T) => void) => void): Promise<T | undefined> =>
+      new Promise((resolve, reject) => {
+        work((error, value) => {
+          if (error) reject(error instanceof Error ? error : new Error(String(error)));
+          else resolve(value);
+        });
+      });
+    const data = { cookie: { originalMaxAge: null }, personId: 'person-maud' } as never;
+    await call((done) => {
+      store.set('secret-id', data, done);
+    });
+    expect(JSON.stringify(await office.db('sessions'))).not.toContain('secret-id');
+    expect(
+      await call((done) => {
+        store.get('secret-id', done);
+      }),
+    ).toMatchObject({ personId: 'person-maud' });
+    now += SESSION_MS;
+    expect(
+      await call((done) => {
+        store.get('secret-id', done);
+      }),
+    ).toBeNull();
+    now = NOW;
+    await call((done) => {
+      store.destroy('secret-id', done);
+    });
+    expect(
+      await call((done) => {
+        store.get('secret-id', done);
+      }),
+    ).toBeNull();
+  });
+});

@@ -1,0 +1,172 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { readFile, rm, mkdtemp } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import yauzl from 'yauzl';
+import { mailOf } from '../../../standins/answers.ts';
+import { blobStore } from '../../platform/blobs/blobStore.ts';
+import { readArchive } from '../../practice/readArchive.ts';
+import { writeArchive } from '../../practice/writeArchive.ts';
+import { readMbox } from '../../platform/mail/mbox.ts';
+import { receiveMail } from '../../incoming/receiveMail.ts';
+import { openDatabase } from '../../platform/database/openDatabase.ts';
+import { openOffice, serve } from '../../app/tests/practice.ts';
+import type { Client, TestOffice } from '../../app/tests/practice.ts';
+import { isSound, verifyPractice } from '../../practice/verifyPractice.ts';
+
+let office: TestOffice;
+let client: Client;
+let matterId: string;
+let folder: string;
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'officium-archive-'));
+  office = await openOffice();
+  client = await serve(office);
+  await client.signIn('maud@tidewell-roe.example');
+  matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
+});
+afterAll(async () => {
+  await client.close();
+  await office.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+async function takeOut(form: string, query: object = { matterId }): Promise<Buffer> {
+  const { id } = (await client.call('POST', '/exports', { form, query })).json;
+  for (;;) {
+    const job = (await client.call('GET', `/exports/${id}`)).json;
+    if (job.state === 'done') return (await client.call('GET', `/exports/${id}/file`)).bytes;
+    if (job.state !== 'running') throw new Error(JSON.stringify(job));
+    await new Promise((done) => setTimeout(done, 20));
+  }
+}
+
+const namesIn = (bytes: Buffer): Promise<Map<string, Buffer>> =>
+  new Promise((resolve, reject) => {
+    const files = new Map<string, Buffer>();
+    yauzl.fromBuffer(bytes, { lazyEntries: true }, (error, zip) => {
+      if (error) {
+        reject(error);
+        return;
+      }
+      zip.on('entry', (entry: yauzl.Entry) => {
+        zip.openReadStream(entry, (_error, stream) => {
+          const chunks: Buffer[] = [];
+          stream.on('data', (chunk: Buffer) => chunks.push(chunk));
+          stream.on('end', () => {
+            files.set(entry.fileName, Buffer.concat(chunks));
+            zip.readEntry();
+          });
+        });
+      });
+      zip.on('end', () => {
+        resolve(files);
+      });
+      zip.readEntry();
+    });
+  });
+
+describe('taking out what a search finds', () => {
+  it('gives a ZIP with the exact bytes, what they enclose, and an index in HTML and CSV', async () => {
+    const files = await namesIn(await takeOut('zip'));
+    const entries = await office.db('entries').where({ matter_id: matterId });
+    const messages = [...files].filter(([name]) => name.startsWith('messages/'));
+    expect(messages).toHaveLength(entries.length);
+    const raw = await Promise.all(entries.map(({ raw_blob }) => office.blobs.get(raw_blob)));
+    for (const bytes of raw) expect(messages.some(([, one]) => one.equals(bytes))).toBe(true);
+    const csv = files.get('index.csv')?.toString('utf8') ?? '';
+    expect(csv.trim().split('\r\n').length).toBeGreaterThanOrEqual(entries.length + 1);
+    const html = files.get('index.html')?.toString('utf8') ?? '';
+    for (const [, href] of html.matchAll(/href="([^"]+)"/g))
+      expect(
+        files.has(
+          decodeURI((href ?? '').replaceAll('&amp;', '&').replaceAll('&#39;', "'").replaceAll('&#x27;', "'")),
+        ),
+      ).toBe(true);
+  });
+
+  it('gives an mbox whose messages read back', async () => {
+    const box = await takeOut('mbox');
+    const entries = await office.db('entries').where({ matter_id: matterId }).orderBy('occurred_utc', 'desc');
+    const messages = [...readMbox(box)];
+    expect(messages).toHaveLength(entries.length);
+    expect(String(messages[0])).toContain(entries[0].internet_message_id);
+  });
+
+  it('gives one PDF with an index and numbered pages', async () => {
+    const pdf = await PDFDocument.load(await takeOut('pdf'));
+    const entries = await office.db('entries').where({ matter_id: matterId });
+    expect(pdf.getPageCount()).toBeGreaterThan(entries.length);
+  });
+
+  it('keeps a cell from becoming a formula', async () => {
+    const { bytes } = await mailOf({
+      from: 'a@b.example',
+      to: ['c@d.example'],
+      subject: '=HYPERLINK("x")',
+      text: 'x',
+    });
+    await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
+    expect((await takeOut('csv')).toString('utf8')).toContain(`"'=HYPERLINK(""x"")"`);
+  });
+
+  it('is another’s to fetch for nobody, and ends when it is called off', async () => {
+    const { id } = (await client.call('POST', '/exports', { form: 'zip', query: {} })).json;
+    await client.call('DELETE', `/exports/${id}`);
+    await client.signIn('jonas@tidewell-roe.example');
+    expect((await client.call('GET', `/exports/${id}`)).status).toBe(404);
+    await client.signIn('maud@tidewell-roe.example');
+    for (let state = 'running'; state === 'running';)
+      state = (await client.call('GET', `/exports/${id}`)).json.state;
+    expect((await client.call('GET', `/exports/${id}/file`)).status).toBe(404);
+  });
+});
+
+describe('the archive of a practice', () => {
+  const silent = { tell: () => undefined, signal: new AbortController().signal };
+
+  it('reads back into an empty folder as the same matters, entries and bytes', async () => {
+    const path = join(folder, 'practice.zip');
+    await writeArchive(office.db, office.blobs, path, office.now(), silent);
+    const again = join(folder, 'again');
+    await readArchive(path, again);
+    const db = await openDatabase(join(again, 'officium.sqlite'));
+    const blobs = blobStore(join(again, 'blobs'));
+    for (const table of [
+      'matters',
+      'entries',
+      'contacts',
+      'contact_addresses',
+      'parties',
+      'templates',
+      'documents',
+      'people',
+    ])
+      expect(await db(table).orderBy('rowid')).toEqual(await office.db(table).orderBy('rowid'));
+    const verified = await verifyPractice(db, blobs);
+    expect([isSound(verified), verified.files]).toEqual([
+      true,
+      (await verifyPractice(office.db, office.blobs)).files,
+    ]);
+    const [{ found } = { found: 0 }] = await db.raw(
+      `SELECT count(*) AS found FROM matter_words WHERE matter_words MATCH 'saltmarsh'`,
+    );
+    expect(found).toBeGreaterThan(0);
+    expect(await db('sessions')).toEqual([]);
+    await db.destroy();
+    await expect(readArchive(path, again)).rejects.toThrow('already');
+  });
+
+  it('that is none, or damaged, is refused with why', async () => {
+    const bad = join(folder, 'bad.zip');
+    const { writeFile } = await import('node:fs/promises');
+    await writeFile(bad, 'no zip');
+    await expect(readArchive(bad, join(folder, 'x'))).rejects.toThrow('no ZIP');
+    const bytes = await readFile(join(folder, 'practice.zip'));
+    const at = bytes.indexOf('%PDF-');
+    bytes.write('XXXX', at);
+    await writeFile(bad, bytes);
+    await expect(readArchive(bad, join(folder, 'y'))).rejects.toThrow();
+  });
+});

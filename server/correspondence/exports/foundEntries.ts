@@ -1,0 +1,42 @@
+import type { SearchQuery } from '../../../contract/search.ts';
+import type { Office } from '../../app/services.ts';
+import { entriesWithMatters } from '../queries.ts';
+import type { StoredEntry } from '../entry.ts';
+import type { Account } from '../../access/peopleQueries.ts';
+import { countEntries, searchEntries } from '../searchQueries.ts';
+import { readSearch } from '../readSearch.ts';
+
+export type FoundEntry = StoredEntry & { readonly reference: string; readonly title: string };
+
+/** Entries read at once; what is taken out is never held whole. */
+const AT_ONCE = 100;
+/** More than this is what the practice’s own archive is for. */
+export const MOST_TAKEN_OUT = 20_000;
+
+export interface FoundSet {
+  readonly count: number;
+  readonly entries: () => AsyncGenerator<FoundEntry>;
+}
+
+/** Everything that a search finds for somebody, newest first, a few at a time. */
+export async function foundEntries(office: Office, person: Account, query: SearchQuery): Promise<FoundSet> {
+  const search = await readSearch(office, person, query);
+  return {
+    count: await countEntries(office.db, search, MOST_TAKEN_OUT + 1),
+    async *entries() {
+      for (let after: string | undefined; ;) {
+        const { items, next } = await searchEntries(office.db, search, { limit: AT_ONCE, after });
+        const found = await entriesWithMatters(
+          office.db,
+          items.map(({ entryId }) => entryId),
+        );
+        for (const { entryId } of items) {
+          const entry = found.get(entryId);
+          if (entry) yield entry;
+        }
+        if (next === null) return;
+        after = next;
+      }
+    },
+  };
+}

@@ -1,0 +1,167 @@
+import type {
+  NewEntry,
+  StoredEntry,
+  EntryPeople,
+  EntryAttachment,
+  EntryListItem,
+  Standing,
+} from './entry.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { EntryId, MatterId } from '../../core/model/ids.ts';
+import { fromJson } from '../platform/database/json.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { readCursor, toPage } from '../platform/database/cursor.ts';
+import type { ConversationEnd } from '../../core/correspondence/answers.ts';
+
+export interface EntryRow {
+  seq: number;
+  id: string;
+  matter_id: string;
+  conversation_id: string;
+  direction: NewEntry['direction'];
+  channel: string;
+  occurred_utc: number;
+  filed_utc: number;
+  subject: string;
+  opening: string;
+  category: string;
+  people: string;
+  attachments: string;
+  raw_blob: string;
+  raw_bytes: number;
+  internet_message_id: string | null;
+  message_id: string | null;
+  template_version_id: string | null;
+  author_id: string | null;
+  detail: string;
+  seal: string;
+}
+
+export type EntryExtra = Pick<NewEntry, 'references' | 'refusals' | 'cautionsOverridden' | 'about'>;
+
+export const toEntry = (row: EntryRow): StoredEntry => ({
+  seq: row.seq,
+  id: asId<EntryId>(row.id),
+  matterId: asId<MatterId>(row.matter_id),
+  conversationId: row.conversation_id,
+  direction: row.direction,
+  channel: row.channel,
+  occurredAtUtc: row.occurred_utc,
+  filedAtUtc: row.filed_utc,
+  subject: row.subject,
+  opening: row.opening,
+  category: row.category,
+  people: fromJson<EntryPeople>(row.people),
+  attachments: fromJson<readonly EntryAttachment[]>(row.attachments),
+  rawBlob: row.raw_blob,
+  rawBytes: row.raw_bytes,
+  internetMessageId: row.internet_message_id,
+  messageId: row.message_id,
+  templateVersionId: row.template_version_id,
+  authorId: row.author_id,
+  ...fromJson<EntryExtra>(row.detail),
+  seal: row.seal,
+});
+
+interface ConversationRow {
+  id: string;
+  last_entry_id: string;
+  last_direction: NewEntry['direction'];
+  last_utc: number;
+  out_count: number;
+  in_count: number;
+}
+
+export async function listEntries(
+  db: Database,
+  {
+    matterId,
+    limit,
+    after,
+  }: { readonly matterId: string; readonly limit: number; readonly after: string | undefined },
+): Promise<{ readonly items: EntryListItem[]; readonly next: string | null }> {
+  const cursor = readCursor(after);
+  const found = db<EntryRow>('entries')
+    .where({ matter_id: matterId })
+    .orderBy([
+      { column: 'occurred_utc', order: 'desc' },
+      { column: 'seq', order: 'desc' },
+    ])
+    .limit(limit + 1);
+  if (cursor) void found.whereRaw('(occurred_utc, seq) < (?, ?)', [...cursor]);
+  const rows = await found;
+  const ends = await db<ConversationRow>('conversations').whereIn(
+    'last_entry_id',
+    rows.map(({ id }) => id),
+  );
+  const byEntry = new Map(ends.map((end) => [end.last_entry_id, end]));
+  const item = (row: EntryRow): EntryListItem => ({
+    ...toEntry(row),
+    endOfConversation: toEnd(byEntry.get(row.id)),
+  });
+  return toPage(rows, limit, item, (row) => [row.occurred_utc, row.seq]);
+}
+
+const toEnd = (row: ConversationRow | undefined): ConversationEnd | null =>
+  row ? { direction: row.last_direction, out: row.out_count, in: row.in_count } : null;
+
+export async function findEntry(db: Database, id: string): Promise<EntryListItem | undefined> {
+  const row = await db<EntryRow>('entries').where({ id }).first();
+  if (!row) return undefined;
+  const end = await db<ConversationRow>('conversations').where({ last_entry_id: id }).first();
+  return { ...toEntry(row), endOfConversation: toEnd(end) };
+}
+
+export async function standingsOf(
+  db: Database,
+  entryIds: readonly string[],
+): Promise<ReadonlyMap<string, Standing>> {
+  const rows = await db('entry_standings')
+    .whereIn('entry_id', [...entryIds])
+    .select<Standing[]>('kind', { entryId: 'entry_id', byEntryId: 'by_entry_id' });
+  return new Map(rows.map((row) => [row.entryId, row]));
+}
+
+/** The sent message that one of these Message-IDs is, the first that is known. */
+export async function findSentEntry(
+  db: Database,
+  messageIds: readonly string[],
+): Promise<StoredEntry | undefined> {
+  if (messageIds.length === 0) return undefined;
+  const rows = await db<EntryRow>('entries')
+    .where({ direction: 'out' })
+    .whereIn('internet_message_id', [...messageIds])
+    .orderBy('seq');
+  const [first] = messageIds.flatMap((id) => rows.filter((row) => row.internet_message_id === id));
+  return first && toEntry(first);
+}
+
+/** Entries by their ids, each with the matter it is on. */
+export async function entriesWithMatters(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, StoredEntry & { readonly reference: string; readonly title: string }>> {
+  const rows = await db('entries')
+    .join('matters', 'matters.id', 'entries.matter_id')
+    .whereIn('entries.id', [...ids])
+    .select<(EntryRow & { reference: string; title: string })[]>(
+      'entries.*',
+      'matters.reference',
+      'matters.title',
+    );
+  return new Map(
+    rows.map((row) => [row.id, { ...toEntry(row), reference: row.reference, title: row.title }]),
+  );
+}
+
+/** How many went each way; days and counts alone, for the dateline. */
+export async function entryTimes(
+  db: Database,
+  matterId: string,
+): Promise<readonly { direction: NewEntry['direction']; occurredAtUtc: number }[]> {
+  return db('entries')
+    .where({ matter_id: matterId })
+    .select<{ direction: NewEntry['direction']; occurredAtUtc: number }[]>('direction', {
+      occurredAtUtc: 'occurred_utc',
+    });
+}

@@ -1,0 +1,30 @@
+import type { Office } from '../app/services.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import { visibleEntry } from './visibleEntry.ts';
+
+/** What the exact bytes of an entry are, by the way it went. */
+const RAW_KINDS: Readonly<Record<string, { readonly mediaType: string; readonly ending: string }>> = {
+  email: { mediaType: 'message/rfc822', ending: 'eml' },
+  text: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
+  letter: { mediaType: 'application/pdf', ending: 'pdf' },
+  note: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
+};
+
+/** The exact bytes that went or came. */
+export async function rawEntry(
+  office: Office,
+  person: Account,
+  id: string,
+): Promise<{ readonly bytes: Buffer; readonly fileName: string; readonly mediaType: string }> {
+  const { entry, matter } = await visibleEntry(office, person, id);
+  const day = new Date(entry.occurredAtUtc).toISOString().slice(0, 10);
+  const { mediaType, ending } = RAW_KINDS[entry.channel] ?? {
+    mediaType: 'application/octet-stream',
+    ending: 'bin',
+  };
+  return {
+    bytes: await office.blobs.get(entry.rawBlob),
+    fileName: `${matter.reference} ${day} ${entry.direction}.${ending}`,
+    mediaType,
+  };
+}

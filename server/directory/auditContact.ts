@@ -1,0 +1,12 @@
+import type { Office } from '../app/services.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import { insertAuditEvent } from '../access/auditQueries.ts';
+
+export const auditContact = (
+  office: Office,
+  tx: Office['db'],
+  person: Account,
+  what: string,
+  subjectId: string,
+): Promise<void> =>
+  insertAuditEvent(tx, { atUtc: office.now(), personId: person.id, what, subjectKind: 'contact', subjectId });

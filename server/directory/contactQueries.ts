@@ -1,0 +1,180 @@
+import { groupBy } from '../../core/model/groupBy.ts';
+import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { ContactId } from '../../core/model/ids.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+
+interface ContactRow {
+  id: string;
+  kind: 'person' | 'organisation';
+  name: string;
+  title: string | null;
+  given_name: string | null;
+  family_name: string | null;
+  organisation: string | null;
+  position: string | null;
+  do_not_write_to: number;
+  own_formal_greeting: string | null;
+  own_familiar_greeting: string | null;
+  couple_with_id: string | null;
+  couple_greeting: string | null;
+  middle_name: string | null;
+  suffix: string | null;
+  language: string | null;
+  note: string | null;
+  filing_rule: 'always' | 'never' | null;
+  merged_into_id: string | null;
+  revision: number;
+}
+
+interface AddressRow {
+  contact_id: string;
+  kind: ContactAddress['kind'];
+  label: string;
+  value: string;
+  value_key: string;
+  key_reversed: string;
+  preferred: number;
+  bounced: number;
+}
+
+/** A property only where there is something to say: absent and empty are the same to a reader. */
+const present = <K extends string>(key: K, value: string | null): { [P in K]?: string } =>
+  value === null ? {} : ({ [key]: value } as { [P in K]: string });
+
+function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
+  const base = {
+    id: asId<ContactId>(row.id),
+    name: row.name,
+    addresses: addresses.map(({ kind, label, value, preferred, bounced }) => ({
+      kind,
+      label,
+      value,
+      preferred: preferred === 1,
+      bounced: bounced === 1,
+    })),
+    doNotWriteTo: row.do_not_write_to === 1,
+    ...present('ownFormalGreeting', row.own_formal_greeting),
+    ...present('ownFamiliarGreeting', row.own_familiar_greeting),
+    ...present('language', row.language),
+    ...present('note', row.note),
+    ...(row.filing_rule === null ? {} : { filingRule: row.filing_rule }),
+  };
+  if (row.kind === 'organisation') return { kind: 'organisation', ...base };
+  return {
+    kind: 'person',
+    ...base,
+    givenName: row.given_name ?? '',
+    familyName: row.family_name ?? '',
+    ...present('title', row.title),
+    ...present('middleName', row.middle_name),
+    ...present('suffix', row.suffix),
+    ...present('organisation', row.organisation),
+    ...present('position', row.position),
+    ...(row.couple_with_id === null
+      ? {}
+      : {
+          couple: {
+            withId: asId<ContactId>(row.couple_with_id),
+            ...present('greeting', row.couple_greeting),
+          },
+        }),
+  };
+}
+
+/** Reads contacts whole, in two queries however many there are. */
+export async function findContacts(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<ContactId, Contact>> {
+  const rows = await db<ContactRow>('contacts').whereIn('id', ids);
+  const addresses = await db<AddressRow>('contact_addresses').whereIn('contact_id', ids).orderBy('seq');
+  const byContact = groupBy(addresses, ({ contact_id }) => contact_id);
+  return new Map(rows.map((row) => [asId<ContactId>(row.id), toContact(row, byContact.get(row.id) ?? [])]));
+}
+
+/** The contacts who hold any of these addresses of a kind. */
+export async function findContactsByAddress(
+  db: Database,
+  addresses: readonly string[],
+  kind: AddressKind = 'email',
+): Promise<ReadonlyMap<ContactId, Contact>> {
+  const keys = addresses.map(addressKey);
+  const rows = await db<AddressRow>('contact_addresses').where({ kind }).whereIn('value_key', keys);
+  return findContacts(db, [...new Set(rows.map(({ contact_id }) => contact_id))]);
+}
+
+const contactColumns = (contact: Contact) => {
+  const person = contact.kind === 'person' ? contact : undefined;
+  return {
+    kind: contact.kind,
+    name: contact.name,
+    title: person?.title ?? null,
+    given_name: person?.givenName ?? null,
+    middle_name: person?.middleName ?? null,
+    family_name: person?.familyName ?? null,
+    suffix: person?.suffix ?? null,
+    organisation: person?.organisation ?? null,
+    position: person?.position ?? null,
+    language: contact.language ?? null,
+    note: contact.note ?? null,
+    filing_rule: contact.filingRule ?? null,
+    do_not_write_to: contact.doNotWriteTo ? 1 : 0,
+    own_formal_greeting: contact.ownFormalGreeting ?? null,
+    own_familiar_greeting: contact.ownFamiliarGreeting ?? null,
+    couple_with_id: person?.couple?.withId ?? null,
+    couple_greeting: person?.couple?.greeting ?? null,
+  };
+};
+
+/** A text from its end to its beginning. */
+export const reversed = (text: string): string => [...text].reverse().join('');
+
+async function insertAddresses(db: Database, { id, addresses }: Contact): Promise<void> {
+  const rows = addresses.map((address) => ({
+    ...address,
+    contact_id: id,
+    value_key: addressKey(address.value),
+    key_reversed: reversed(addressKey(address.value)),
+    preferred: address.preferred ? 1 : 0,
+    bounced: address.bounced ? 1 : 0,
+  }));
+  if (rows.length > 0) await db<AddressRow>('contact_addresses').insert(rows);
+}
+
+/** What a contact is found by. */
+async function insertWords(db: Database, contact: Contact): Promise<void> {
+  await db('contact_words').insert({
+    contact_id: contact.id,
+    name: contact.name,
+    organisation: contact.kind === 'person' ? (contact.organisation ?? '') : '',
+    addresses: contact.addresses.map(({ value }) => value).join(' '),
+  });
+}
+
+export async function insertContact(db: Database, contact: Contact): Promise<void> {
+  await db<ContactRow>('contacts').insert({ id: contact.id, ...contactColumns(contact) });
+  await insertAddresses(db, contact);
+  await insertWords(db, contact);
+}
+
+/** Changes a contact whole if nobody did since `revision`; false where somebody did. */
+export async function updateContact(db: Database, contact: Contact, revision: number): Promise<boolean> {
+  const changed = await db<ContactRow>('contacts')
+    .where({ id: contact.id, revision, merged_into_id: null })
+    .update({ ...contactColumns(contact), revision: revision + 1 });
+  if (changed !== 1) return false;
+  await db('contact_addresses').where({ contact_id: contact.id }).delete();
+  await insertAddresses(db, contact);
+  await db('contact_words').where({ contact_id: contact.id }).delete();
+  await insertWords(db, contact);
+  return true;
+}
+
+export async function contactRevision(db: Database, id: string): Promise<number | undefined> {
+  const row = await db('contacts')
+    .where({ id, merged_into_id: null })
+    .first<{ revision: number } | undefined>('revision');
+  return row?.revision;
+}

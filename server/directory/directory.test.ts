@@ -1,0 +1,172 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { NOBODY } from '../../contract/directory.ts';
+import { CONTACT_COLUMNS, columnFor, contactLine, readContactLine } from '../../core/directory/contactCsv.ts';
+import { person } from '../../core/tests/fixtures.ts';
+import { readVcards, writeVcards } from './vcards.ts';
+import { importContacts } from './importContacts.ts';
+import { findPersonByEmail } from '../access/peopleQueries.ts';
+import { openOffice, serve } from '../app/tests/practice.ts';
+import type { Client, TestOffice } from '../app/tests/practice.ts';
+
+let office: TestOffice;
+let client: Client;
+beforeAll(async () => {
+  office = await openOffice();
+  client = await serve(office);
+  await client.call('GET', '/session');
+});
+afterAll(async () => {
+  await client.close();
+  await office.close();
+});
+
+const find = async (query: string) =>
+  (await client.call('GET', `/contacts?query=${encodeURIComponent(query)}`)).json.items;
+const mail = (value: string) => ({ kind: 'email', label: 'work', value, preferred: true, bounced: false });
+
+describe('the directory', () => {
+  it('finds by name, organisation and address, whatever the diacritics', async () => {
+    expect((await find('okafor'))[0]).toMatchObject({ name: 'Ines Okafor' });
+    expect((await find('torbjorn')).map(({ name }: { name: string }) => name)).toContain('Torbjørn Ås');
+    expect((await find('hallam slip')).map(({ kind }: { kind: string }) => kind)).toContain('organisation');
+    expect(await find('zzzz')).toEqual([]);
+  });
+
+  it('keeps a contact in full, in any script, and greets as it says', async () => {
+    const made = await client.call('POST', '/contacts', {
+      ...NOBODY,
+      title: 'Dr',
+      givenName: '明',
+      familyName: '王',
+      language: 'zh',
+      addresses: [mail('wang@post.example')],
+    });
+    expect(made.json).toMatchObject({ contact: { name: '明 王' }, greetings: { formal: 'Dear Dr 王' } });
+    const { id, revision, contact } = made.json;
+    const changed = await client.call('PATCH', `/contacts/${id}`, {
+      revision,
+      contact: { ...contact, ownFormalGreeting: 'Dear Doctor' },
+    });
+    expect(changed.json.greetings.formal).toBe('Dear Doctor');
+    const late = await client.call('PATCH', `/contacts/${id}`, { revision, contact });
+    expect([late.status, late.json.code]).toEqual([409, 'contactChanged']);
+    expect((await find('wang@post'))[0].id).toBe(id);
+  });
+
+  it('refuses one without a name, or with half an address', async () => {
+    expect((await client.call('POST', '/contacts', NOBODY)).json.code).toBe('badContact');
+    const half = await client.call('POST', '/contacts', {
+      ...NOBODY,
+      givenName: 'A',
+      addresses: [mail('a@b')],
+    });
+    expect([half.status, half.json.detail]).toEqual([
+      422,
+      '“a@b” is not a whole mail address. Nothing was changed.',
+    ]);
+  });
+
+  it('points out two of one address, and makes one of them without losing what either was on', async () => {
+    const [ines] = await find('Ines Okafor');
+    const twin = (
+      await client.call('POST', '/contacts', {
+        ...NOBODY,
+        givenName: 'I',
+        familyName: 'Okafor',
+        addresses: [mail(ines.email), { ...mail('ines@second.example'), preferred: false }],
+      })
+    ).json;
+    const pairs = (await client.call('GET', '/contact-duplicates')).json.items;
+    expect(pairs.find(({ same }: { same: string }) => same === ines.email)).toMatchObject({
+      because: 'address',
+    });
+    const matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
+    const record = (await client.call('GET', `/matters/${matterId}/record`)).json;
+    await client.call('PATCH', `/matters/${matterId}`, {
+      revision: record.revision,
+      parties: [
+        ...record.parties.map(({ role, contactId }: { role: string; contactId: string }) => ({
+          role,
+          contactId,
+        })),
+        { role: 'owner', contactId: twin.id },
+      ],
+    });
+    const merged = (await client.call('POST', `/contacts/${ines.id}/merge`, { otherId: twin.id })).json;
+    expect(merged.contact.addresses.map(({ value }: { value: string }) => value)).toContain(
+      'ines@second.example',
+    );
+    expect((await client.call('GET', `/contacts/${twin.id}`)).status).toBe(404);
+    const owners = (await client.call('GET', `/matters/${matterId}`)).json.parties.filter(
+      ({ role }: { role: string }) => role === 'owner',
+    );
+    expect(owners.map(({ name }: { name: string }) => name)).toEqual(['Ines Okafor', 'Aksel Lund']);
+    expect(await office.db('audit_events').where({ what: 'contact.merged' })).toHaveLength(1);
+  });
+});
+
+describe('contacts in and out', () => {
+  const odd = person('Siobhán O’Rourke', {
+    title: 'Ms',
+    note: '=SUM(A1)',
+    language: 'ga',
+    addresses: [
+      mail('s@x.example') as never,
+      { kind: 'post', label: 'home', value: '1 Quay\nPort; Sennet, "here"', preferred: true, bounced: false },
+    ],
+  });
+
+  it('go out as a list that no spreadsheet runs, and come back the same', () => {
+    const line = contactLine(odd);
+    expect(line).toContain("'=SUM(A1)");
+    const read = readContactLine([...CONTACT_COLUMNS], line);
+    expect(read.ok && { ...read.contact, id: odd.id }).toMatchObject({
+      name: odd.name,
+      title: 'Ms',
+      note: '=SUM(A1)',
+      language: 'ga',
+    });
+    expect(['E-mail', 'Surname', 'Company', 'Shoe size'].map(columnFor)).toEqual([
+      'mail',
+      'family name',
+      'organisation',
+      undefined,
+    ]);
+    expect(readContactLine(['mail'], ['a@b.example'])).toEqual({ ok: false, what: 'It has no name.' });
+  });
+
+  it('go out as vCard 4.0 and come back the same', () => {
+    const card = writeVcards([odd]);
+    expect(card).toMatch(/^BEGIN:VCARD\r\nVERSION:4\.0\r\n/);
+    const [read] = readVcards(card);
+    expect(read?.ok && read.contact).toMatchObject({
+      name: odd.name,
+      familyName: odd.familyName,
+      title: 'Ms',
+      language: 'ga',
+    });
+    expect(read?.ok && read.contact.addresses.map(({ kind }) => kind)).toEqual(['email', 'post']);
+    expect(readVcards('BEGIN:VCARD\nnonsense\nEND:VCARD')).toEqual([{ ok: false, what: expect.any(String) }]);
+  });
+
+  it('are not made twice, and each line that is not taken is said', async () => {
+    const maud = await findPersonByEmail(office.db, 'maud@tidewell-roe.example');
+    if (!maud) throw new Error('the demo lacks its principal');
+    const csv = 'Name,E-mail\nNew One,new@one.example\nAgain,new@one.example\nHalf,half@\n,x@y.example\n';
+    const report = await importContacts(office, maud, Buffer.from(csv));
+    expect(report).toMatchObject({
+      made: 1,
+      alike: [{ name: 'Again', as: 'New One' }],
+      refused: [{ line: 3 }, { line: 4 }],
+    });
+    await expect(importContacts(office, maud, Buffer.from('a,b\n1,2\n'))).rejects.toThrow(
+      'must name the columns',
+    );
+  });
+
+  it('go out as a chosen set', async () => {
+    const [ines] = await find('Ines Okafor');
+    const out = await client.call('POST', '/contact-export', { format: 'csv', ids: [ines.id] });
+    expect(out.bytes.toString('utf8').split('\r\n').filter(Boolean)).toHaveLength(2);
+  });
+});

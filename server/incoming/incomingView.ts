@@ -1,0 +1,48 @@
+import type { StoredIncoming, IncomingFile } from './queries.ts';
+import type { IncomingSummary, MatterSlip } from '../../contract/inTray.ts';
+import type { Office } from '../app/services.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import { slipsOf } from './correspondentQueries.ts';
+import type { SlipRow } from './correspondentQueries.ts';
+import { listMatterTypes } from '../matters/matterTypeQueries.ts';
+
+type View = (incoming: StoredIncoming) => IncomingSummary;
+
+/** Suggestions to matters that a person may not see are not there for them. */
+export async function summariser(
+  office: Office,
+  person: Account,
+  items: readonly StoredIncoming[],
+): Promise<View> {
+  const ids = items.flatMap(({ suggestions }) => suggestions.map(({ matterId }) => matterId));
+  const slips = await slipsOf(office.db, [...new Set(ids)], person.id);
+  const slip = await slipWriter(office);
+  return (one) => ({
+    id: one.id,
+    receivedAtUtc: one.receivedAtUtc,
+    sentAtUtc: one.sentAtUtc,
+    direction: one.direction,
+    from: one.people.from,
+    subject: one.subject,
+    opening: one.opening,
+    attachmentNames: one.files.filter(({ inline }) => !inline).map(({ name }) => name),
+    suggestions: one.suggestions.flatMap(({ matterId, likelihood, reasons }) => {
+      const row = slips.get(matterId);
+      const told = reasons.map(({ code, params }) => ({ code, params: { ...params } }));
+      return row ? [{ ...slip(row), likelihood, reasons: told }] : [];
+    }),
+  });
+}
+
+export async function slipWriter(office: Office): Promise<(row: SlipRow) => MatterSlip> {
+  const types = new Map((await listMatterTypes(office.db)).map((type) => [type.id as string, type]));
+  return ({ matterId, reference, title, typeId, stage }) => ({
+    matterId,
+    reference,
+    title,
+    stage: types.get(typeId)?.stages.find(({ key }) => key === stage)?.label ?? '',
+  });
+}
+
+export const shownFiles = ({ files }: StoredIncoming): readonly IncomingFile[] =>
+  files.filter(({ inline }) => !inline);

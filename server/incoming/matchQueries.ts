@@ -1,0 +1,199 @@
+import type { Knex } from 'knex';
+import { foldName } from '../../core/model/words.ts';
+import { bareSubject } from '../../core/correspondence/answers.ts';
+import type { FilingRule, MailCandidates, MatchFacts, CandidateMatter } from '../../core/matching/index.ts';
+import { groupBy } from '../../core/model/groupBy.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { MatterId } from '../../core/model/ids.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { closingStages } from '../matters/matterTypeQueries.ts';
+
+/** A contact on more matters than this is looked at on the latest of them. */
+const MATTERS_OF_ONE = 60;
+/** Latest conversations whose subjects are compared. */
+const SUBJECTS_OF_ONE = 12;
+
+export interface FactsWanted {
+  readonly candidates: MailCandidates;
+  readonly references: readonly string[];
+  /** Tokens of filing addresses it was sent to. */
+  readonly tokens: readonly string[];
+}
+
+/** What is known of a message's candidates, each looked up by itself: the cost is the message's, not the practice's. */
+export async function findMatchFacts(db: Database, wanted: FactsWanted): Promise<MatchFacts> {
+  const { candidates, references, tokens } = wanted;
+  const addressed = await idsWhere(db, 'filing_token', tokens);
+  const threads = await threadsOf(db, references);
+  const byReference = await referencesOf(db, candidates.references);
+  const partyOf = await partiesOf(db, candidates.addresses);
+  const wroteOn = await correspondedOn(db, candidates.addresses);
+  const byName = await namesOf(db, candidates.names);
+  const ids = new Set<MatterId>([
+    ...addressed,
+    ...byReference.values(),
+    ...[threads, partyOf, wroteOn].flatMap((map) => [...map.values()].flat()),
+    // A name alone, on many matters, proposes none of them.
+    ...[...byName.values()].filter((list) => list.length <= MOST_NAMED).flat(),
+  ]);
+  return {
+    matters: await candidateMatters(db, [...ids]),
+    addressed: new Set(addressed),
+    threads,
+    byReference,
+    partyOf,
+    wroteOn,
+    byName,
+  };
+}
+
+const MOST_NAMED = 8;
+
+async function idsWhere(db: Database, column: string, values: readonly string[]): Promise<MatterId[]> {
+  if (values.length === 0) return [];
+  return db('matters')
+    .whereIn(column, [...values])
+    .pluck<MatterId[]>('id');
+}
+
+type Found = ReadonlyMap<string, readonly MatterId[]>;
+
+const gathered = (rows: readonly { readonly key: string; readonly id: MatterId }[]): Found =>
+  new Map(
+    [...groupBy(rows, ({ key }) => key)].map(([key, list]) => [key, [...new Set(list.map(({ id }) => id))]]),
+  );
+
+type KeyedRow = { readonly key: string; readonly id: MatterId };
+
+async function threadsOf(db: Database, references: readonly string[]): Promise<Found> {
+  if (references.length === 0) return new Map();
+  const rows = await db('entries')
+    .whereIn('internet_message_id', [...references])
+    .select<KeyedRow[]>({ key: 'internet_message_id', id: 'matter_id' });
+  return gathered(rows);
+}
+
+async function referencesOf(
+  db: Database,
+  references: readonly string[],
+): Promise<ReadonlyMap<string, MatterId>> {
+  if (references.length === 0) return new Map();
+  const rows = await db('matters')
+    .whereIn('reference', [...references])
+    .select<KeyedRow[]>({ key: 'reference', id: 'id' });
+  return new Map(rows.map(({ key, id }) => [key, id]));
+}
+
+async function partiesOf(db: Database, addresses: readonly string[]): Promise<Found> {
+  if (addresses.length === 0) return new Map();
+  const held = db('contact_addresses')
+    .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
+    .join('matters', 'matters.id', 'parties.matter_id')
+    .where({ kind: 'email' })
+    .whereIn('value_key', [...addresses])
+    .select({ key: 'value_key', id: 'matters.id' })
+    .select(db.raw('row_number() OVER (PARTITION BY value_key ORDER BY matters.recent_utc DESC) AS place'));
+  return latestOfEach(db, held);
+}
+
+async function correspondedOn(db: Database, addresses: readonly string[]): Promise<Found> {
+  if (addresses.length === 0) return new Map();
+  const held = db('entry_addresses')
+    .whereIn('address_key', [...addresses])
+    .groupBy('address_key', 'matter_id')
+    .select({ key: 'address_key', id: 'matter_id' })
+    .select(db.raw('row_number() OVER (PARTITION BY address_key ORDER BY max(occurred_utc) DESC) AS place'));
+  return latestOfEach(db, held);
+}
+
+async function latestOfEach(db: Database, held: Knex.QueryBuilder): Promise<Found> {
+  const rows = await db
+    .with('held', held)
+    .from('held')
+    .where('place', '<=', MATTERS_OF_ONE)
+    .orderBy('place')
+    .select<KeyedRow[]>('key', 'id');
+  return gathered(rows);
+}
+
+async function namesOf(db: Database, names: readonly string[]): Promise<Found> {
+  if (names.length === 0) return new Map();
+  const rows = await db('matter_names')
+    .whereRaw(`name_key in ${ONE_LIST}`, listOf(names))
+    .select<KeyedRow[]>({ key: 'name_key', id: 'matter_id' });
+  return gathered(rows);
+}
+
+/** A list as one value: a statement with a place for each would be written anew for every length. */
+const ONE_LIST = '(select value from json_each(?))';
+const listOf = (values: readonly string[]): [string] => [JSON.stringify(values)];
+
+interface CandidateRow {
+  readonly id: MatterId;
+  readonly reference: string;
+  readonly type_id: string;
+  readonly stage: string;
+  readonly last_entry_utc: number | null;
+}
+
+async function candidateMatters(
+  db: Database,
+  ids: readonly MatterId[],
+): Promise<ReadonlyMap<MatterId, CandidateMatter>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db('matters')
+    .whereRaw(`id in ${ONE_LIST}`, listOf(ids))
+    .select<CandidateRow[]>('id', 'reference', 'type_id', 'stage', 'last_entry_utc');
+  const closing = await closingStages(db);
+  const subjects = await latestSubjects(db, ids);
+  return new Map(
+    rows.map(({ id, reference, type_id, stage, last_entry_utc }) => [
+      id,
+      {
+        id: asId<MatterId>(id),
+        reference,
+        open: !closing.has(`${type_id} ${stage}`),
+        lastEntryAtUtc: last_entry_utc ?? undefined,
+        subjects: subjects.get(id) ?? [],
+      },
+    ]),
+  );
+}
+
+async function latestSubjects(
+  db: Database,
+  ids: readonly MatterId[],
+): Promise<ReadonlyMap<MatterId, readonly string[]>> {
+  const rows = await db
+    .with(
+      'latest',
+      db('conversations')
+        .whereRaw(`matter_id in ${ONE_LIST}`, listOf(ids))
+        .select('matter_id', 'last_entry_id')
+        .select(db.raw('row_number() OVER (PARTITION BY matter_id ORDER BY last_utc DESC) AS place')),
+    )
+    .from('latest')
+    .join('entries', 'entries.id', 'latest.last_entry_id')
+    .where('place', '<=', SUBJECTS_OF_ONE)
+    .select<{ matter_id: MatterId; subject: string }[]>('latest.matter_id', 'subject');
+  return new Map(
+    [...groupBy(rows, ({ matter_id }) => matter_id)].map(([id, list]) => [
+      id,
+      [...new Set(list.map(({ subject }) => foldName(bareSubject(subject))))],
+    ]),
+  );
+}
+
+/** What the contacts behind some addresses say of filing their mail: one that says never is heard first. */
+export async function filingRuleOf(
+  db: Database,
+  addresses: readonly string[],
+): Promise<FilingRule | undefined> {
+  const rules = await db('contact_addresses')
+    .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
+    .where({ 'contact_addresses.kind': 'email' })
+    .whereIn('value_key', [...addresses])
+    .whereNotNull('filing_rule')
+    .pluck<FilingRule[]>('filing_rule');
+  return rules.includes('never') ? 'never' : rules[0];
+}

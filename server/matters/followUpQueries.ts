@@ -1,0 +1,77 @@
+import type { PlainDate } from '../../core/model/plainDate.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+
+export interface FollowUp {
+  readonly id: string;
+  readonly matterId: string;
+  readonly what: string;
+  readonly dueOn: PlainDate;
+  readonly personId: string;
+  /** The message it was born from. */
+  readonly messageId: string | null;
+  readonly madeUtc: number;
+}
+
+export async function insertFollowUp(db: Database, one: FollowUp): Promise<void> {
+  await db('follow_ups').insert({
+    id: one.id,
+    matter_id: one.matterId,
+    what: one.what,
+    due_on: one.dueOn,
+    person_id: one.personId,
+    message_id: one.messageId,
+    made_utc: one.madeUtc,
+  });
+}
+
+export interface OpenFollowUp {
+  readonly id: string;
+  readonly what: string;
+  readonly dueOn: PlainDate;
+  readonly person: string;
+}
+
+/** What is still to be done on a matter, soonest first. */
+export function openFollowUps(db: Database, matterId: string): Promise<OpenFollowUp[]> {
+  return db('follow_ups')
+    .join('people', 'people.id', 'follow_ups.person_id')
+    .where({ matter_id: matterId, done_utc: null })
+    .orderBy('due_on')
+    .select<OpenFollowUp[]>({
+      id: 'follow_ups.id',
+      what: 'follow_ups.what',
+      dueOn: 'follow_ups.due_on',
+      person: 'people.name',
+    });
+}
+
+/** Those on a matter that wait for an answer to one of these messages; copies of a message wait with it. */
+export async function followUpsAnsweredBy(
+  db: Database,
+  matterId: string,
+  references: readonly string[],
+): Promise<readonly { readonly id: string; readonly what: string }[]> {
+  if (references.length === 0) return [];
+  const sent = await db('entries')
+    .join('messages', 'messages.id', 'entries.message_id')
+    .whereIn('entries.internet_message_id', [...references])
+    .select<{ id: string; copyOf: string | null }[]>(
+      'messages.id',
+      db.raw(`json_extract(messages.conduct, '$.copyOf') AS "copyOf"`),
+    );
+  const messages = sent.flatMap(({ id, copyOf }) => [id, ...(copyOf === null ? [] : [copyOf])]);
+  return db('follow_ups')
+    .where({ matter_id: matterId, done_utc: null })
+    .whereIn('message_id', messages)
+    .select<{ id: string; what: string }[]>('id', 'what');
+}
+
+/** Marks one as done, or with null as still to be done. */
+export async function settleFollowUp(db: Database, id: string, doneUtc: number | null): Promise<void> {
+  await db('follow_ups').where({ id }).update({ done_utc: doneUtc });
+}
+
+export async function followUpMatter(db: Database, id: string): Promise<string | undefined> {
+  const row = await db('follow_ups').where({ id }).first<{ matter_id: string } | undefined>('matter_id');
+  return row?.matter_id;
+}

@@ -1,0 +1,32 @@
+import type { mattersOfContact } from '../directory/queries.ts';
+import type { MatterType } from '../../core/model/matter.ts';
+import type { ContactDetail } from '../../contract/directory.ts';
+import { groupBy } from '../../core/model/groupBy.ts';
+
+/** The matters of a contact, the likeliest to be meant first: open ones before those done with, then the latest heard of. */
+export function mattersView(
+  rows: Awaited<ReturnType<typeof mattersOfContact>>,
+  types: ReadonlyMap<string, MatterType>,
+): ContactDetail['matters'] {
+  const views = [...groupBy(rows, (row) => row.id)].flatMap(([id, [first, ...others]]) => {
+    if (!first) return [];
+    const type = types.get(first.typeId);
+    const stage = type?.stages.find(({ key }) => key === first.stage);
+    return [
+      {
+        id,
+        reference: first.reference,
+        title: first.title,
+        roles: [first, ...others].map(
+          ({ role }) => type?.roles.find(({ key }) => key === role)?.label ?? role,
+        ),
+        stage: stage?.label ?? first.stage,
+        closed: stage?.closes === true,
+        lastEntryUtc: first.lastUtc,
+      },
+    ];
+  });
+  return views.sort(
+    (a, b) => Number(a.closed) - Number(b.closed) || (b.lastEntryUtc ?? 0) - (a.lastEntryUtc ?? 0),
+  );
+}

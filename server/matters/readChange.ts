@@ -1,0 +1,114 @@
+import { HttpProblem } from '../http/httpProblem.ts';
+import type { Office } from '../app/services.ts';
+import type { StoredMatter } from './queries.ts';
+import type { ChangeMatter } from '../../contract/matterTypes.ts';
+import type { MatterChange } from './changeQueries.ts';
+import { findPeople } from '../access/peopleQueries.ts';
+import { findContacts } from '../directory/contactQueries.ts';
+import type { MatterType, FactDefinition, Row } from '../../core/model/matter.ts';
+import type { Value } from '../../core/model/value.ts';
+import { parsePlainDate } from '../../core/model/plainDate.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
+
+export const refuse = (detail: string): never => {
+  throw new HttpProblem('badMatter', `${detail} Nothing was changed.`);
+};
+
+/** Reads a change against what the type says there can be, and turns it into the whole parts that are stored. */
+export async function readChange(
+  office: Office,
+  matter: StoredMatter,
+  change: ChangeMatter,
+): Promise<MatterChange> {
+  const { type } = matter;
+  const { title, stage, responsibleId, facts, dates, tables, parties } = change;
+  if (stage !== undefined && !type.stages.some(({ key }) => key === stage)) refuse('There is no such stage.');
+  if (responsibleId !== undefined && !(await findPeople(office.db, [responsibleId])).has(responsibleId))
+    refuse('There is no such person.');
+  if (parties) {
+    const known = await findContacts(
+      office.db,
+      parties.map(({ contactId }) => contactId),
+    );
+    if (parties.some(({ contactId }) => ![...known.keys()].some((id) => id === contactId)))
+      refuse('Somebody chosen is no longer in the directory.');
+    refuseParties(type, parties);
+  }
+  return {
+    ...(title === undefined ? {} : { title: title.trim() }),
+    ...(stage === undefined ? {} : { stage }),
+    ...(responsibleId === undefined ? {} : { responsibleId }),
+    ...(facts ? { facts: mergeValues(matter.facts, facts, type.facts) } : {}),
+    ...(dates ? { dates: mergeDates(matter.dates, dates, type) } : {}),
+    ...(tables ? { tables: { ...matter.tables, ...readTables(tables, type) } } : {}),
+    ...(parties ? { parties } : {}),
+  };
+}
+
+function refuseParties(type: MatterType, parties: readonly { readonly role: string }[]): void {
+  for (const { key, label, many } of type.roles) {
+    if (!many && parties.filter(({ role }) => role === key).length > 1)
+      refuse(`There can be only one ${label}.`);
+  }
+  if (parties.some(({ role }) => !type.roles.some(({ key }) => key === role)))
+    refuse('There is no such role.');
+}
+
+/** A value must be of the kind that its definition has; of a choice, one of those there are. */
+function fits(value: Value, { kind, choices }: FactDefinition): boolean {
+  if (value.kind !== kind) return false;
+  if (value.kind === 'date' || value.kind === 'dateTime') return parsePlainDate(value.date) !== undefined;
+  return value.kind !== 'choice' || (choices ?? []).some(({ key }) => key === value.key);
+}
+
+function mergeValues(
+  kept: Readonly<Record<string, Value>>,
+  changed: NonNullable<ChangeMatter['facts']>,
+  definitions: readonly FactDefinition[],
+): Readonly<Record<string, Value>> {
+  const next = new Map(Object.entries(kept));
+  for (const [key, json] of Object.entries(changed)) {
+    const definition = definitions.find((known) => known.key === key);
+    const value = json as Value | null;
+    if (!definition) refuse('There is no such fact on this kind of matter.');
+    else if (value === null) next.delete(key);
+    else if (fits(value, definition)) next.set(key, labelled(value, definition));
+    else refuse(`What was given does not fit “${definition.label}”.`);
+  }
+  return Object.fromEntries(next);
+}
+
+/** A choice is kept with today's label, whatever label was sent along. */
+const labelled = (value: Value, { choices }: FactDefinition): Value =>
+  value.kind === 'choice'
+    ? { ...value, label: choices?.find(({ key }) => key === value.key)?.label ?? value.label }
+    : value;
+
+function mergeDates(
+  kept: Readonly<Record<string, PlainDate>>,
+  changed: NonNullable<ChangeMatter['dates']>,
+  { keyDates }: MatterType,
+): Readonly<Record<string, PlainDate>> {
+  const next = new Map(Object.entries(kept));
+  for (const [key, text] of Object.entries(changed)) {
+    const date = text === null ? undefined : parsePlainDate(text);
+    if (!keyDates.some((known) => known.key === key)) refuse('There is no such date on this kind of matter.');
+    else if (text === null) next.delete(key);
+    else if (date) next.set(key, date);
+    else refuse(`${text} is no day of the calendar.`);
+  }
+  return Object.fromEntries(next);
+}
+
+function readTables(
+  tables: NonNullable<ChangeMatter['tables']>,
+  type: MatterType,
+): Readonly<Record<string, readonly Row[]>> {
+  return Object.fromEntries(
+    Object.entries(tables).map(([key, rows]) => {
+      const table = type.tables.find((known) => known.key === key);
+      if (!table) return refuse('There is no such table on this kind of matter.');
+      return [key, rows.map((row) => mergeValues({}, row, table.columns))];
+    }),
+  );
+}

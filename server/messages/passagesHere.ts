@@ -1,0 +1,59 @@
+import type { PassagesHere } from '../../contract/messages.ts';
+import { compile } from '../../core/merge/compile.ts';
+import { merge } from '../../core/merge/merge.ts';
+import { inlineOf } from '../../core/template/walk.ts';
+import { isOneLine } from '../../core/template/passages.ts';
+import { documentOf } from '../../core/template/document.ts';
+import type { DocumentNode, InlineNode } from '../../core/template/document.ts';
+import type { TemplateContent } from '../../core/template/template.ts';
+import type { Office } from '../app/services.ts';
+import { listPassages } from '../templates/passageQueries.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import { deskMessage } from './layOut.ts';
+
+const OPENING_CHARS = 160;
+
+/**
+ * Every passage in today's wording, filled in for a message's matter, so that its writer sees what will stand there. What
+ * the record lacks is left as an empty place to write in, since a sheet's blanks come from its template alone.
+ */
+export async function passagesHere(office: Office, person: Account, id: string): Promise<PassagesHere> {
+  const { reader } = await deskMessage(office, person, id);
+  const wording = await office.programs.passages(office.db);
+  const filled = (body: DocumentNode) => merge(compile({ ...BARE, body }, wording), reader);
+  const items = (await listPassages(office.db)).map((passage) => {
+    const letter = filled(passage.body);
+    const content = documentOf(letter.body.content).content.map((block) =>
+      'content' in block && (block.type === 'paragraph' || block.type === 'heading')
+        ? { ...block, content: (block.content ?? []).filter(isWritten) }
+        : { ...block },
+    );
+    return {
+      id: passage.id,
+      name: passage.name,
+      opening: inlineOf(letter.body.content)
+        .map((node) => (node.type === 'text' ? node.text : ' '))
+        .join('')
+        .trim()
+        .slice(0, OPENING_CHARS),
+      content,
+      oneLine: isOneLine(passage.body),
+    };
+  });
+  const signature = await office.programs.signatureOf(office.db, person.id);
+  return {
+    items: items.filter(({ content }) => content.length > 0),
+    signature: filled(documentOf(signature)).body.content.map((block) => ({ ...block })),
+  };
+}
+
+/** What a passage is, as a template that goes to nobody. */
+const BARE: Omit<TemplateContent, 'body'> = {
+  recipients: { to: [], cc: [], bcc: [] },
+  subject: [],
+  blanks: [],
+  documents: [],
+  category: '',
+};
+
+const isWritten = (node: InlineNode): boolean => node.type !== 'blank';

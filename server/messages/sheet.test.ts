@@ -1,0 +1,422 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { simpleParser } from 'mailparser';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readSettings, writeSettings } from '../platform/settings/queries.ts';
+import { findMessage } from './queries.ts';
+import { findPerson } from '../access/peopleQueries.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import type { Transport } from '../sending/transports/transport.ts';
+import { NOW, openOffice, runOnce, serve } from '../app/tests/practice.ts';
+import type { Answer, Client, TestOffice } from '../app/tests/practice.ts';
+
+let office: TestOffice;
+let client: Client;
+let matterId: string;
+let maud: Account;
+
+beforeAll(async () => {
+  office = await openOffice();
+  client = await serve(office);
+  await client.signIn('maud@tidewell-roe.example');
+  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
+  const found = await findPerson(office.db, 'person-maud');
+  if (!found) throw new Error('no principal');
+  maud = found;
+}, 60_000);
+afterAll(async () => {
+  await client.close();
+  await office.close();
+});
+
+const start = async (body: object): Promise<Answer['json']> =>
+  (await client.call('POST', `/matters/${matterId}/messages`, body)).json;
+const change = async (id: string, body: object): Promise<Answer['json']> =>
+  (await client.call('PATCH', `/messages/${id}`, body)).json;
+const send = (id: string, acknowledged: readonly string[] = []): Promise<Answer> =>
+  client.call('POST', `/messages/${id}/send`, { holdSeconds: 0, acknowledged });
+const CAUTIONS = ['dayInPast', 'addressUnknown', 'notOnMatter', 'enclosedNotSpoken', 'greetingLeavesOut'];
+
+const handed: { readonly to: readonly string[]; readonly bytes: Buffer }[] = [];
+const host: Transport = {
+  async send({ to }, bytes, beforeData) {
+    await beforeData();
+    handed.push({ to, bytes });
+    return { outcome: { kind: 'accepted' }, refusals: [] };
+  },
+};
+const deliver = async () => {
+  handed.length = 0;
+  await runOnce(office, host);
+  return [...handed];
+};
+const codes = (message: Answer['json']): string[] => message.notes.map(({ code }: { code: string }) => code);
+const report = { templateId: 'template-report', answers: { matters: 'she is sound' } };
+
+async function upload(id: string, name: string, bytes: Buffer, category?: string): Promise<Answer['json']> {
+  const form = new FormData();
+  form.append('file', new Blob([new Uint8Array(bytes)]), name);
+  const query = category === undefined ? '' : `?category=${encodeURIComponent(category)}`;
+  const response = await fetch(`${client.origin}/api/v1/messages/${id}/files${query}`, {
+    method: 'POST',
+    body: form,
+    headers: { Origin: client.origin, Cookie: client.cookie() },
+  });
+  return response.json();
+}
+
+async function pdfOf(...titles: string[]): Promise<Buffer> {
+  const pdf = await PDFDocument.create();
+  for (const title of titles) pdf.addPage([200, 200]).drawText(title);
+  return Buffer.from(await pdf.save());
+}
+
+describe('a message of their own for each', () => {
+  it('leaves as one for every recipient, each greeted alone, copies with the first', async () => {
+    const draft = await start(report);
+    const [{ conduct }] = await office.db('messages').where({ id: draft.id });
+    const after = { followUp: { workingDays: 5, what: 'Heard from them?' } };
+    await office
+      .db('messages')
+      .where({ id: draft.id })
+      .update({ conduct: JSON.stringify({ ...JSON.parse(conduct), after }) });
+    const usesOf = async (): Promise<number> =>
+      (await office.db('template_uses').where({ template_id: report.templateId }).sum('count as n').first())
+        ?.n ?? 0;
+    const usesBefore = await usesOf();
+    const changed = await change(draft.id, { each: true });
+    expect([changed.each, changed.to.length]).toEqual([true, 2]);
+    expect((await send(draft.id, CAUTIONS)).status).toBe(202);
+    const mails = await deliver();
+    const greetings = await Promise.all(
+      mails.map(async ({ to, bytes }) => [to.length, (await simpleParser(bytes)).text?.split('\n')[0]]),
+    );
+    expect(greetings.sort()).toEqual([
+      [1, 'Dear Mr Lund,'],
+      [2, 'Dear Ms Okafor,'],
+    ]);
+    const ids = mails.map(({ bytes }) => /^Message-ID: (.*)$/im.exec(bytes.toString('latin1'))?.[1]);
+    expect(new Set(ids).size).toBe(2);
+    const entries = await office.db('entries').orderBy('seq', 'desc').limit(2);
+    expect(entries.map(({ direction, matter_id }) => [direction, matter_id])).toEqual([
+      ['out', matterId],
+      ['out', matterId],
+    ]);
+    // What follows, follows once: the template counts as used once, and one follow-up stands for all.
+    const followUps = await office.db('follow_ups').where({ matter_id: matterId, done_utc: null });
+    expect(
+      followUps.filter(({ message_id }) => entries.some((one) => one.message_id === message_id)),
+    ).toHaveLength(1);
+    expect(await usesOf()).toBe(usesBefore + 1);
+  });
+
+  it('is one letter for each house, and one for a couple under one roof', async () => {
+    const draft = await start({ templateId: 'template-last-reminder' });
+    expect([draft.channel, draft.to.length]).toEqual(['letter', 2]);
+    const [first] = draft.to;
+    await change(draft.id, {
+      to: draft.to.map((one: { name: string; contactId: string }) => ({
+        address: first.address,
+        name: one.name,
+        contactId: one.contactId,
+      })),
+    });
+    await send(draft.id, CAUTIONS);
+    const [only, ...more] = await deliver();
+    expect([more.length, only?.bytes.subarray(0, 5).toString()]).toEqual([0, '%PDF-']);
+    const entry = await office.db('entries').orderBy('seq', 'desc').first();
+    const raw = await client.call('GET', `/correspondence/${entry.id}/raw`);
+    expect([raw.headers.get('content-type'), raw.bytes.equals(only?.bytes ?? Buffer.alloc(0))]).toEqual([
+      'application/pdf',
+      true,
+    ]);
+    const read = await client.call('GET', `/correspondence/${entry.id}`);
+    expect([read.json.channel, read.json.html, read.json.text]).toEqual([
+      'letter',
+      null,
+      expect.stringContaining('is still open'),
+    ]);
+  });
+});
+
+describe('a text message', () => {
+  it('is its words alone, to a mobile, and tells how it travels', async () => {
+    const draft = await start({ templateId: 'template-report-ready' });
+    expect(draft).toMatchObject({ channel: 'text', segments: { encoding: 'GSM-7', segments: 1 } });
+    expect(codes(draft)).not.toContain('noSubject');
+    await change(draft.id, { to: [{ address: 'not a number' }] });
+    expect((await send(draft.id)).json.notes[0]).toMatchObject({ code: 'malformedAddress' });
+    await change(draft.id, { to: [{ address: '07700 900777', name: 'Somebody' }] });
+    await send(draft.id, CAUTIONS);
+    const [text] = await deliver();
+    expect(text?.to).toEqual(['07700 900777']);
+    expect(text?.bytes.toString()).toMatch(/^The report on Saltmarsh Wren is in your mail\./);
+  });
+});
+
+describe('taking an entry up', () => {
+  const entryFrom = async (direction: string) =>
+    office.db('entries').where({ matter_id: matterId, direction, channel: 'email' }).orderBy('seq').first();
+
+  it('answers all without writing to ourselves, and wonders where one alone is greeted', async () => {
+    const entry = await entryFrom('in');
+    const people = JSON.parse(entry.people);
+    const all = await start({ inReplyTo: entry.id, answer: 'all' });
+    const addresses = [...all.to, ...all.cc].map(({ address }: { address: string }) => address);
+    expect(addresses).toContain(people.from.address);
+    expect(addresses.filter((address: string) => address.endsWith('tidewell-roe.example'))).toEqual([]);
+    const wider = await change(all.id, { cc: [{ address: 'aksel.lund@harbourpost.example' }] });
+    expect(codes(wider)).toContain('answersAllGreetsOne');
+    expect((await findMessage(office.db, all.id))?.references.length).toBeGreaterThan(0);
+  });
+
+  it('passes it on with its words and enclosures, to nobody yet and in no thread', async () => {
+    const row = await office
+      .db('entries')
+      .where({ matter_id: matterId })
+      .whereNot({ attachments: '[]' })
+      .first();
+    const forward = await start({ inReplyTo: row.id, answer: 'forward' });
+    expect(forward).toMatchObject({ to: [], subject: expect.stringMatching(/^Fwd: /) });
+    expect(forward.text).toMatch(/wrote on \w+day \d+ \w+ \d{4}, “/);
+    const names = JSON.parse(row.attachments).map(({ name }: { name: string }) => name);
+    expect(forward.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual(names);
+    expect((await findMessage(office.db, forward.id))?.references).toEqual([]);
+  });
+
+  it('writes to whoever was pointed at, with the document that was, for the follow-up that waited', async () => {
+    const [party] = (await client.call('GET', `/matters/${matterId}`)).json.parties;
+    const [document] = (await client.call('GET', `/matters/${matterId}`)).json.documents;
+    await office.db('follow_ups').insert({
+      id: 'waits',
+      matter_id: matterId,
+      what: 'Ask again',
+      due_on: '2026-11-20',
+      person_id: 'person-maud',
+      made_utc: NOW,
+    });
+    const shelf = (await client.call('GET', `/matters/${matterId}/shelf`)).json;
+    expect(shelf.items[0]).toMatchObject({ category: 'Chaser', why: 'due', due: { what: 'Ask again' } });
+    const draft = await start({
+      templateId: 'template-closing',
+      contactIds: [party.contactId],
+      documentIds: [document.id],
+      followUpId: 'waits',
+    });
+    expect(draft.to.map(({ contactId }: { contactId: string }) => contactId)).toEqual([party.contactId]);
+    expect(draft.enclosures.map(({ documentId }: { documentId: string }) => documentId)).toContain(
+      document.id,
+    );
+    await send(draft.id, [...CAUTIONS, 'sentBefore']);
+    await deliver();
+    expect((await office.db('follow_ups').where({ id: 'waits' }).first()).done_utc).toBe(NOW);
+  });
+});
+
+describe('another template', () => {
+  it('keeps answers, hands and what was enclosed besides, and goes back to nothing that was typed', async () => {
+    const draft = await start({ ...report, answers: { matters: 'sound', answerBy: '2026-12-24' } });
+    const to = [{ address: 'verity.sands@harbourpost.example' }];
+    await change(draft.id, { to });
+    const other = await change(draft.id, { templateId: 'template-chaser' });
+    expect(other.templateName).toMatch(/^Chaser/);
+    expect(other.answers).toMatchObject({ matters: 'sound', answerBy: '2026-12-24' });
+    expect(other.to.map(({ address }: { address: string }) => address)).toEqual([to[0]?.address]);
+    const back = await change(draft.id, { templateId: 'template-report' });
+    expect(back.text).toContain('In one sentence: sound.');
+    const refused = await client.call('PATCH', `/messages/${draft.id}`, {
+      templateId: 'template-report-ready',
+    });
+    expect(refused.json.detail).toContain('is sent another way');
+  });
+});
+
+describe('enclosures from elsewhere', () => {
+  it('are kept by their bytes, once, and on the matter where that is wished, version by version', async () => {
+    const draft = await start({});
+    const bytes = await pdfOf('one');
+    await upload(draft.id, '../..//Plan.pdf', bytes);
+    const again = await upload(draft.id, 'Plan.pdf', bytes);
+    expect(again.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual(['Plan.pdf']);
+    for (const version of [1, 2]) {
+      const kept = await upload(draft.id, 'Sketch.pdf', await pdfOf(`v${version}`), 'Plan');
+      expect(kept.enclosures.at(-1)).toMatchObject({ category: 'Plan', mediaType: 'application/pdf' });
+    }
+    const { documents } = (await client.call('GET', `/matters/${matterId}`)).json;
+    const sketches = documents.filter(({ name }: { name: string }) => name === 'Sketch');
+    expect(sketches.map(({ version }: { version: number }) => version).sort()).toEqual([1, 2]);
+    const both = (await client.call('GET', `/messages/${draft.id}`)).json;
+    const older = await change(draft.id, {
+      enclosures: both.enclosures
+        .filter(({ documentId }: { documentId: string }) =>
+          sketches.some((one: { id: string; version: number }) => one.id === documentId && one.version === 1),
+        )
+        .map(({ documentId }: { documentId: string }) => ({ documentId })),
+    });
+    expect(codes(older)).toContain('olderVersion');
+  });
+
+  it('are made PDFs and joined in their order; what cannot be is said and changes nothing', async () => {
+    const draft = await start({});
+    await upload(draft.id, 'one.pdf', await pdfOf('a', 'b'));
+    await upload(draft.id, 'two.pdf', await pdfOf('c'));
+    const text = await upload(draft.id, 'note.txt', Buffer.from('Ærlig talt.\n\nTwo.'));
+    const order = (body: object) => client.call('POST', `/messages/${draft.id}/enclosures`, body);
+    const note = text.enclosures.at(-1).documentId;
+    const made = (await order({ kind: 'asPdf', documentId: note })).json;
+    expect(made.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual([
+      'one.pdf',
+      'two.pdf',
+      'note.pdf',
+    ]);
+    const ids = made.enclosures.map(({ documentId }: { documentId: string }) => documentId);
+    const joined = (await order({ kind: 'join', documentIds: ids, name: 'All of it' })).json;
+    expect(joined.enclosures).toHaveLength(1);
+    const [whole] = joined.enclosures;
+    const content = await client.call('GET', `/messages/${draft.id}/enclosures/${whole.documentId}/content`);
+    expect((await PDFDocument.load(content.bytes)).getPageCount()).toBe(4);
+
+    const fake = await upload(draft.id, 'picture.png', Buffer.from('<svg onload=alert(1)>'));
+    expect(fake.enclosures.at(-1).mediaType).toBe('application/octet-stream');
+    const refused = await order({ kind: 'asPdf', documentId: fake.enclosures.at(-1).documentId });
+    expect([refused.status, refused.json.detail]).toEqual([400, expect.stringContaining('no PNG or JPEG')]);
+    const broken = await upload(draft.id, 'broken.pdf', Buffer.from('%PDF-1.7 and no more'));
+    const both = broken.enclosures.map(({ documentId }: { documentId: string }) => documentId);
+    expect((await order({ kind: 'join', documentIds: both, name: 'x' })).json.detail).toContain(
+      'Nothing was joined',
+    );
+    expect((await client.call('GET', `/messages/${draft.id}`)).json.enclosures).toHaveLength(3);
+    expect((await upload(draft.id, 'empty.txt', Buffer.alloc(0))).detail).toContain('is empty');
+  });
+
+  it('come from earlier messages of this matter alone, and from letters made now', async () => {
+    const draft = await start({});
+    const order = (body: object) => client.call('POST', `/messages/${draft.id}/enclosures`, body);
+    const elsewhere = await office.db('entries').whereNot({ matter_id: matterId, attachments: '[]' }).first();
+    expect((await order({ kind: 'fromEntry', entryId: elsewhere.id, index: 0 })).status).toBe(404);
+    const letter = await order({ kind: 'letter', templateId: 'template-terms-letter' });
+    expect(letter.json.enclosures[0]).toMatchObject({ fileName: 'Letter- terms of engagement.pdf' });
+    expect((await order({ kind: 'letter', templateId: 'template-report' })).status).toBe(404);
+    const kept = await order({
+      kind: 'keep',
+      documentId: letter.json.enclosures[0].documentId,
+      category: 'Engagement',
+    });
+    const { documents } = (await client.call('GET', `/matters/${matterId}`)).json;
+    expect(documents.map(({ id }: { id: string }) => id)).toContain(kept.json.enclosures[0].documentId);
+  });
+
+  it('that are for the practice alone are cautioned before they leave it', async () => {
+    const [document] = (await client.call('GET', `/matters/${matterId}`)).json.documents;
+    const path = `/matters/${matterId}/documents/${document.id}`;
+    await client.call('PATCH', path, { restricted: true });
+    const draft = await start({ ...report, documentIds: [document.id] });
+    expect(codes(draft)).toContain('restrictedOutside');
+    await client.call('PATCH', path, { restricted: false });
+    expect(codes((await client.call('GET', `/messages/${draft.id}`)).json)).not.toContain(
+      'restrictedOutside',
+    );
+    expect(
+      (await client.call('PATCH', `/matters/${matterId}/documents/nothing`, { restricted: true })).status,
+    ).toBe(404);
+  });
+});
+
+describe('whom to write to', () => {
+  const offers = async (words: string, channel = 'email') =>
+    (
+      await client.call(
+        'GET',
+        `/matters/${matterId}/recipients?words=${encodeURIComponent(words)}&channel=${channel}`,
+      )
+    ).json;
+
+  it('is found over name, role, organisation and address, this matter’s parties first', async () => {
+    const nothing = await offers('');
+    expect(nothing.people[0]).toMatchObject({ name: 'Ines Okafor', roles: ['client', 'owner'] });
+    expect((await offers('broker')).people[0].name).toBe('Verity Sands');
+    expect((await offers('okafor harb')).people.map(({ name }: { name: string }) => name)).toEqual([
+      'Ines Okafor',
+    ]);
+    expect((await offers('SIOBHAN')).people[0].name).toBe('Siobhán O’Dea');
+    const slip = (await offers('hallam slip')).people.filter(
+      ({ name }: { name: string }) => name === 'Hallam Slip',
+    );
+    expect(slip.map(({ label, why }: { label: string; why: string }) => [label, why])).toEqual([
+      ['work', 'preferred'],
+      ['accounts', 'other'],
+    ]);
+    expect((await offers('ines', 'text')).people[0].address).toMatch(/^07700 /);
+    expect((await offers('ines', 'letter')).people[0].address).toContain('\n');
+  });
+
+  it('may be a group that was kept', async () => {
+    const members = [{ name: 'A', address: 'a@x.example' }];
+    const group = (await client.call('POST', '/recipient-groups', { name: 'The yards', members })).json;
+    expect((await offers('yards')).groups).toEqual([group]);
+    expect((await client.call('DELETE', `/recipient-groups/${group.id}`)).status).toBe(200);
+    expect((await client.call('DELETE', `/recipient-groups/${group.id}`)).status).toBe(404);
+    expect((await offers('yards')).groups).toEqual([]);
+  });
+
+  it('is cautioned for a slip of one letter, and reaches the writer unseen where a copy is wished', async () => {
+    const draft = await start(report);
+    const slip = await change(draft.id, { to: [{ address: 'ines.okafr@harbourpost.example' }] });
+    expect(slip.notes).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({
+          code: 'addressNear',
+          remedies: [expect.objectContaining({ by: 'ines.okafor@harbourpost.example' })],
+        }),
+      ]),
+    );
+    await change(draft.id, {
+      to: [{ address: 'ines.okafor@harbourpost.example' }],
+      copyToSelf: true,
+      replyTo: 'office@tidewell-roe.example',
+    });
+    await send(draft.id, CAUTIONS);
+    const [mail] = await deliver();
+    expect(mail?.to).toContain(maud.email);
+    const head = mail?.bytes.toString('latin1') ?? '';
+    expect(head).toMatch(/^Reply-To: office@tidewell-roe\.example\r$/m);
+    expect(head.slice(0, head.indexOf('\r\n\r\n'))).not.toMatch(/^(?:To|Cc|Bcc):.*maud@/m);
+  });
+});
+
+describe('what the record says by now', () => {
+  it('is shown beside what was filled in, and taken over by its remedy alone', async () => {
+    const draft = await start(report);
+    const { facts } = await office.db('matters').where({ id: matterId }).first();
+    const changed = JSON.stringify({
+      ...JSON.parse(facts),
+      vessel: { kind: 'text', text: 'Saltmarsh Wren II' },
+    });
+    await office.db('matters').where({ id: matterId }).update({ facts: changed });
+    const seen = (await client.call('GET', `/messages/${draft.id}`)).json;
+    expect(seen.text).toContain('Saltmarsh Wren');
+    expect(seen.text).not.toContain('Saltmarsh Wren II');
+    expect(seen.notes.find(({ code }: { code: string }) => code === 'recordChanged')).toMatchObject({
+      params: { was: 'Saltmarsh Wren', now: 'Saltmarsh Wren II' },
+    });
+    await office.db('matters').where({ id: matterId }).update({ facts });
+  });
+
+  it('and what was sent a few days ago, and what the practice does without, decide which notes there are', async () => {
+    const usual = await readSettings(office.db);
+    await writeSettings(office.db, { ...usual, repeatDays: 5 });
+    const draft = await start(report);
+    expect(codes(draft)).toContain('sentBefore');
+    await writeSettings(office.db, { ...usual, repeatDays: 5, cautionsOff: ['sentBefore'] });
+    expect(codes((await client.call('GET', `/messages/${draft.id}`)).json)).not.toContain('sentBefore');
+    await writeSettings(office.db, usual);
+  });
+
+  it('fills passages in where they are put, with nothing left open', async () => {
+    const draft = await start({});
+    const { items } = (await client.call('GET', `/messages/${draft.id}/passages`)).json;
+    expect(items.length).toBeGreaterThan(10);
+    expect(JSON.stringify(items)).not.toMatch(/"type":"(?:field|blank|passage)"/);
+    const page = await client.call('GET', `/messages/${draft.id}/page`);
+    expect(page.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  });
+});

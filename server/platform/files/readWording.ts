@@ -1,0 +1,133 @@
+import { startThread } from '../workers/thread.ts';
+import { simpleParser } from 'mailparser';
+import type { DocumentNode } from '../../../core/template/document.ts';
+import { textDocument } from '../../../core/reading/textDocument.ts';
+import { htmlDocument } from './htmlDocument.ts';
+
+/** Wording as it was found in a file. */
+export interface FoundWording {
+  readonly subject: string;
+  readonly body: DocumentNode;
+}
+
+export type ReadWording =
+  { readonly ok: true; readonly wording: FoundWording } | { readonly ok: false; readonly what: string };
+
+/** The kinds of file that wording is read from: one reader each. */
+const READERS: Readonly<Record<string, (bytes: Buffer) => Promise<FoundWording>>> = {
+  eml: readMail,
+  html: readPage,
+  htm: readPage,
+  txt: readText,
+  docx: readWord,
+};
+
+/** Reads wording from a file by its ending. What cannot be read is said; nothing else is touched by it. */
+export async function readWording(name: string, bytes: Buffer): Promise<ReadWording> {
+  const ending = name.slice(name.lastIndexOf('.') + 1).toLowerCase();
+  const reader = READERS[ending];
+  if (!reader)
+    return { ok: false, what: `Files that end in .${ending} are not read: .eml, .html, .txt and .docx are.` };
+  if (bytes.length === 0) return { ok: false, what: 'The file is empty.' };
+  try {
+    const wording = await reader(bytes);
+    return wording.body.content.length > 0
+      ? { ok: true, wording }
+      : { ok: false, what: 'There is no wording in it.' };
+  } catch (error) {
+    return {
+      ok: false,
+      what: error instanceof TooMuch ? error.message : 'It is damaged, or not what its name says.',
+    };
+  }
+}
+
+export class TooMuch extends Error {}
+
+async function readMail(bytes: Buffer): Promise<FoundWording> {
+  const mail = await simpleParser(bytes, { skipImageLinks: true, skipTextToHtml: true });
+  const body = mail.html ? htmlDocument(mail.html) : textDocument(mail.text ?? '');
+  return { subject: (mail.subject ?? '').replace(/\s+/g, ' ').trim(), body };
+}
+
+function readPage(bytes: Buffer): Promise<FoundWording> {
+  const html = decode(bytes);
+  const title = /<title[^>]*>([^<]{0,300})<\/title>/i.exec(html)?.[1] ?? '';
+  return Promise.resolve({ subject: title.replace(/\s+/g, ' ').trim(), body: htmlDocument(html) });
+}
+
+/** A first line that names the subject is taken for it. */
+function readText(bytes: Buffer): Promise<FoundWording> {
+  const text = decode(bytes);
+  const subject = /^\s*(?:subject|re)\s*:\s*([^\r\n]{1,300})\r?\n/i.exec(text);
+  const rest = subject ? text.slice(subject[0].length) : text;
+  return Promise.resolve({ subject: subject?.[1]?.trim() ?? '', body: textDocument(rest) });
+}
+
+/** UTF-8 where it is that; otherwise what was written before UTF-8 was usual. */
+function decode(bytes: Buffer): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+/** The most a .docx may hold unpacked, and for how long one is read: a bomb is met by both. */
+const MAX_UNPACKED = 120_000_000;
+const READ_MS = 20_000;
+const MAX_WORKER_MB = 512;
+
+/** Reads a word processor's file in a thread of its own, which can be ended without harm to anything else. */
+async function readWord(bytes: Buffer): Promise<FoundWording> {
+  const unpacked = unpackedSize(bytes);
+  if (unpacked > MAX_UNPACKED)
+    throw new TooMuch(
+      `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
+    );
+  const worker = startThread('wordWorker', {
+    workerData: bytes,
+    resourceLimits: { maxOldGenerationSizeMb: MAX_WORKER_MB },
+  });
+  try {
+    const html = await new Promise<string>((resolve, reject) => {
+      const late = setTimeout(() => {
+        reject(new TooMuch('It took too long to read and was left.'));
+      }, READ_MS);
+      worker.once('message', (message: string) => {
+        clearTimeout(late);
+        resolve(message);
+      });
+      worker.once('error', (error) => {
+        clearTimeout(late);
+        reject(error instanceof Error ? error : new Error(String(error)));
+      });
+    });
+    return { subject: '', body: htmlDocument(html) };
+  } finally {
+    await worker.terminate();
+  }
+}
+
+const END_OF_DIRECTORY = 0x06054b50;
+const DIRECTORY_ENTRY = 0x02014b50;
+const ENTRY_BYTES = 46;
+
+/**
+ * What a ZIP says it holds, unpacked, from its central directory (APPNOTE 6.3.10 §4.3.12): read before a byte is unpacked.
+ * A file whose directory cannot be read is none; one that lies about its sizes meets the limits of its thread.
+ */
+function unpackedSize(bytes: Buffer): number {
+  const earliest = Math.max(0, bytes.length - 65_557);
+  let end = bytes.length - 22;
+  while (end >= earliest && bytes.readUInt32LE(end) !== END_OF_DIRECTORY) end -= 1;
+  if (end < earliest) throw new RangeError('not a ZIP');
+  let at = bytes.readUInt32LE(end + 16);
+  let size = 0;
+  while (at + ENTRY_BYTES <= bytes.length && bytes.readUInt32LE(at) === DIRECTORY_ENTRY) {
+    size += bytes.readUInt32LE(at + 24);
+    at +=
+      ENTRY_BYTES + bytes.readUInt16LE(at + 28) + bytes.readUInt16LE(at + 30) + bytes.readUInt16LE(at + 32);
+  }
+  return size;
+}

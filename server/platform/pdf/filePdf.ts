@@ -1,0 +1,92 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import type { FoundWording, ReadWording } from '../files/readWording.ts';
+import { readWording } from '../files/readWording.ts';
+import { pictureSize } from '../files/pictureSize.ts';
+import { letterPdf } from './letterPdf.ts';
+
+/** A file that could not be made a PDF says why; nothing else is touched by it. */
+export type MadePdf =
+  { readonly ok: true; readonly bytes: Buffer } | { readonly ok: false; readonly what: string };
+
+interface SourceFile {
+  readonly name: string;
+  readonly bytes: Buffer;
+  /** Milliseconds since 1970, for the file's own record. */
+  readonly atUtc: number;
+}
+
+const endingOf = (name: string): string => name.slice(name.lastIndexOf('.') + 1).toLowerCase();
+
+/** Whether a file of this name can be made a PDF. */
+export const canBePdf = (name: string): boolean =>
+  ['docx', 'txt', 'png', 'jpg', 'jpeg'].includes(endingOf(name));
+
+/** Makes a PDF of a word processor's file, a text or a picture. */
+export async function filePdf(file: SourceFile): Promise<MadePdf> {
+  const ending = endingOf(file.name);
+  if (['png', 'jpg', 'jpeg'].includes(ending)) return picturePdf(file.bytes);
+  if (!canBePdf(file.name))
+    return {
+      ok: false,
+      what: `Files that end in .${ending} are not made PDFs: .docx, .txt, .png and .jpg are.`,
+    };
+  const read: ReadWording = await readWording(file.name, file.bytes);
+  return read.ok ? { ok: true, bytes: await wordingPdf(read.wording, file) } : read;
+}
+
+/** The wording alone on plain pages: it is no letter of the practice's. */
+async function wordingPdf({ subject, body }: FoundWording, { atUtc }: SourceFile): Promise<Buffer> {
+  const { bytes } = await letterPdf({
+    letterhead: undefined,
+    recipient: [],
+    reference: '',
+    day: '',
+    subject,
+    body: body.content,
+    enclosures: [],
+    pictures: new Map(),
+    atUtc,
+  });
+  return bytes;
+}
+
+/** A4 in points, and what is left free around a picture. */
+const PAGE = { width: 595.28, height: 841.89, margin: 36 } as const;
+
+/** A picture on a page of its own, as large as the page takes and never larger than it is (at 96 to the inch). */
+async function picturePdf(bytes: Buffer): Promise<MadePdf> {
+  const size = pictureSize(bytes);
+  if (!size || size.mediaType === 'image/gif')
+    return { ok: false, what: 'It is no PNG or JPEG picture, whatever its name says.' };
+  try {
+    const pdf = await PDFDocument.create();
+    const picture = size.mediaType === 'image/png' ? await pdf.embedPng(bytes) : await pdf.embedJpg(bytes);
+    const wide = picture.width > picture.height;
+    const [width, height] = wide ? [PAGE.height, PAGE.width] : [PAGE.width, PAGE.height];
+    const page = pdf.addPage([width, height]);
+    const scale = Math.min(
+      0.75,
+      (width - 2 * PAGE.margin) / picture.width,
+      (height - 2 * PAGE.margin) / picture.height,
+    );
+    const drawn = { width: picture.width * scale, height: picture.height * scale };
+    page.drawImage(picture, { x: (width - drawn.width) / 2, y: (height - drawn.height) / 2, ...drawn });
+    return { ok: true, bytes: Buffer.from(await pdf.save()) };
+  } catch {
+    return { ok: false, what: 'The picture is damaged.' };
+  }
+}
+
+/** Several PDFs as one, page after page. One that is locked or damaged is named, and nothing is made. */
+export async function joinPdfs(files: readonly Omit<SourceFile, 'atUtc'>[]): Promise<MadePdf> {
+  const joined = await PDFDocument.create();
+  for (const { name, bytes } of files) {
+    try {
+      const source = await PDFDocument.load(bytes);
+      for (const page of await joined.copyPages(source, source.getPageIndices())) joined.addPage(page);
+    } catch {
+      return { ok: false, what: `“${name}” is locked, or no PDF. Nothing was joined.` };
+    }
+  }
+  return { ok: true, bytes: Buffer.from(await joined.save()) };
+}

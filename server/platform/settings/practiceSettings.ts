@@ -1,0 +1,70 @@
+import type { Practice } from '../../../core/model/matter.ts';
+import type { PlainDate } from '../../../core/model/plainDate.ts';
+import type { WorkingHours } from '../../../core/dates/sendTimes.ts';
+import type { WorkingCalendar } from '../../../core/dates/workingDays.ts';
+
+/** A sender of the practice's own; templates name it by its key. */
+export interface NamedSender {
+  readonly key: string;
+  readonly name: string;
+  readonly address: string;
+}
+
+/** What the practice decides once for everybody. */
+export interface PracticeSettings {
+  readonly practice: Practice;
+  /** The practice's own mail address; empty where it has none. */
+  readonly practiceEmail: string;
+  /** Colours that letters may have, as `#rrggbb`. */
+  readonly palette: readonly { readonly label: string; readonly colour: string }[];
+  /** IANA name, for example `Europe/London`. */
+  readonly timeZone: string;
+  readonly weekdays: readonly number[];
+  readonly holidays: readonly PlainDate[];
+  /** How long a message can be called back after Send. */
+  readonly holdSeconds: number;
+  /** The most that one message may be, encoded; what a host says it takes holds where that is less. */
+  readonly maxMessageBytes: number;
+  /** Cautions that the practice does without, by code. */
+  readonly cautionsOff: readonly string[];
+  /** The same template to the same person within so many days is pointed out; 0 never does. */
+  readonly repeatDays: number;
+  /** When the practice works, as minutes after midnight on its own clock. */
+  readonly workingHours: WorkingHours;
+  /** How sure the application must be to file what came in by itself, 0.5–1. */
+  readonly fileFrom: number;
+  /** Whether files become documents of the matter, or stay with their entry alone. */
+  readonly keepFiles: { readonly received: boolean; readonly sent: boolean };
+  /** Further senders that mail goes out under and comes in for, beside the practice and its people: accounts, reports. */
+  readonly senders: readonly NamedSender[];
+  /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
+  readonly filingDomain: string;
+}
+
+export const DEFAULT_SETTINGS: PracticeSettings = {
+  practice: { name: 'Our practice', phone: '', addressLines: [], website: '' },
+  practiceEmail: '',
+  palette: [
+    { label: 'Ink', colour: '#14302e' },
+    { label: 'Verdigris', colour: '#2a6a5e' },
+    { label: 'Ochre', colour: '#8f5a0b' },
+    { label: 'Brick', colour: '#97352a' },
+  ],
+  timeZone: 'Europe/London',
+  weekdays: [1, 2, 3, 4, 5],
+  holidays: [],
+  holdSeconds: 15,
+  maxMessageBytes: 25_000_000,
+  cautionsOff: [],
+  repeatDays: 5,
+  workingHours: { fromMinute: 510, untilMinute: 1050 },
+  fileFrom: 0.97,
+  keepFiles: { received: true, sent: false },
+  senders: [],
+  filingDomain: '',
+};
+
+export const calendarOf = ({ weekdays, holidays }: PracticeSettings): WorkingCalendar => ({
+  weekdays: new Set(weekdays),
+  holidays: new Set(holidays),
+});

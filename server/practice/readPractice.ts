@@ -1,0 +1,24 @@
+import type { Office } from '../app/services.ts';
+import type { PracticeJson } from '../../contract/practice.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import { CAUTIONS } from '../../core/model/noteCodes.ts';
+
+export async function readPractice(office: Office): Promise<PracticeJson> {
+  const settings = await readSettings(office.db);
+  const { practice, practiceEmail, weekdays, holidays, palette, cautionsOff, repeatDays } = settings;
+  return {
+    name: practice.name,
+    phone: practice.phone,
+    addressLines: [...practice.addressLines],
+    website: practice.website,
+    email: practiceEmail,
+    weekdays: [...weekdays],
+    holidays: [...holidays].sort(),
+    palette: palette.map((one) => ({ ...one })),
+    cautionsOff: CAUTIONS.filter((code) => cautionsOff.includes(code)),
+    repeatDays,
+    fileFrom: settings.fileFrom,
+    keepFiles: { ...settings.keepFiles },
+    filingDomain: settings.filingDomain,
+  };
+}

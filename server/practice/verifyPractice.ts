@@ -1,0 +1,77 @@
+import { FIRST_SEAL, sealEntry } from '../../core/correspondence/seal.ts';
+import type { BlobStore } from '../platform/blobs/blobStore.ts';
+import { BrokenBlob, sha256Hex } from '../platform/blobs/blobStore.ts';
+import { sealedEntries } from '../correspondence/sealQueries.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { entriesNotFindable, keptBlobs, rowsOfNothing } from './verificationQueries.ts';
+import type { Progress } from '../platform/jobs/jobs.ts';
+
+/** A stored file that no longer is what was stored, and where it is needed. */
+export interface BrokenFile {
+  readonly sha256: string;
+  readonly what: string;
+  /** What refers to it, in words. */
+  readonly neededBy: readonly string[];
+}
+
+export interface Verification {
+  readonly entries: number;
+  /** The first entry whose seal does not follow from what stands before it. */
+  readonly brokenSeal: {
+    readonly entryId: string;
+    readonly matterId: string;
+    readonly subject: string;
+  } | null;
+  readonly files: number;
+  readonly brokenFiles: readonly BrokenFile[];
+  /** Entries that the index of words does not hold, and rows of it that are no entry’s. */
+  readonly notFindable: readonly string[];
+  readonly strayWords: number;
+}
+
+export const isSound = ({ brokenSeal, brokenFiles, notFindable, strayWords }: Verification): boolean =>
+  brokenSeal === null && brokenFiles.length === 0 && notFindable.length === 0 && strayWords === 0;
+
+const NO_PROGRESS: Progress = { tell: () => undefined, signal: new AbortController().signal };
+
+/** Checks the chain of seals, every stored file against its hash, and the index against the entries. Changes nothing. */
+export async function verifyPractice(
+  db: Database,
+  blobs: BlobStore,
+  { tell, signal }: Progress = NO_PROGRESS,
+): Promise<Verification> {
+  const { entries, brokenSeal } = await verifySeals(db);
+  const kept = await keptBlobs(db);
+  const brokenFiles: BrokenFile[] = [];
+  let read = 0;
+  for (const [sha256, neededBy] of kept) {
+    signal.throwIfAborted();
+    await blobs.get(sha256).catch((error: unknown) => {
+      if (!(error instanceof BrokenBlob)) throw error;
+      brokenFiles.push({ sha256, what: error.message.replace(/^blob \S+: /, ''), neededBy });
+    });
+    read += 1;
+    tell(read, kept.size);
+  }
+  return {
+    entries,
+    brokenSeal,
+    files: kept.size,
+    brokenFiles,
+    notFindable: await entriesNotFindable(db),
+    strayWords: await rowsOfNothing(db),
+  };
+}
+
+async function verifySeals(db: Database): Promise<Pick<Verification, 'entries' | 'brokenSeal'>> {
+  let entries = 0;
+  let brokenSeal: Verification['brokenSeal'] = null;
+  let previous = FIRST_SEAL;
+  for await (const { content, seal } of sealedEntries(db)) {
+    entries += 1;
+    if (!brokenSeal && sealEntry(previous, content, sha256Hex) !== seal)
+      brokenSeal = { entryId: content.id, matterId: content.matterId, subject: content.subject };
+    previous = seal;
+  }
+  return { entries, brokenSeal };
+}

@@ -1,0 +1,37 @@
+import { addWorkingDays } from '../../core/dates/workingDays.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
+import type { Office } from '../app/services.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { insertFollowUp } from '../matters/followUpQueries.ts';
+import { moveOn } from '../matters/changeQueries.ts';
+import type { StoredMessage } from '../messages/message.ts';
+import { calendarOf } from '../platform/settings/practiceSettings.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+
+/** Does what the template said should follow, in the transaction that files the message: none without the other. */
+export async function applyAfter(
+  office: Office,
+  tx: Database,
+  message: StoredMessage,
+  sentAtUtc: number,
+): Promise<void> {
+  const { after } = message.conduct;
+  if (!after) return;
+  const settings = await readSettings(tx);
+  const { date: today } = zonedTime(settings.timeZone, sentAtUtc);
+  if (after.followUp) {
+    await insertFollowUp(tx, {
+      id: office.newId(),
+      matterId: message.matterId,
+      what: after.followUp.what,
+      dueOn: addWorkingDays(calendarOf(settings), today, after.followUp.workingDays),
+      personId: message.authorId,
+      messageId: message.id,
+      madeUtc: sentAtUtc,
+    });
+  }
+  await moveOn(tx, message.matterId, {
+    ...(after.stage === undefined ? {} : { stage: after.stage }),
+    ...(after.stampDate === undefined ? {} : { stampDate: { key: after.stampDate, date: today } }),
+  });
+}

@@ -1,0 +1,36 @@
+import type { Office } from '../app/services.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import { HttpProblem } from '../http/httpProblem.ts';
+import type { MailHostJson } from '../../contract/sending.ts';
+import type { StoredHost } from './mailHostQueries.ts';
+import type { SmtpSettings } from '../app/config.ts';
+import { isMailAddress } from '../../core/recipients/address.ts';
+import { wrong } from './wrongSettings.ts';
+
+/** Hosts hold passwords, and whoever sets one decides where all mail goes: an administrator's, but in the demo. */
+export function ensureAdministrator(office: Office, { right }: Account): void {
+  if (right !== 'administrator' && !office.config.demo)
+    throw new HttpProblem('notYours', 'Only an administrator sets the mail hosts.');
+}
+
+/** A host as mail is sent through it; where no new password is given, the kept one serves, and only for the same host. */
+export function settingsOf(json: MailHostJson, before: readonly StoredHost[]): SmtpSettings {
+  const { host, port, security, user, carries, perMinute } = json;
+  for (const one of carries)
+    if (!isMailAddress(one.startsWith('@') ? `x${one}` : one))
+      throw wrong(`“${one}” is neither a whole mail address nor a domain like @practice.example.`);
+  if (user !== '' && security === 'none')
+    throw wrong(`The password for ${host} would cross the line for all to read. Choose a way with TLS.`);
+  const kept = before.find((one) => one.key === json.key && one.host === host && one.user === user);
+  const password = json.password ?? (json.hasPassword ? kept?.password : undefined);
+  if (user !== '' && password === undefined) throw wrong(`Signing in to ${host} needs its password.`);
+  return {
+    host,
+    port,
+    security,
+    user: user === '' ? undefined : user,
+    password: user === '' ? undefined : password,
+    carries: carries.map((one) => one.toLowerCase()),
+    perMinute: perMinute ?? undefined,
+  };
+}

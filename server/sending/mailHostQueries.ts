@@ -1,0 +1,34 @@
+import type { SmtpSettings } from '../app/config.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { fromJson } from '../platform/database/json.ts';
+
+/** A mail host that the practice set on its own screen. Its password is kept as it is, since the host asks for it so. */
+export interface StoredHost extends SmtpSettings {
+  readonly key: string;
+}
+
+/** Where hosts are kept among the settings; with their passwords, they stay out of archives. */
+export const MAIL_HOSTS_KEY = 'mailHosts';
+
+/** As JSON has them: what is undefined is not written. */
+type Written = Omit<StoredHost, 'user' | 'password' | 'perMinute'> &
+  Partial<Pick<StoredHost, 'user' | 'password' | 'perMinute'>>;
+
+export async function readMailHosts(db: Database): Promise<readonly StoredHost[]> {
+  const row = await db('settings')
+    .where({ key: MAIL_HOSTS_KEY })
+    .first<{ value: string } | undefined>('value');
+  return (row ? fromJson<readonly Written[]>(row.value) : []).map((one) => ({
+    user: undefined,
+    password: undefined,
+    perMinute: undefined,
+    ...one,
+  }));
+}
+
+export async function writeMailHosts(db: Database, hosts: readonly StoredHost[]): Promise<void> {
+  await db('settings')
+    .insert({ key: MAIL_HOSTS_KEY, value: JSON.stringify(hosts) })
+    .onConflict('key')
+    .merge();
+}

@@ -1,0 +1,188 @@
+import { afterAttempt, afterLostLease } from '../../core/model/message.ts';
+import type { MessageState } from '../../core/model/message.ts';
+import type { Office } from '../app/services.ts';
+import { listDue, listSending, nextDue } from './queries.ts';
+import type { StoredMessage } from '../messages/message.ts';
+import { MovedMeanwhile, advance } from './advance.ts';
+import { recordSent } from './recordSent.ts';
+import { tellFailed } from './tellFailed.ts';
+import { learnHostLimit } from './hostLimitQueries.ts';
+import { ATTEMPT_LIMIT_MS } from './transports/transport.ts';
+import type { Attempt, Transports } from './transports/transport.ts';
+
+/** Messages on their way at once, and so the most connections open: hosts commonly allow ten. */
+const AT_ONCE = 4;
+const LEASE_MS = 2 * ATTEMPT_LIMIT_MS;
+/** Sleeps no longer than this, so that a clock that was set forward is noticed. */
+const LONGEST_SLEEP_MS = 30_000;
+/** After a fault of our own (a full disk, say): wait, rather than ask it again and again. */
+const FAULT_SLEEP_MS = 5_000;
+
+/** Moves messages on when their time has come. One runner for each data folder. */
+export interface Runner {
+  readonly wake: () => void;
+  /** Waits for what is under way. */
+  readonly stop: () => Promise<void>;
+}
+
+/**
+ * Starts the runner. What another process was sending when it ended is settled first: nobody else can own this data
+ * folder, so its leases are lost, whatever their expiry says.
+ */
+export async function startRunner(office: Office, transports: Transports): Promise<Runner> {
+  const owner = office.newId();
+  for (const message of await listSending(office.db)) await settleLost(office, message);
+
+  const underWay = new Map<string, Promise<void>>();
+  let timer: NodeJS.Timeout | undefined;
+  let looking: Promise<void> | undefined;
+  let again = false;
+  let stopped = false;
+
+  const sleep = (ms: number): void => {
+    clearTimeout(timer);
+    if (!stopped) timer = setTimeout(wake, ms);
+  };
+
+  const rest = (error: unknown): void => {
+    office.log.error({ err: error }, 'the runner met a fault and will try again');
+    sleep(FAULT_SLEEP_MS);
+  };
+
+  /** Moves one on, beside the others: a slow host keeps nobody else waiting. */
+  const begin = (message: StoredMessage): void => {
+    const run = moveOn(office, transports, owner, message)
+      .catch((error: unknown) => (error instanceof MovedMeanwhile ? undefined : error))
+      .then((fault) => {
+        underWay.delete(message.id);
+        if (fault === undefined) wake();
+        else rest(fault);
+      });
+    underWay.set(message.id, run);
+  };
+
+  const look = async (): Promise<void> => {
+    const free = AT_ONCE - underWay.size;
+    const due = await listDue(office.db, office.now(), AT_ONCE + free);
+    for (const message of due.filter(({ id }) => !underWay.has(id)).slice(0, free)) begin(message);
+    const next = await nextDue(office.db);
+    // While something is under way its end wakes the runner; otherwise it sleeps until something is due.
+    if (underWay.size === 0)
+      sleep(Math.min(LONGEST_SLEEP_MS, Math.max(0, (next ?? Infinity) - office.now())));
+    else sleep(LONGEST_SLEEP_MS);
+  };
+
+  const wake = (): void => {
+    again = true;
+    if (looking || stopped) return;
+    looking = (async () => {
+      try {
+        while (again && !stopped) {
+          again = false;
+          await look();
+        }
+      } catch (error) {
+        rest(error);
+      } finally {
+        looking = undefined;
+      }
+    })();
+  };
+
+  wake();
+  return {
+    wake,
+    async stop() {
+      stopped = true;
+      clearTimeout(timer);
+      await looking;
+      await Promise.all(underWay.values());
+    },
+  };
+}
+
+async function moveOn(
+  office: Office,
+  transports: Transports,
+  owner: string,
+  message: StoredMessage,
+): Promise<void> {
+  const { state } = message;
+  switch (state.kind) {
+    case 'held':
+      await advance(office, message, { to: { kind: 'queued', attempts: 0 }, personId: null });
+      return;
+    case 'queued':
+    case 'deferred':
+      return attempt(office, transports, owner, message, state.attempts + 1);
+    case 'sending':
+      return settleLost(office, message);
+    case 'draft':
+    case 'sent':
+    case 'failed':
+    case 'may-have-gone':
+      throw new Error(`a message that is ${state.kind} is never due`);
+    default:
+      return state satisfies never;
+  }
+}
+
+async function settleLost(office: Office, message: StoredMessage): Promise<void> {
+  if (message.state.kind !== 'sending') return;
+  await advance(office, message, { to: afterLostLease(message.state, office.now()), personId: null });
+}
+
+async function attempt(
+  office: Office,
+  transports: Transports,
+  owner: string,
+  message: StoredMessage,
+  attempts: number,
+): Promise<void> {
+  const { frozen } = message;
+  if (!frozen) throw new Error(`message ${message.id} is queued without having been frozen`);
+  const bytes = await office.blobs.get(frozen.blob).catch((error: unknown) => error);
+  const lease = (dataBegun: boolean): MessageState => ({
+    kind: 'sending',
+    attempts,
+    owner,
+    leaseUntilUtc: office.now() + LEASE_MS,
+    dataBegun,
+  });
+  let claimed = await advance(office, message, { to: lease(false), personId: null });
+  if (!Buffer.isBuffer(bytes)) {
+    // Bytes that can no longer be vouched for are not sent; a person sees why and makes them anew.
+    await advance(office, claimed, {
+      to: { kind: 'failed', attempts, reply: `Not sent: ${String(bytes)}` },
+      personId: null,
+    });
+    return;
+  }
+  const envelope = {
+    from: frozen.envelopeFrom,
+    to: frozen.envelopeTo,
+    reference: frozen.internetMessageId,
+    subject: frozen.subject,
+  };
+  const result = await transports[message.channel].send(envelope, bytes, async () => {
+    claimed = await advance(office, claimed, { to: lease(true), personId: null });
+  });
+  await recordAttempt(office, claimed, result, attempts);
+}
+
+async function recordAttempt(
+  office: Office,
+  message: StoredMessage,
+  { outcome, refusals, putOff = [], hostLimit }: Attempt,
+  attempts: number,
+): Promise<void> {
+  office.log.info({ messageId: message.id, outcome: outcome.kind, attempts }, 'attempt');
+  if (hostLimit) await learnHostLimit(office.db, hostLimit);
+  if (outcome.kind === 'accepted') return recordSent(office, message, refusals, null, putOff);
+  const to = afterAttempt(outcome, attempts, office.now(), office.config.retryScale);
+  await advance(office, message, {
+    to,
+    personId: null,
+    ...(to.kind === 'failed' ? { along: (tx) => tellFailed(office, tx, message, to.reply) } : {}),
+  });
+}

@@ -1,0 +1,180 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { mailHosts } from './mailHosts.ts';
+import { learnHostLimit } from './hostLimitQueries.ts';
+import { findPerson } from '../access/peopleQueries.ts';
+import { readMailHosts } from './mailHostQueries.ts';
+import { changeHosts } from './changeHosts.ts';
+import { readHosts } from './readHosts.ts';
+import { tryMailHost } from './tryMailHost.ts';
+import { openOffice, serve } from '../app/tests/practice.ts';
+import type { Client, TestOffice } from '../app/tests/practice.ts';
+
+let office: TestOffice;
+let client: Client;
+
+beforeAll(async () => {
+  office = await openOffice();
+  client = await serve(office);
+}, 60_000);
+beforeEach(() => client.signIn('idris@tidewell-roe.example'));
+afterAll(async () => {
+  await client.close();
+  await office.close();
+});
+
+const HOST = {
+  key: 'accounts-host',
+  host: 'mail.tidewell-roe.example',
+  port: 587,
+  security: 'starttls',
+  user: 'accounts',
+  password: 'low water at ten',
+  hasPassword: false,
+  carries: ['Accounts@tidewell-roe.example'],
+  perMinute: 30,
+};
+
+const sending = async () => (await client.call('GET', '/practice/sending')).json;
+
+describe('whom mail goes out under, and when', () => {
+  it('is kept as it was given', async () => {
+    const before = await sending();
+    const changed = {
+      ...before,
+      senders: [
+        ...before.senders,
+        { key: 'certificates', name: 'Certificates', address: 'cert@tidewell-roe.example' },
+      ],
+      workingHours: { fromMinute: 480, untilMinute: 960 },
+      holdSeconds: 30,
+    };
+    expect((await client.call('PATCH', '/practice/sending', changed)).json).toEqual(changed);
+    expect(await sending()).toEqual(changed);
+    expect((await client.call('GET', '/session')).json.holdSeconds).toBe(30);
+  });
+
+  it.each([
+    ['an address that is none', { senders: [{ key: 'x', name: 'X', address: 'no address' }] }],
+    [
+      'two senders of one key',
+      {
+        senders: [
+          { key: 'x', name: 'X', address: 'x@x.example' },
+          { key: 'x', name: 'Y', address: 'y@x.example' },
+        ],
+      },
+    ],
+    ['a day that ends before it begins', { workingHours: { fromMinute: 900, untilMinute: 600 } }],
+    ['a time zone that is none', { timeZone: 'Europe/Port_Sennet' }],
+  ])('refuses %s, and changes nothing', async (_what, change) => {
+    const before = await sending();
+    const { status, json } = await client.call('PATCH', '/practice/sending', { ...before, ...change });
+    expect([status, json.detail]).toEqual([422, expect.stringContaining('Nothing was changed')]);
+    expect(await sending()).toEqual(before);
+  });
+
+  it('serves templates: what goes out under a sender of the practice’s own', async () => {
+    const { items } = (await client.call('GET', '/matters?query=SV-2041')).json;
+    const started = await client.call('POST', `/matters/${items[0].id}/messages`, {});
+    const { id } = started.json;
+    const setSender = async (sender: string) =>
+      office
+        .db('messages')
+        .where({ id })
+        .update({
+          conduct: JSON.stringify({
+            ...JSON.parse((await office.db('messages').where({ id }).first()).conduct),
+            sender,
+          }),
+        });
+    await setSender('sender:accounts');
+    const under = (await client.call('GET', `/messages/${id}`)).json;
+    expect(under.from).toMatchObject({ address: 'accounts@tidewell-roe.example' });
+    // One that the practice no longer has keeps it from going, rather than that it goes under another.
+    await setSender('sender:gone');
+    const gone = (await client.call('GET', `/messages/${id}`)).json;
+    expect(gone.notes.map(({ code }: { code: string }) => code)).toContain('noSender');
+  });
+});
+
+describe('mail hosts', () => {
+  it('are kept, serve from then on, and never give a password away', async () => {
+    const { json, bytes } = await client.call('PATCH', '/practice/mail-hosts', { hosts: [HOST] });
+    expect(json.hosts).toMatchObject([
+      { key: 'accounts-host', hasPassword: true, carries: ['accounts@tidewell-roe.example'] },
+    ]);
+    expect(bytes.toString('utf8')).not.toContain('low water');
+    expect((await mailHosts(office))[0]).toMatchObject({ host: HOST.host, password: HOST.password });
+    expect(json.fromOutside).toHaveLength(1);
+  });
+
+  it('keep their password while host and name stay, and only then', async () => {
+    await client.call('PATCH', '/practice/mail-hosts', { hosts: [HOST] });
+    const { password: _old, ...kept } = { ...HOST, hasPassword: true };
+    const again = await client.call('PATCH', '/practice/mail-hosts', { hosts: [{ ...kept, port: 465 }] });
+    expect(again.status).toBe(200);
+    expect((await readMailHosts(office.db))[0]).toMatchObject({ port: 465, password: HOST.password });
+    const moved = await client.call('PATCH', '/practice/mail-hosts', {
+      hosts: [{ ...kept, host: 'mail.elsewhere.example' }],
+    });
+    expect([moved.status, moved.json.detail]).toEqual([422, expect.stringContaining('needs its password')]);
+    const asked = await client.call('POST', '/practice/mail-hosts/try', {
+      ...kept,
+      host: 'mail.elsewhere.example',
+    });
+    expect(asked.status).toBe(422);
+  });
+
+  it.each([
+    ['a password that all could read', { security: 'none' }, 'for all to read'],
+    ['what is neither address nor domain', { carries: ['accounts'] }, 'neither'],
+    ['a name without a password', { password: undefined, key: 'new-one' }, 'needs its password'],
+  ])('refuse %s', async (_what, change, words) => {
+    const { status, json } = await client.call('PATCH', '/practice/mail-hosts', {
+      hosts: [{ ...HOST, ...change }],
+    });
+    expect([status, json.detail]).toEqual([422, expect.stringContaining(words)]);
+  });
+
+  it('are tried without anything being sent', async () => {
+    const { status, json } = await client.call('POST', '/practice/mail-hosts/try', {
+      ...HOST,
+      host: '127.0.0.1',
+      port: 1,
+    });
+    expect([status, json.reached]).toEqual([200, false]);
+  });
+
+  it('are an administrator’s alone where it is no demo', async () => {
+    const strict = await openOffice({});
+    const [maud, idris] = [
+      await findPerson(strict.db, 'person-maud'),
+      await findPerson(strict.db, 'person-idris'),
+    ];
+    if (!maud || !idris) throw new Error('the demo lacks its people');
+    await expect(readHosts(strict, maud)).rejects.toMatchObject({ code: 'notYours' });
+    await expect(changeHosts(strict, maud, { hosts: [] })).rejects.toMatchObject({ code: 'notYours' });
+    await expect(tryMailHost(strict, maud, { ...HOST, security: 'starttls' })).rejects.toMatchObject({
+      code: 'notYours',
+    });
+    expect((await readHosts(strict, idris)).hosts).toEqual([]);
+    await strict.close();
+  });
+
+  it('are each held to what they said they take, and to nobody else’s', async () => {
+    await client.call('PATCH', '/practice/mail-hosts', { hosts: [HOST] });
+    const { items } = (await client.call('GET', '/matters?query=SV-2041')).json;
+    const { id } = (await client.call('POST', `/matters/${items[0].id}/messages`, {})).json;
+    const limitUnder = async (sender: string | null): Promise<number> =>
+      (await client.call('PATCH', `/messages/${id}`, { sender })).json.limitBytes;
+    expect(await limitUnder('sender:accounts')).toBe(25_000_000);
+
+    await learnHostLimit(office.db, { host: `${HOST.host}:${HOST.port}`, bytes: 5_000_000 });
+    await learnHostLimit(office.db, { host: '127.0.0.1:4125', bytes: 90_000_000 });
+    expect(await limitUnder('sender:accounts')).toBe(5_000_000);
+    // The practice's own limit is the smaller here.
+    expect(await limitUnder(null)).toBe(25_000_000);
+    await learnHostLimit(office.db, { host: '127.0.0.1:4125', bytes: 9_000_000 });
+    expect([await limitUnder(null), await limitUnder('sender:accounts')]).toEqual([9_000_000, 5_000_000]);
+  });
+});

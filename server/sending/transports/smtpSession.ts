@@ -1,0 +1,95 @@
+import SMTPConnection from 'nodemailer/lib/smtp-connection';
+import { trusting } from '../../platform/mail/authorities.ts';
+import type { SmtpSettings } from '../../app/config.ts';
+import { ANSWER_TIMEOUT_MS } from './transport.ts';
+
+const CONNECTION_TIMEOUT_MS = 20_000;
+
+/** A conversation with a host, not begun yet. Beside the authorities known to Node.js, the practice may have its own. */
+export const openSession = (settings: SmtpSettings, authorities: readonly string[]): SMTPConnection =>
+  new SMTPConnection({
+    host: settings.host,
+    port: settings.port,
+    secure: settings.security === 'implicit',
+    // A host that was to be talked to under TLS is never talked to without.
+    requireTLS: settings.security === 'starttls',
+    ignoreTLS: settings.security === 'none',
+    ...trusting(authorities),
+    connectionTimeout: CONNECTION_TIMEOUT_MS,
+    greetingTimeout: CONNECTION_TIMEOUT_MS,
+    socketTimeout: ANSWER_TIMEOUT_MS,
+    logger: false,
+  });
+
+/** One step of the conversation; an error event ends it as well as its own answer. */
+export function step<T>(
+  connection: SMTPConnection,
+  run: (done: (error?: Error | null, result?: T) => void) => void,
+): Promise<T | undefined> {
+  return new Promise((resolve, reject) => {
+    const stop = (): void => {
+      connection.off('error', fail);
+      connection.off('end', ended);
+      // Whatever the socket says after this step has nobody left to hear it.
+      connection.on('error', ignore);
+    };
+    const fail = (error: Error): void => {
+      stop();
+      reject(error);
+    };
+    const ended = (): void => {
+      fail(new Error('the host closed the connection'));
+    };
+    connection.on('error', fail);
+    connection.on('end', ended);
+    run((error, result) => {
+      stop();
+      if (error) reject(error);
+      else resolve(result);
+    });
+  });
+}
+
+const ignore = (): void => undefined;
+
+export const logIn = (connection: SMTPConnection, { user, password }: SmtpSettings): Promise<unknown> =>
+  step(connection, (done) => {
+    connection.login({ credentials: { user, pass: password } }, done);
+  });
+
+/** The size that the host named in its EHLO (RFC 1870); the library keeps it to itself, and a test holds it to that. */
+export function limitOf(connection: SMTPConnection): number | undefined {
+  const { _maxAllowedSize: limit } = connection as unknown as { readonly _maxAllowedSize?: unknown };
+  return typeof limit === 'number' && limit > 0 ? limit : undefined;
+}
+
+/** A host whose certificate does not hold is not talked to; what is wrong with it is said as people would. */
+const CERTIFICATES: Readonly<Record<string, string>> = {
+  CERT_HAS_EXPIRED: 'the host’s certificate has run out',
+  DEPTH_ZERO_SELF_SIGNED_CERT: 'the host signed its certificate itself, so that nobody vouches for it',
+  SELF_SIGNED_CERT_IN_CHAIN: 'nobody that this machine knows vouches for the host’s certificate',
+  UNABLE_TO_VERIFY_LEAF_SIGNATURE: 'nobody that this machine knows vouches for the host’s certificate',
+  ERR_TLS_CERT_ALTNAME_INVALID: 'the host’s certificate is for another name',
+};
+
+export function certificateWords(error: unknown, message: string): string | undefined {
+  const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+  const found = Object.keys(CERTIFICATES).find((one) => code === one || message.includes(one));
+  if (found !== undefined) return CERTIFICATES[found];
+  if (/self-signed/i.test(message)) return CERTIFICATES['DEPTH_ZERO_SELF_SIGNED_CERT'];
+  if (/unable to (?:verify|get)\b.*\bcertificate/i.test(message))
+    return CERTIFICATES['UNABLE_TO_VERIFY_LEAF_SIGNATURE'];
+  if (/altname|does not match certificate/i.test(message))
+    return CERTIFICATES['ERR_TLS_CERT_ALTNAME_INVALID'];
+  return /certificate has expired/i.test(message) ? CERTIFICATES['CERT_HAS_EXPIRED'] : undefined;
+}
+
+export function describe(error: unknown): { responseCode?: number; response?: string; message: string } {
+  if (!(error instanceof Error)) return { message: String(error) };
+  const { responseCode, response } = error as Error & { responseCode?: unknown; response?: unknown };
+  return {
+    ...(typeof responseCode === 'number' ? { responseCode } : {}),
+    ...(typeof response === 'string' ? { response } : {}),
+    message: error.message,
+  };
+}

@@ -1,0 +1,139 @@
+import { Readable } from 'node:stream';
+import type SMTPConnection from 'nodemailer/lib/smtp-connection';
+import type { AttemptOutcome } from '../../../core/model/message.ts';
+import { addressKey } from '../../../core/recipients/address.ts';
+import type { SmtpSettings } from '../../app/config.ts';
+import { certificateWords, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
+import type { Attempt, Envelope, Refusal, Transport } from './transport.ts';
+
+/** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
+export function smtpTransport(
+  hosts: () => Promise<readonly SmtpSettings[]>,
+  authorities: readonly string[] = [],
+): Transport {
+  const turns = turnKeeper();
+  return {
+    async send(envelope, bytes, beforeData) {
+      const settings = hostFor(await hosts(), envelope.from);
+      await turns(settings);
+      const progress: Progress = { dataBegun: false, left: { refusals: [], putOff: [] } };
+      const connection = openSession(settings, authorities);
+      try {
+        await step(connection, (done) => {
+          connection.connect(done);
+        });
+        if (settings.user !== undefined) await logIn(connection, settings);
+        await handOver(connection, envelope, bytes, beforeData, progress);
+        return { outcome: { kind: 'accepted' }, ...progress.left, ...learnt(connection, settings) };
+      } catch (error) {
+        return {
+          outcome: outcomeOf(error, progress.dataBegun),
+          refusals: [],
+          ...learnt(connection, settings),
+        };
+      } finally {
+        connection.quit();
+        connection.close();
+      }
+    },
+  };
+}
+
+/** What the host said it takes, with which host it was. */
+function learnt(connection: SMTPConnection, settings: SmtpSettings): Pick<Attempt, 'hostLimit'> {
+  const bytes = limitOf(connection);
+  return bytes === undefined ? {} : { hostLimit: { host: hostKey(settings), bytes } };
+}
+
+interface Progress {
+  dataBegun: boolean;
+  left: { readonly refusals: readonly Refusal[]; readonly putOff: readonly Refusal[] };
+}
+
+const bareRefusal = ({ address, reply }: Refusal): Refusal => ({ address, reply });
+
+interface Answer {
+  readonly rejectedErrors?: readonly {
+    readonly recipient?: string;
+    readonly response?: string;
+    readonly responseCode?: number;
+    readonly message: string;
+  }[];
+}
+
+async function handOver(
+  connection: SMTPConnection,
+  envelope: Envelope,
+  bytes: Buffer,
+  beforeData: () => Promise<void>,
+  progress: Progress,
+): Promise<void> {
+  const stream = Readable.from(
+    (async function* () {
+      await beforeData();
+      progress.dataBegun = true;
+      yield bytes;
+    })(),
+    { objectMode: false },
+  );
+  const info = await step<Answer>(connection, (done) => {
+    connection.send(
+      { from: envelope.from, to: [...envelope.to] },
+      stream,
+      done as Parameters<SMTPConnection['send']>[2],
+    );
+  });
+  const left = (info?.rejectedErrors ?? []).map(
+    ({ recipient = '', responseCode = 500, response, message }) => ({
+      address: recipient,
+      reply: response ?? message,
+      later: responseCode < 500,
+    }),
+  );
+  progress.left = {
+    refusals: left.filter(({ later }) => !later).map(bareRefusal),
+    putOff: left.filter(({ later }) => later).map(bareRefusal),
+  };
+}
+
+/** Which host carries mail from an address: the one named for it or its domain, or else the first that carries all. */
+export function hostFor(hosts: readonly SmtpSettings[], from: string): SmtpSettings {
+  const key = addressKey(from);
+  const domain = key.slice(key.lastIndexOf('@'));
+  const found =
+    hosts.find(({ carries }) => carries.includes(key)) ??
+    hosts.find(({ carries }) => carries.includes(domain)) ??
+    hosts.find(({ carries }) => carries.length === 0);
+  if (!found) throw new Error('no mail host is set');
+  return found;
+}
+
+/** What tells hosts apart: limits by the minute and by size are each host's own. */
+export const hostKey = ({ host, port }: SmtpSettings): string => `${host}:${port}`;
+
+const MINUTE_MS = 60_000;
+
+/** Lets no more go to a host in a minute than it takes; whoever comes too soon waits for their turn. */
+function turnKeeper(): (settings: SmtpSettings) => Promise<void> {
+  const next = new Map<string, number>();
+  return async (settings) => {
+    const { perMinute } = settings;
+    if (perMinute === undefined) return;
+    const key = hostKey(settings);
+    const now = Date.now();
+    const turn = Math.max(now, next.get(key) ?? 0);
+    next.set(key, turn + MINUTE_MS / perMinute);
+    if (turn > now) await new Promise((done) => setTimeout(done, turn - now));
+  };
+}
+
+/** RFC 5321 §4.2.1: the first figure of a reply says whether another try can help. */
+function outcomeOf(error: unknown, dataBegun: boolean): AttemptOutcome {
+  const { responseCode, response, message } = describe(error);
+  if (responseCode !== undefined && responseCode >= 500)
+    return { kind: 'refused', reply: response ?? message };
+  if (responseCode !== undefined && responseCode >= 400) return { kind: 'later', reply: response ?? message };
+  if (dataBegun) return { kind: 'unknown' };
+  const known = certificateWords(error, message);
+  return { kind: 'later', reply: known === undefined ? message : `Not handed over: ${known}.` };
+}

@@ -1,0 +1,43 @@
+import type { Standing } from './queries.ts';
+import type { Office } from '../app/services.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import type { TemplatePage } from '../../contract/templates.ts';
+import { foldName } from '../../core/model/words.ts';
+import { listLibrary } from './libraryQueries.ts';
+
+const DEFAULT_PAGE = 100;
+
+const MAX_WORDS = 8;
+
+export interface LibraryRequest {
+  readonly query?: string;
+  readonly folder?: string;
+  readonly tag?: string;
+  readonly standing?: string;
+  readonly limit?: number;
+  readonly after?: string;
+}
+
+const STANDINGS: readonly Standing[] = ['private', 'shared', 'approved', 'retired'];
+
+/** Templates of the library whose name, tags or wording have each word typed. */
+export function findTemplates(
+  office: Office,
+  person: Account,
+  { query = '', folder, tag, standing, limit = DEFAULT_PAGE, after }: LibraryRequest,
+): Promise<TemplatePage> {
+  const words = foldName(query).split(/\s+/).filter(Boolean).slice(0, MAX_WORDS);
+  const wanted = STANDINGS.find((known) => known === standing);
+  return listLibrary(
+    office.db,
+    {
+      personId: person.id,
+      words,
+      ...(folder === undefined ? {} : { folder }),
+      ...(tag === undefined ? {} : { tag }),
+      ...(wanted === undefined ? {} : { standing: wanted }),
+    },
+    limit,
+    after,
+  );
+}

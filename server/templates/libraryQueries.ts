@@ -1,0 +1,190 @@
+import type { Knex } from 'knex';
+import type { Channel } from '../../core/model/channel.ts';
+import type { Standing } from './queries.ts';
+import type { Database } from '../platform/database/openDatabase.ts';
+import { fromJson } from '../platform/database/json.ts';
+import type { TemplateContent } from '../../core/template/template.ts';
+
+export interface TemplateListItem {
+  readonly id: string;
+  readonly name: string;
+  readonly channel: Channel;
+  readonly folder: string;
+  readonly tags: string[];
+  readonly standing: Standing;
+  readonly owner: string | null;
+  readonly category: string;
+  readonly version: number;
+  readonly changedAtUtc: number;
+  readonly changedBy: string;
+  readonly uses: number;
+  readonly lastUsedUtc: number | null;
+}
+
+interface ListRow extends Omit<TemplateListItem, 'tags' | 'category'> {
+  tags: string;
+  content: string;
+}
+
+export interface TemplateFilter {
+  readonly personId: string;
+  /** Folded words, each to be found in name, tags or wording. */
+  readonly words: readonly string[];
+  readonly folder?: string;
+  readonly tag?: string;
+  readonly standing?: Standing;
+}
+
+/** What somebody may see of the library: everything but what is private to others. */
+const libraryOf = (db: Database, personId: string) =>
+  db('templates').where((query) => {
+    void query.whereNot('templates.standing', 'private').orWhere('templates.owner_id', personId);
+  });
+
+const describing = (db: Database, query: Knex.QueryBuilder) =>
+  query
+    .join('template_versions as v', 'v.id', 'templates.current_version_id')
+    .leftJoin('people as maker', 'maker.id', 'v.made_by')
+    .leftJoin('people as holder', 'holder.id', 'templates.owner_id')
+    .select<ListRow[]>(
+      {
+        id: 'templates.id',
+        name: 'templates.name',
+        channel: 'templates.channel',
+        folder: 'templates.folder',
+        tags: 'templates.tags',
+        standing: 'templates.standing',
+        owner: 'holder.name',
+        version: 'v.number',
+        changedAtUtc: 'v.made_at_utc',
+        content: 'v.content',
+      },
+      db.raw("coalesce(maker.name, '') AS changedBy"),
+      db.raw('(SELECT coalesce(sum(count), 0) FROM template_uses WHERE template_id = templates.id) AS uses'),
+      db.raw('(SELECT max(last_utc) FROM template_uses WHERE template_id = templates.id) AS lastUsedUtc'),
+    );
+
+const toListItem = ({ tags, content, ...row }: ListRow): TemplateListItem => ({
+  ...row,
+  tags: fromJson<string[]>(tags),
+  category: fromJson<TemplateContent>(content).category,
+});
+
+/** A page of the library by name. */
+export async function listLibrary(
+  db: Database,
+  filter: TemplateFilter,
+  limit: number,
+  after: string | undefined,
+): Promise<{ readonly items: TemplateListItem[]; readonly next: string | null }> {
+  const query = describing(db, libraryOf(db, filter.personId))
+    .orderBy('templates.name')
+    .orderBy('templates.id')
+    .limit(limit + 1);
+  if (filter.standing === undefined) void query.whereNot('templates.standing', 'retired');
+  else void query.where('templates.standing', filter.standing);
+  if (filter.folder !== undefined) void query.where('templates.folder', filter.folder);
+  if (filter.tag !== undefined)
+    void query.whereRaw('EXISTS (SELECT 1 FROM json_each(templates.tags) WHERE value = ?)', [filter.tag]);
+  for (const word of filter.words) void query.whereRaw('instr(templates.words, ?) > 0', [word]);
+  const place = after?.split('\u0000', 2);
+  if (place?.length === 2) void query.whereRaw('(templates.name, templates.id) > (?, ?)', place);
+  const rows = await query;
+  const last = rows[limit - 1];
+  return {
+    items: rows.slice(0, limit).map(toListItem),
+    next: rows.length > limit && last ? `${last.name}\u0000${last.id}` : null,
+  };
+}
+
+/** A template as the library shows it, for whoever may see it. */
+export async function findInLibrary(
+  db: Database,
+  id: string,
+  personId: string,
+): Promise<
+  | (TemplateListItem & {
+      readonly versionId: string;
+      readonly content: TemplateContent;
+      readonly ownerId: string | null;
+    })
+  | undefined
+> {
+  const [row] = await describing(db, libraryOf(db, personId))
+    .where('templates.id', id)
+    .select<(ListRow & { version_id: string; owner_id: string | null })[]>({
+      version_id: 'v.id',
+      owner_id: 'templates.owner_id',
+    });
+  if (!row) return undefined;
+  const { version_id: versionId, owner_id: ownerId, ...shown } = row;
+  return { ...toListItem(shown), versionId, ownerId, content: fromJson<TemplateContent>(row.content) };
+}
+
+/** Folders and tags of what somebody may see, with how many stand in each. */
+export async function libraryShelves(
+  db: Database,
+  personId: string,
+): Promise<{ readonly folders: CountRow[]; readonly tags: CountRow[] }> {
+  const shown = () => libraryOf(db, personId).whereNot('templates.standing', 'retired');
+  const folders = await shown()
+    .whereNot('folder', '')
+    .groupBy('folder')
+    .orderBy('folder')
+    .select<CountRow[]>({ name: 'folder' }, db.raw('count(*) AS count'));
+  const tags = await shown()
+    .joinRaw(', json_each(templates.tags) AS tag')
+    .groupByRaw('tag.value')
+    .orderByRaw('tag.value')
+    .select<CountRow[]>(db.raw('tag.value AS name'), db.raw('count(*) AS count'));
+  return { folders, tags };
+}
+
+interface CountRow {
+  name: string;
+  count: number;
+}
+
+export interface VersionItem {
+  readonly id: string;
+  readonly number: number;
+  readonly madeBy: string;
+  readonly madeAtUtc: number;
+  readonly why: string;
+}
+
+/** A template's versions, newest first. */
+export function listVersions(db: Database, templateId: string): Promise<VersionItem[]> {
+  return db('template_versions as v')
+    .leftJoin('people', 'people.id', 'v.made_by')
+    .where('v.template_id', templateId)
+    .orderBy('v.number', 'desc')
+    .select<VersionItem[]>(
+      { id: 'v.id', number: 'v.number', madeAtUtc: 'v.made_at_utc', why: 'v.why' },
+      db.raw("coalesce(people.name, '') AS madeBy"),
+    );
+}
+
+/** Who uses a template, most first. */
+export function usersOf(
+  db: Database,
+  templateId: string,
+): Promise<{ name: string; uses: number; lastUtc: number }[]> {
+  return db('template_uses')
+    .join('people', 'people.id', 'template_uses.person_id')
+    .where({ template_id: templateId })
+    .orderBy('count', 'desc')
+    .select<{ name: string; uses: number; lastUtc: number }[]>({
+      name: 'people.name',
+      uses: 'count',
+      lastUtc: 'last_utc',
+    });
+}
+
+/** Every template that somebody may see and start, by name. */
+export function templateIds(db: Database, personId: string): Promise<string[]> {
+  return libraryOf(db, personId)
+    .whereNot('templates.standing', 'retired')
+    .orderBy('name')
+    .pluck<string[]>('id');
+}

@@ -1,0 +1,47 @@
+import type { FoundFile, FoundFiles } from '../../contract/imports.ts';
+import { documentOf } from '../../core/template/document.ts';
+import type { InlineDocument } from '../../core/template/document.ts';
+import type { Office } from '../app/services.ts';
+import type { ReceivedFile } from '../http/receiveFiles.ts';
+import { HttpProblem } from '../http/httpProblem.ts';
+import { listMatterTypes } from '../matters/matterTypeQueries.ts';
+import { uniquePaths } from './templateContent.ts';
+import { fieldsOf } from '../../core/template/fieldCatalogue.ts';
+import { readWording } from '../platform/files/readWording.ts';
+import { readGaps } from '../../core/reading/placeGaps.ts';
+
+const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps'> = {
+  subject: [],
+  body: { ...documentOf([]) },
+  gaps: [],
+};
+
+/** Reads old wording from files, each by itself, and finds the codes and gaps in it. Nothing is kept yet. */
+export async function readFiles(office: Office, files: readonly ReceivedFile[]): Promise<FoundFiles> {
+  if (files.length === 0) throw new HttpProblem('badRequest', 'A file was expected and none came.');
+  const types = await listMatterTypes(office.db);
+  const fields = uniquePaths(types.flatMap(fieldsOf));
+  const items: FoundFile[] = [];
+  // One after the other: a file may take a thread and half a gigabyte, and sixty of them must not at once.
+  for (const { name, bytes } of files) {
+    const read = await readWording(name, bytes);
+    if (!read.ok) {
+      items.push({ fileName: name, problem: read.what, ...EMPTY });
+      continue;
+    }
+    const { body } = read.wording;
+    const subject: InlineDocument =
+      read.wording.subject === '' ? [] : [{ type: 'text', text: read.wording.subject }];
+    items.push({
+      fileName: name,
+      problem: null,
+      subject: subject.map((node) => ({ ...node })),
+      body: { ...body },
+      gaps: readGaps({ subject, body }, fields).map((gap) => ({
+        ...gap,
+        suggestions: gap.suggestions.map((one) => ({ ...one })),
+      })),
+    });
+  }
+  return { items };
+}

@@ -1,0 +1,102 @@
+import type { Office } from '../app/services.ts';
+import type { Account } from '../access/peopleQueries.ts';
+import type { Today } from '../../contract/today.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { unanswered, followUpsDue, lastHeard } from './queries.ts';
+import type { Scope, ConversationLine } from './queries.ts';
+import { listOutTray } from '../sending/queries.ts';
+import { addDays, daysBetween } from '../../core/model/plainDate.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
+import { viewSummary } from '../messages/messageSummary.ts';
+import { countWaiting } from '../incoming/queries.ts';
+import { awaiting } from '../../core/correspondence/answers.ts';
+import { calendarOf } from '../platform/settings/practiceSettings.ts';
+import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
+import { daysInHand } from './daysInHand.ts';
+import { workingDaysBetween } from '../../core/dates/workingDays.ts';
+
+const DAY_MS = 86_400_000;
+
+/** Follow-ups of the coming week stand here too, so that a Friday can be made lighter. */
+const WEEK = 7;
+
+const NEAR_DAYS = 10;
+
+const HEARD_MS = 3 * DAY_MS;
+
+/** Younger ones need no chasing yet; older ones are past it. */
+const ASK_AFTER_MS = 4 * DAY_MS;
+
+const FORGOTTEN_MS = 120 * DAY_MS;
+
+const MOST = 60;
+
+/** What is due, what came in, what is on its way and whose answer is outstanding. */
+export async function readToday(office: Office, person: Account, whose: 'mine' | 'all'): Promise<Today> {
+  const settings = await readSettings(office.db);
+  const nowUtc = office.now();
+  const { date: today } = zonedTime(settings.timeZone, nowUtc);
+  const scope: Scope = { personId: person.id, mine: whose === 'mine' };
+  const tray = await listOutTray(office.db, { personId: person.id, limit: MOST, after: undefined });
+  const waiting = await unanswered(
+    office.db,
+    scope,
+    { fromUtc: nowUtc - FORGOTTEN_MS, untilUtc: nowUtc },
+    MOST * 2,
+  );
+  return {
+    today,
+    followUps: await followUpsDue(office.db, scope, addDays(today, WEEK), MOST),
+    days: await nearDays(office, person, scope, settings, today),
+    cameIn: (await lastHeard(office.db, scope, nowUtc - HEARD_MS, MOST)).map((line) => ({
+      ...onMatter(line),
+      entryId: line.entryId,
+      occurredAtUtc: line.occurredAtUtc,
+      who: line.people.from.name || line.people.from.address,
+      subject: line.subject,
+      opening: line.opening,
+    })),
+    outstanding: waiting.flatMap((line) => outstanding(line, nowUtc, settings.timeZone)).slice(0, MOST),
+    onItsWay: tray.items.map(viewSummary),
+    inTray: await countWaiting(office.db),
+  };
+}
+
+const onMatter = ({ matterId, reference, title }: ConversationLine) => ({ matterId, reference, title });
+
+function outstanding(line: ConversationLine, nowUtc: number, timeZone: string): Today['outstanding'] {
+  const day = (utc: number): PlainDate => zonedTime(timeZone, utc).date;
+  const days = daysBetween(day(line.occurredAtUtc), day(nowUtc));
+  const waits = awaiting({ direction: line.direction, out: line.outCount, in: line.inCount }, days);
+  if (waits.kind === 'nothing') return [];
+  const owes = waits.kind === 'ourAnswer' ? 'us' : 'them';
+  if (owes === 'them' && nowUtc - line.occurredAtUtc < ASK_AFTER_MS) return [];
+  const { from, to } = line.people;
+  const who = owes === 'us' ? [from] : to;
+  return [
+    {
+      ...onMatter(line),
+      entryId: line.entryId,
+      sinceUtc: line.occurredAtUtc,
+      days,
+      owes,
+      who: who.map(({ name, address }) => name || address).join(', '),
+      subject: line.subject,
+    },
+  ];
+}
+
+async function nearDays(
+  office: Office,
+  person: Account,
+  scope: Scope,
+  settings: PracticeSettings,
+  today: PlainDate,
+): Promise<Today['days']> {
+  const days = await daysInHand(office, person, scope, settings);
+  return days
+    .filter(({ date }) => daysBetween(today, date) >= 0 && daysBetween(today, date) <= NEAR_DAYS)
+    .map((day) => ({ ...day, workingDaysLeft: workingDaysBetween(calendarOf(settings), today, day.date) }))
+    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+}
