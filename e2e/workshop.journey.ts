@@ -108,7 +108,7 @@ test('an old letter with seven gaps is brought in, and its codes become fields a
 }) => {
   const old =
     'Subject: Your vessel [Vessel]\n\nDear [Client Name],\n\nWe saw <Vessel> at %Where she lies% on {{Survey Day}} for the sum of (amount).\n\nPlease bring ______ and answer by ........ at xx.\n';
-  await page.goto(`${application.url}/templates/bring-in`);
+  await page.goto(`${application.url}/templates/import`);
   await page
     .getByLabel('Files to bring in')
     .setInputFiles({ name: 'Old survey letter.txt', mimeType: 'text/plain', buffer: Buffer.from(old) });

@@ -1,22 +1,33 @@
 import { createBrowserRouter, redirect } from 'react-router';
-import { MatterPage, TablePane } from '../features/matter/index.ts';
-import { ContactPage, DirectoryPage } from '../features/directory/index.ts';
-import { MatterTypePage, PracticePage, SendingPage } from '../features/practice/index.ts';
-import { MattersPage } from '../features/matters/index.ts';
-import { CorrespondencePage } from '../features/correspondence/index.ts';
-import { TodayPage } from '../features/today/index.ts';
-import { InTrayPage, OutTrayPage } from '../features/trays/index.ts';
-import { ShelfPane } from '../features/shelf/index.ts';
-import type * as templateViews from '../features/templates/index.ts';
-import { Frame } from './Frame.tsx';
+import type { ComponentType } from 'react';
+import { Frame } from '../shell/Frame.tsx';
+import { CorrespondencePage } from '../pages/correspondence/CorrespondencePage.tsx';
+import { ContactPage } from '../pages/directory/ContactPage.tsx';
+import { DirectoryPage } from '../pages/directory/DirectoryPage.tsx';
+import { InTrayPage } from '../pages/in/InTrayPage.tsx';
+import { MatterPage } from '../pages/matter/MatterPage.tsx';
+import { ShelfPane } from '../pages/matter/shelf/ShelfPane.tsx';
+import { TablePane } from '../pages/matter/table/TablePane.tsx';
+import { MattersPage } from '../pages/matters/MattersPage.tsx';
+import { OutTrayPage } from '../pages/out/OutTrayPage.tsx';
+import { MatterTypePage } from '../pages/practice/kinds/MatterTypePage.tsx';
+import { PracticePage } from '../pages/practice/PracticePage.tsx';
+import { SendingPage } from '../pages/practice/sending/SendingPage.tsx';
+import { TodayPage } from '../pages/today/TodayPage.tsx';
 import { FaultPage } from './FaultPage.tsx';
 
-/** The workshop and its editor come when one of its views is opened. */
-const templates = (view: keyof typeof templateViews) => async () => ({
-  Component: (await import('../features/templates/index.ts'))[view],
+/** A view that comes with its own part of the program, when it is opened: the editor is in none of the others. */
+const later = <Name extends string>(
+  load: () => Promise<Readonly<Record<Name, ComponentType>>>,
+  name: Name,
+) => ({
+  lazy: async () => ({ Component: (await load())[name] }),
 });
 
-/** Every view has an address. The editor comes with the sheet, when one is opened. */
+const workshop = later(() => import('../pages/templates/workshop/WorkshopPage.tsx'), 'WorkshopPage');
+const passage = later(() => import('../pages/passages/PassagePage.tsx'), 'PassagePage');
+
+/** Every view has an address, and the folder of `pages/` that its address names (CONTRIBUTING.md). */
 export const router = createBrowserRouter([
   {
     path: '/',
@@ -35,19 +46,32 @@ export const router = createBrowserRouter([
           { path: 'table/:tableKey', element: <TablePane /> },
           {
             path: 'sheet/:messageId',
-            lazy: async () => ({ Component: (await import('../features/sheet/index.ts')).SheetPane }),
+            ...later(() => import('../pages/matter/sheet/SheetPane.tsx'), 'SheetPane'),
           },
         ],
       },
-      { path: 'templates', lazy: templates('TemplatesPage') },
-      { path: 'templates/new', lazy: templates('WorkshopPage') },
-      { path: 'templates/bring-in', lazy: templates('BringInPage') },
-      { path: 'templates/:templateId', lazy: templates('WorkshopPage') },
-      { path: 'templates/:templateId/history', lazy: templates('HistoryPage') },
-      { path: 'templates/:templateId/matters', lazy: templates('ReadinessPage') },
-      { path: 'passages', lazy: templates('PassagesPage') },
-      { path: 'passages/new', lazy: templates('PassagePage') },
-      { path: 'passages/:passageId', lazy: templates('PassagePage') },
+      {
+        path: 'templates',
+        ...later(() => import('../pages/templates/TemplatesPage.tsx'), 'TemplatesPage'),
+      },
+      { path: 'templates/new', ...workshop },
+      {
+        path: 'templates/import',
+        ...later(() => import('../pages/templates/import/ImportPage.tsx'), 'ImportPage'),
+      },
+      { path: 'templates/bring-in', loader: () => redirect('/templates/import') },
+      { path: 'templates/:templateId', ...workshop },
+      {
+        path: 'templates/:templateId/history',
+        ...later(() => import('../pages/templates/history/HistoryPage.tsx'), 'HistoryPage'),
+      },
+      {
+        path: 'templates/:templateId/matters',
+        ...later(() => import('../pages/templates/matters/ReadinessPage.tsx'), 'ReadinessPage'),
+      },
+      { path: 'passages', ...later(() => import('../pages/passages/PassagesPage.tsx'), 'PassagesPage') },
+      { path: 'passages/new', ...passage },
+      { path: 'passages/:passageId', ...passage },
       { path: 'directory', element: <DirectoryPage /> },
       { path: 'directory/new', element: <ContactPage /> },
       { path: 'directory/:contactId', element: <ContactPage /> },

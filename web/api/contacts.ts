@@ -1,0 +1,69 @@
+import type {
+  ChangeContact,
+  ContactDetail,
+  ContactJson,
+  ContactPage,
+  Duplicates,
+  ImportReport,
+} from '../../contract/directory.ts';
+import { api } from './api.ts';
+
+const contactsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    contacts: build.infiniteQuery<ContactPage, string, string | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ next }) => next ?? undefined },
+      query: ({ queryArg, pageParam }) => ({
+        url: '/contacts',
+        params: { query: queryArg, limit: 80, ...(pageParam === null ? {} : { after: pageParam }) },
+      }),
+      providesTags: ['Contacts'],
+    }),
+    findContacts: build.query<ContactPage, string>({
+      query: (query) => ({ url: '/contacts', params: { query, limit: 8 } }),
+      providesTags: ['Contacts'],
+    }),
+    contact: build.query<ContactDetail, string>({
+      query: (id) => `/contacts/${id}`,
+      providesTags: (_result, _error, id) => [{ type: 'Contact', id }],
+    }),
+    createContact: build.mutation<ContactDetail, ContactJson>({
+      query: (body) => ({ url: '/contacts', method: 'POST', body }),
+      invalidatesTags: ['Contacts'],
+    }),
+    changeContact: build.mutation<ContactDetail, { readonly id: string; readonly change: ChangeContact }>({
+      query: ({ id, change }) => ({ url: `/contacts/${id}`, method: 'PATCH', body: change }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Contact', id }, 'Contacts', 'Matter', 'Shelf'],
+    }),
+    duplicates: build.query<Duplicates, void>({
+      query: () => '/contact-duplicates',
+      providesTags: ['Contacts'],
+    }),
+    mergeContacts: build.mutation<ContactDetail, { readonly keptId: string; readonly otherId: string }>({
+      query: ({ keptId, otherId }) => ({
+        url: `/contacts/${keptId}/merge`,
+        method: 'POST',
+        body: { otherId },
+      }),
+      invalidatesTags: ['Contacts', 'Contact', 'Matter'],
+    }),
+    importContacts: build.mutation<ImportReport, File>({
+      query: (file) => {
+        const body = new FormData();
+        body.append('file', file);
+        return { url: '/contact-import', method: 'POST', body };
+      },
+      invalidatesTags: ['Contacts'],
+    }),
+  }),
+});
+
+export const {
+  useContactsInfiniteQuery,
+  useFindContactsQuery,
+  useContactQuery,
+  useCreateContactMutation,
+  useChangeContactMutation,
+  useDuplicatesQuery,
+  useMergeContactsMutation,
+  useImportContactsMutation,
+} = contactsApi;

@@ -1,0 +1,63 @@
+import type { EntryDetail, EntryPage, NewNote } from '../../contract/correspondence.ts';
+import type { Found, SearchQuery } from '../../contract/search.ts';
+import { api } from './api.ts';
+
+const correspondenceApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    find: build.infiniteQuery<Found, SearchQuery, string | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg, pageParam }) => ({
+        url: '/correspondence',
+        params: { ...queryArg, limit: 50, after: pageParam },
+      }),
+      providesTags: ['Search'],
+    }),
+    olderEntries: build.query<EntryPage, { readonly matterId: string; readonly after: string }>({
+      query: ({ matterId, after }) => ({
+        url: `/matters/${matterId}/correspondence`,
+        params: { after, limit: 100 },
+      }),
+    }),
+    entry: build.query<EntryDetail, string>({
+      query: (id) => `/correspondence/${id}`,
+      providesTags: (_result, _error, id) => [{ type: 'Entry', id }],
+    }),
+    moveEntry: build.mutation<
+      null,
+      { readonly id: string; readonly fromMatterId: string; readonly matterId: string }
+    >({
+      query: ({ id, matterId }) => ({
+        url: `/correspondence/${id}/move`,
+        method: 'POST',
+        body: { matterId },
+      }),
+      invalidatesTags: (_result, _error, { fromMatterId, matterId }) => [
+        { type: 'Matter', id: fromMatterId },
+        { type: 'Matter', id: matterId },
+        'Entry',
+        'Search',
+      ],
+    }),
+    writeNote: build.mutation<{ readonly id: string }, { readonly matterId: string; readonly note: NewNote }>(
+      {
+        query: ({ matterId, note }) => ({ url: `/matters/${matterId}/notes`, method: 'POST', body: note }),
+        invalidatesTags: (_result, _error, { matterId }) => [
+          { type: 'Matter', id: matterId },
+          'Entry',
+          'Search',
+        ],
+      },
+    ),
+  }),
+});
+
+export const {
+  useFindInfiniteQuery,
+  useLazyOlderEntriesQuery,
+  useEntryQuery,
+  useWriteNoteMutation,
+  useMoveEntryMutation,
+} = correspondenceApi;

@@ -1,0 +1,67 @@
+import type {
+  ChangeMatter,
+  ChangedMatter,
+  MatterRecordView,
+  NewMatterJson,
+} from '../../contract/matterTypes.ts';
+import type { MatterDetail, MatterPage, MatterSort } from '../../contract/matters.ts';
+import { api } from './api.ts';
+
+export interface MatterList {
+  readonly query: string;
+  readonly sort: MatterSort;
+}
+
+const mattersApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    matters: build.infiniteQuery<MatterPage, MatterList, string | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg: { query, sort }, pageParam }) => ({
+        url: '/matters',
+        params: { query, sort, limit: 60, after: pageParam },
+      }),
+      providesTags: ['Matters'],
+    }),
+    createMatter: build.mutation<MatterDetail, NewMatterJson>({
+      query: (body) => ({ url: '/matters', method: 'POST', body }),
+      invalidatesTags: ['Matters'],
+    }),
+    findMatters: build.query<MatterPage, { readonly query: string; readonly limit: number }>({
+      query: (params) => ({ url: '/matters', params }),
+      providesTags: ['Matters'],
+    }),
+    matter: build.query<MatterDetail, string>({
+      query: (id) => `/matters/${id}`,
+      providesTags: (_result, _error, id) => [
+        { type: 'Matter', id },
+        { type: 'OnItsWay', id },
+      ],
+    }),
+    record: build.query<MatterRecordView, string>({
+      query: (id) => `/matters/${id}/record`,
+      providesTags: (_result, _error, id) => [{ type: 'Matter', id }, 'MatterTypes'],
+    }),
+    changeMatter: build.mutation<ChangedMatter, { readonly id: string; readonly change: ChangeMatter }>({
+      query: ({ id, change }) => ({ url: `/matters/${id}`, method: 'PATCH', body: change }),
+      invalidatesTags: (_result, _error, { id }) => [
+        { type: 'Matter', id },
+        { type: 'Shelf', id },
+        'Matters',
+        'InTray',
+      ],
+    }),
+  }),
+});
+
+export const {
+  useRecordQuery,
+  useChangeMatterMutation,
+  useMatterQuery,
+  useCreateMatterMutation,
+  useMattersInfiniteQuery,
+  useFindMattersQuery,
+  useLazyFindMattersQuery,
+} = mattersApi;

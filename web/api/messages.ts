@@ -1,0 +1,103 @@
+import type {
+  Message,
+  MessagePage,
+  ChangeMessage,
+  EncloseOrder,
+  PassagesHere,
+  SendMessage,
+  StartMessage,
+} from '../../contract/messages.ts';
+import { uploadFiles } from './uploadFiles.ts';
+import { api } from './api.ts';
+
+const messagesApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    startMessage: build.mutation<Message, { readonly matterId: string; readonly start: StartMessage }>({
+      query: ({ matterId, start }) => ({ url: `/matters/${matterId}/messages`, method: 'POST', body: start }),
+      invalidatesTags: (_result, _error, { matterId }) => [{ type: 'OnItsWay', id: matterId }],
+    }),
+    /** Gives a draft another template; answers with the words it had before. */
+    switchTemplate: build.mutation<
+      Pick<Message, 'subjectNodes' | 'body'>,
+      { readonly id: string; readonly templateId: string }
+    >({
+      queryFn: async ({ id, templateId }, _api, _extra, ask) => {
+        const before = await ask(`/messages/${id}`);
+        if (before.error) return { error: before.error };
+        const { revision, subjectNodes, body } = before.data as Message;
+        const changed = await ask({
+          url: `/messages/${id}`,
+          method: 'PATCH',
+          body: { revision, templateId },
+        });
+        return changed.error ? { error: changed.error } : { data: { subjectNodes, body } };
+      },
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Message', id }],
+    }),
+    message: build.query<Message, string>({
+      query: (id) => `/messages/${id}`,
+      providesTags: (_result, _error, id) => [{ type: 'Message', id }],
+    }),
+    changeMessage: build.mutation<Message, { readonly id: string; readonly change: ChangeMessage }>({
+      query: ({ id, change }) => ({ url: `/messages/${id}`, method: 'PATCH', body: change }),
+    }),
+    encloseFiles: build.mutation<
+      Message,
+      {
+        readonly id: string;
+        readonly files: readonly File[];
+        /** Told the share that has been handed over, from 0 to 1. */
+        readonly onProgress?: (share: number) => void;
+      }
+    >({
+      queryFn: ({ id, files, onProgress }) => uploadFiles(`/api/v1/messages/${id}/files`, files, onProgress),
+    }),
+    encloseMade: build.mutation<Message, { readonly id: string; readonly order: EncloseOrder }>({
+      query: ({ id, order }) => ({ url: `/messages/${id}/enclosures`, method: 'POST', body: order }),
+    }),
+    passagesHere: build.query<PassagesHere, string>({
+      query: (id) => `/messages/${id}/passages`,
+      providesTags: ['Passages'],
+    }),
+    sendMessage: build.mutation<Message, { readonly id: string; readonly order: SendMessage }>({
+      query: ({ id, order }) => ({ url: `/messages/${id}/send`, method: 'POST', body: order }),
+      invalidatesTags: (message) => (message ? [{ type: 'OnItsWay', id: message.matterId }, 'OutTray'] : []),
+    }),
+    outTray: build.query<MessagePage, void>({
+      query: () => ({ url: '/out-tray', params: { limit: 200 } }),
+      providesTags: ['OutTray'],
+    }),
+    recall: build.mutation<Message, string>({
+      query: (id) => ({ url: `/messages/${id}/recall`, method: 'POST' }),
+      invalidatesTags: (message) =>
+        message
+          ? [{ type: 'OnItsWay', id: message.matterId }, { type: 'Message', id: message.id }, 'OutTray']
+          : ['OutTray'],
+    }),
+    decide: build.mutation<Message, { readonly id: string; readonly decision: 'gone' | 'send-again' }>({
+      query: ({ id, decision }) => ({ url: `/messages/${id}/decide`, method: 'POST', body: { decision } }),
+      invalidatesTags: ['OutTray'],
+    }),
+    discard: build.mutation<null, string>({ query: (id) => ({ url: `/messages/${id}`, method: 'DELETE' }) }),
+    restore: build.mutation<Message, string>({
+      query: (id) => ({ url: `/messages/${id}/restore`, method: 'POST' }),
+    }),
+  }),
+});
+
+export const {
+  useOutTrayQuery,
+  useRecallMutation,
+  useDecideMutation,
+  useDiscardMutation,
+  useRestoreMutation,
+  useMessageQuery,
+  useLazyMessageQuery,
+  useChangeMessageMutation,
+  useSendMessageMutation,
+  useEncloseFilesMutation,
+  useEncloseMadeMutation,
+  usePassagesHereQuery,
+  useStartMessageMutation,
+  useSwitchTemplateMutation,
+} = messagesApi;

@@ -1,2 +1,0 @@
-export { CorrespondencePage } from './CorrespondencePage.tsx';
-export { KeptSafe } from './KeptSafe.tsx';

@@ -1,1 +1,0 @@
-export { SheetPane } from './SheetPane.tsx';

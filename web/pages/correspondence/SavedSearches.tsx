@@ -1,0 +1,72 @@
+import { Menu } from '@mantine/core';
+import { useState } from 'react';
+import type { SearchQuery } from '../../../contract/search.ts';
+import { problemWords } from '../../words/wording.ts';
+import { Button } from '../../ui/Button.tsx';
+import {
+  useDropSearchMutation,
+  useKeepSearchMutation,
+  useSavedSearchesQuery,
+} from '../../api/savedSearches.ts';
+import classes from './Correspondence.module.css';
+
+/** Searches that are kept under a name. */
+export function SavedSearches({
+  query,
+  onOpen,
+}: {
+  readonly query: SearchQuery;
+  readonly onOpen: (query: SearchQuery) => void;
+}) {
+  const { data } = useSavedSearchesQuery();
+  const [keep, { error }] = useKeepSearchMutation();
+  const [drop] = useDropSearchMutation();
+  const [name, setName] = useState('');
+  const kept = data?.items ?? [];
+  return (
+    <Menu width={280} position="bottom-end" closeOnItemClick={false}>
+      <Menu.Target>
+        <Button>Kept searches{kept.length > 0 ? ` (${kept.length})` : ''}</Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {kept.map((search) => (
+          <div key={search.id} className={classes.kept}>
+            <Menu.Item
+              onClick={() => {
+                onOpen(search.query);
+              }}
+            >
+              {search.name}
+            </Menu.Item>
+            <Button aria-label={`Drop “${search.name}”`} onClick={() => void drop(search.id)}>
+              ×
+            </Button>
+          </div>
+        ))}
+        <form
+          className={classes.keep}
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (name.trim() === '') return;
+            void keep({ name, query });
+            setName('');
+          }}
+        >
+          <input
+            value={name}
+            aria-label="Name to keep this search under"
+            placeholder="Keep this one as…"
+            onKeyDown={(event) => {
+              event.stopPropagation();
+            }}
+            onChange={(event) => {
+              setName(event.currentTarget.value);
+            }}
+          />
+          <Button type="submit">Keep</Button>
+        </form>
+        {error ? <p role="alert">{problemWords(error)}</p> : null}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

@@ -1,0 +1,195 @@
+import { useDebouncedValue } from '@mantine/hooks';
+import { useRef, useState } from 'react';
+import { Link, useNavigate, useOutletContext } from 'react-router';
+import type { ContactSummary, ImportReport } from '../../../contract/directory.ts';
+import type { Session } from '../../../contract/session.ts';
+import { plural, problemWords } from '../../words/wording.ts';
+import { Blank } from '../../ui/Blank.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { useKeys } from '../../ui/keys.ts';
+import {
+  useContactsInfiniteQuery,
+  useDuplicatesQuery,
+  useImportContactsMutation,
+  useMergeContactsMutation,
+} from '../../api/contacts.ts';
+import { saveContacts } from './saveContacts.ts';
+import classes from './Directory.module.css';
+
+const TYPING_MS = 120;
+
+/** Everybody the practice knows, narrowed as one types; a chosen set can be taken out. */
+export function DirectoryPage() {
+  const { user } = useOutletContext<Session>();
+  const navigate = useNavigate();
+  const [typed, setTyped] = useState('');
+  const [query] = useDebouncedValue(typed, TYPING_MS);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [showAlike, setShowAlike] = useState(false);
+  const [importing, { data: report, error: importError, isLoading }] = useImportContactsMutation();
+  const file = useRef<HTMLInputElement>(null);
+  const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery(query);
+  const { data: alike } = useDuplicatesQuery();
+  const contacts = data?.pages.flatMap(({ items }) => items) ?? [];
+  useKeys({ n: () => void (user.mayChange && navigate('/directory/new')) });
+  const toggle = (id: string): void => {
+    setChosen((known) => {
+      const next = new Set(known);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  };
+  const groups = alike?.items ?? [];
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1>Directory</h1>
+        <input
+          type="search"
+          className={classes.filter}
+          autoFocus
+          value={typed}
+          placeholder="Name, organisation or address"
+          aria-label="Narrow the directory by name, organisation or address"
+          onChange={(event) => {
+            setTyped(event.currentTarget.value);
+          }}
+        />
+        {groups.length > 0 ? (
+          <Button
+            aria-pressed={showAlike}
+            onClick={() => {
+              setShowAlike(!showAlike);
+            }}
+          >
+            {plural(groups.length, 'pair')} that may be one
+          </Button>
+        ) : null}
+        <span className={classes.actions}>
+          <Button onClick={() => void saveContacts('vcard', [...chosen])}>
+            Take out {chosen.size > 0 ? chosen.size : 'all'} as vCard
+          </Button>
+          <Button onClick={() => void saveContacts('csv', [...chosen])}>as CSV</Button>
+          {user.mayChange ? (
+            <>
+              <Button disabled={isLoading} onClick={() => file.current?.click()}>
+                Bring in
+              </Button>
+              <Button kind="go" hint="N" onClick={() => void navigate('/directory/new')}>
+                New contact
+              </Button>
+            </>
+          ) : null}
+        </span>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".vcf,.csv,text/vcard,text/csv"
+          aria-label="vCard or CSV file to bring in"
+          onChange={(event) => {
+            const [first] = event.currentTarget.files ?? [];
+            if (first) void importing(first);
+            event.currentTarget.value = '';
+          }}
+        />
+      </header>
+      {report ? <Report report={report} /> : null}
+      {importError ? (
+        <p className={classes.report} data-severity="stop" role="alert">
+          {problemWords(importError)}
+        </p>
+      ) : null}
+      <div className={classes.list}>
+        {showAlike && user.mayChange
+          ? groups.map(({ contacts: pair, because, same }) => (
+              <Alike key={`${because} ${same}`} pair={pair} because={because} same={same} />
+            ))
+          : null}
+        {error ? <p role="alert">{problemWords(error)}</p> : null}
+        {contacts.map((contact) => (
+          <div key={contact.id} className={classes.row}>
+            <input
+              type="checkbox"
+              aria-label={`Choose ${contact.name}`}
+              checked={chosen.has(contact.id)}
+              onChange={() => {
+                toggle(contact.id);
+              }}
+            />
+            <Link to={`/directory/${contact.id}`}>{contact.name}</Link>
+            <span>{contact.organisation ?? (contact.kind === 'organisation' ? 'organisation' : '')}</span>
+            <span>{contact.email ?? 'no mail address'}</span>
+            <span>{contact.phone}</span>
+            <span>{contact.matters === 0 ? '' : plural(contact.matters, 'matter')}</span>
+            <span className={classes.flag}>
+              {contact.doNotWriteTo ? 'not to be written to' : contact.bounced ? 'mail came back' : ''}
+            </span>
+          </div>
+        ))}
+        {data && contacts.length === 0 ? (
+          <Blank title={typed === '' ? 'Nobody yet' : `Nobody with “${typed}”`}>
+            <p>People and organisations that matters concern stand here, each once.</p>
+          </Blank>
+        ) : null}
+        {hasNextPage ? <Button onClick={() => void fetchNextPage()}>Show more</Button> : null}
+      </div>
+    </div>
+  );
+}
+
+function Report({ report }: { readonly report: ImportReport }) {
+  return (
+    <p className={classes.report} role="status">
+      {plural(report.made, 'contact')} made.{' '}
+      {report.alike.length > 0
+        ? `${plural(report.alike.length, 'was', 'were')} known already: ${report.alike
+            .slice(0, 4)
+            .map(({ name }) => name)
+            .join(', ')}. `
+        : ''}
+      {report.refused.length > 0
+        ? `Not taken: ${report.refused
+            .slice(0, 4)
+            .map(({ line, what }) => `number ${line} (${what})`)
+            .join(' ')}`
+        : ''}
+    </p>
+  );
+}
+
+/** Two that may be one: the one kept takes over matters and addresses of the other. */
+function Alike({
+  pair,
+  because,
+  same,
+}: {
+  readonly pair: readonly ContactSummary[];
+  readonly because: 'address' | 'name';
+  readonly same: string;
+}) {
+  const [merge, { isLoading, error }] = useMergeContactsMutation();
+  return (
+    <section className={classes.alike}>
+      <b>{because === 'address' ? `Both are reached at ${same}` : `Two of one name: ${same}`}</b>
+      {pair.map((contact) => {
+        const other = pair.find(({ id }) => id !== contact.id);
+        return (
+          <span key={contact.id}>
+            <Link to={`/directory/${contact.id}`}>{contact.name}</Link> {contact.organisation} {contact.email}{' '}
+            {plural(contact.matters, 'matter')}
+            {other ? (
+              <Button
+                disabled={isLoading}
+                onClick={() => void merge({ keptId: contact.id, otherId: other.id })}
+              >
+                Keep this one for both
+              </Button>
+            ) : null}
+          </span>
+        );
+      })}
+      {error ? <small role="alert">{problemWords(error)}</small> : null}
+    </section>
+  );
+}

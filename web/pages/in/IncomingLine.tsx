@@ -1,0 +1,284 @@
+import { useState } from 'react';
+import type { Ref } from 'react';
+import { Link } from 'react-router';
+import type { IncomingDetail, IncomingSummary, MatterSuggestion } from '../../../contract/inTray.ts';
+import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
+import { fileSize, problemWords } from '../../words/wording.ts';
+import { Button } from '../../ui/Button.tsx';
+import { InvitationCard } from '../../parts/letter/InvitationCard.tsx';
+import { LetterFrame } from '../../parts/letter/LetterFrame.tsx';
+import { MatterPicker } from '../../parts/pickers/MatterPicker.tsx';
+import { likelihoodWords, matchReasons } from '../../words/matchWords.ts';
+import { useIncomingQuery } from '../../api/inTray.ts';
+import type { Tray } from './useTray.ts';
+import classes from './InTray.module.css';
+
+interface IncomingLineProps {
+  readonly item: IncomingSummary;
+  readonly open: boolean;
+  readonly picked: boolean;
+  readonly mayChange: boolean;
+  readonly tray: Tray;
+  readonly searchRef: Ref<HTMLInputElement> | undefined;
+  readonly onOpen: () => void;
+  readonly onPick: () => void;
+  readonly onGone: (work: Promise<void>) => void;
+}
+
+/** One message on one line; the marked one lies open, with where it may belong beside it. */
+export function IncomingLine(props: IncomingLineProps) {
+  const { item, open, picked, mayChange, onOpen, onPick } = props;
+  const [first] = item.suggestions;
+  return (
+    <article className={classes.item} data-incoming="" data-open={open}>
+      <div className={classes.line}>
+        {mayChange ? (
+          <input type="checkbox" checked={picked} aria-label={`Choose “${item.subject}”`} onChange={onPick} />
+        ) : null}
+        <button type="button" aria-expanded={open} onClick={onOpen}>
+          <span className={classes.day} title={exactTime(item.sentAtUtc)}>
+            {listDay(dayOf(item.sentAtUtc), today())}
+          </span>
+          <b className={classes.who}>{item.from.name || item.from.address}</b>
+          <span className={classes.words}>
+            <b>{item.subject || 'No subject'} </b>
+            {item.opening}
+          </span>
+          <span className={classes.guess}>
+            {first ? `${first.reference}, ${likelihoodWords(first.likelihood)}` : 'no matter known'}
+          </span>
+        </button>
+      </div>
+      {open ? <Opened {...props} /> : null}
+    </article>
+  );
+}
+
+function Opened({ item, mayChange, tray, searchRef, onGone }: IncomingLineProps) {
+  const { data, error } = useIncomingQuery(item.id);
+  return (
+    <div className={classes.opened}>
+      <div className={classes.letter}>
+        {error ? <p role="alert">{problemWords(error)}</p> : null}
+        <p className={classes.meta}>
+          {item.from.name ? `${item.from.name} <${item.from.address}>` : item.from.address}
+          {data ? ` to ${data.to.map(({ name, address }) => name || address).join(', ')}` : ''}
+          {data && data.cc.length > 0
+            ? `, copy to ${data.cc.map(({ name, address }) => name || address).join(', ')}`
+            : ''}
+        </p>
+        {data ? (
+          <>
+            <InvitationCard invitation={data.invitation} />
+            <LetterFrame subject={item.subject} html={data.html} text={data.text} />
+          </>
+        ) : null}
+        {data && data.attachments.length > 0 ? (
+          <ul className={classes.files} aria-label="Enclosures">
+            {data.attachments.map(({ index, name, sizeBytes }) => (
+              <li key={index}>
+                <a href={`/api/v1/in-tray/${item.id}/attachments/${index}`} target="_blank" rel="noopener">
+                  {name}
+                </a>{' '}
+                <small>{fileSize(sizeBytes)}</small>
+              </li>
+            ))}
+          </ul>
+        ) : null}
+      </div>
+      <aside className={classes.beside} aria-label="Where it belongs">
+        <h2>Where it belongs</h2>
+        {item.suggestions.map((suggestion, n) => (
+          <Suggestion
+            key={suggestion.matterId}
+            suggestion={suggestion}
+            number={n + 1}
+            mayChange={mayChange}
+            onFile={() => {
+              onGone(tray.fileOn(item, [{ id: suggestion.matterId, reference: suggestion.reference }]));
+            }}
+            onAnswer={() => void tray.answer(item, suggestion.matterId)}
+            roles={data?.mayJoin.find(({ matterId }) => matterId === suggestion.matterId)?.roles ?? []}
+            onJoin={(role) => void tray.makeParty(item, suggestion.matterId, role)}
+          />
+        ))}
+        {item.suggestions.length === 0 ? (
+          <p className={classes.none}>Nothing in it points to a matter.</p>
+        ) : null}
+        {mayChange ? (
+          <>
+            <MatterPicker
+              label="Another matter (O)"
+              {...(searchRef === undefined ? {} : { inputRef: searchRef })}
+              onChoose={(matter) => {
+                onGone(tray.fileOn(item, [matter]));
+              }}
+            />
+            <p className={classes.more}>
+              {item.suggestions.length > 1 ? (
+                <Button
+                  onClick={() => {
+                    const [one, two] = item.suggestions;
+                    if (one && two)
+                      onGone(
+                        tray.fileOn(
+                          item,
+                          [one, two].map(({ matterId, reference }) => ({ id: matterId, reference })),
+                        ),
+                      );
+                  }}
+                >
+                  On the first two
+                </Button>
+              ) : null}
+              <Link to="/matters" state={{ opening: item.subject }}>
+                Open a matter for it
+              </Link>
+              <Button
+                hint="X"
+                onClick={() => {
+                  onGone(tray.notOurs(item));
+                }}
+              >
+                Not ours
+              </Button>
+            </p>
+          </>
+        ) : null}
+        {data ? <Who data={data} mayChange={mayChange} /> : null}
+      </aside>
+    </div>
+  );
+}
+
+interface SuggestionProps {
+  readonly suggestion: MatterSuggestion;
+  readonly number: number;
+  readonly mayChange: boolean;
+  readonly onFile: () => void;
+  readonly onAnswer: () => void;
+  /** What the writer could become there; empty where they are somebody already. */
+  readonly roles: readonly { readonly key: string; readonly label: string }[];
+  readonly onJoin: (role: string) => void;
+}
+
+function Suggestion(props: SuggestionProps) {
+  const { suggestion, number, mayChange, onFile, onAnswer, roles, onJoin } = props;
+  const { matterId, reference, title, stage, likelihood } = suggestion;
+  return (
+    <section className={classes.slip}>
+      <p>
+        <Link to={`/matters/${matterId}`}>{reference}</Link> {title} <small>{stage}</small>
+      </p>
+      <p className={classes.why}>
+        <b>{likelihoodWords(likelihood)}:</b> {matchReasons(suggestion).join(', ')}
+      </p>
+      {mayChange ? (
+        <p className={classes.more}>
+          <Button kind={number === 1 ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
+            File on {reference}
+          </Button>
+          <Button onClick={onAnswer} {...(number === 1 ? { hint: 'A' } : {})}>
+            and answer
+          </Button>
+          <JoinAs roles={roles} onJoin={onJoin} />
+        </p>
+      ) : null}
+    </section>
+  );
+}
+
+/** What the writer could become on a matter: asked for first, since it is seldom meant. */
+function JoinAs({ roles, onJoin }: Pick<SuggestionProps, 'roles' | 'onJoin'>) {
+  const [asked, setAsked] = useState(false);
+  const [only, ...more] = roles;
+  if (!only) return null;
+  if (more.length === 0)
+    return (
+      <Button
+        onClick={() => {
+          onJoin(only.key);
+        }}
+      >
+        Make them {only.label}
+      </Button>
+    );
+  if (!asked)
+    return (
+      <Button
+        onClick={() => {
+          setAsked(true);
+        }}
+      >
+        Make them a party…
+      </Button>
+    );
+  return (
+    <span className={classes.roles}>
+      as{' '}
+      {roles.map(({ key, label }, n) => (
+        <Button
+          key={key}
+          autoFocus={n === 0}
+          onClick={() => {
+            onJoin(key);
+          }}
+        >
+          {label}
+        </Button>
+      ))}
+    </span>
+  );
+}
+
+/** Who wrote, what they are on, and what was said before. */
+function Who({ data, mayChange }: { readonly data: IncomingDetail; readonly mayChange: boolean }) {
+  const others = data.matters.filter(
+    ({ matterId }) => !data.suggestions.some((one) => one.matterId === matterId),
+  );
+  return (
+    <>
+      <h2>Who it is</h2>
+      {data.contacts.map(({ id, name, organisation }) => (
+        <p key={id}>
+          <Link to={`/directory/${id}`}>{name}</Link>
+          {organisation === null ? '' : `, ${organisation}`}
+        </p>
+      ))}
+      {data.contacts.length === 0 ? (
+        <p>
+          Not in the directory.{' '}
+          {mayChange ? (
+            <Link to="/directory/new" state={{ name: data.from.name, address: data.from.address }}>
+              Put them in
+            </Link>
+          ) : null}
+        </p>
+      ) : null}
+      {others.length > 0 ? (
+        <ul className={classes.plain} aria-label="They are also on">
+          {others.map(({ matterId, reference, title, roles }) => (
+            <li key={matterId}>
+              <Link to={`/matters/${matterId}`}>{reference}</Link> {title} <small>{roles.join(', ')}</small>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      {data.saidBefore.length > 0 ? (
+        <>
+          <h2>Said before</h2>
+          <ul className={classes.plain}>
+            {data.saidBefore.map(({ entryId, matterId, reference, occurredAtUtc, subject, direction }) => (
+              <li key={entryId}>
+                <small>
+                  {listDay(dayOf(occurredAtUtc), today())} {direction === 'in' ? 'from them' : 'to them'}
+                </small>{' '}
+                <Link to={`/matters/${matterId}?entry=${entryId}`}>{subject}</Link> <small>{reference}</small>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { IncomingSummary } from '../../../contract/inTray.ts';
+import { plural, problemWords } from '../../words/wording.ts';
+import {
+  useFileIncomingMutation,
+  useFileManyMutation,
+  useMakePartyMutation,
+  usePutAsideMutation,
+  usePutBackMutation,
+} from '../../api/inTray.ts';
+import { useChangeMatterMutation } from '../../api/matters.ts';
+
+interface Done {
+  readonly words: string;
+  /** Takes it back. */
+  readonly undo: () => Promise<unknown>;
+}
+
+/** What can be done with messages in the in-tray, each with its undo. */
+export function useTray() {
+  const [file] = useFileIncomingMutation();
+  const [fileAll] = useFileManyMutation();
+  const [aside] = usePutAsideMutation();
+  const [back] = usePutBackMutation();
+  const [make] = useMakePartyMutation();
+  const [unmake] = useChangeMatterMutation();
+  const [done, setDone] = useState<Done>();
+  const [problem, setProblem] = useState<string>();
+  const navigate = useNavigate();
+
+  const putBack = async (ids: readonly string[]): Promise<void> => {
+    for (const id of ids) await back(id).unwrap();
+  };
+  const run = async (work: () => Promise<Done | undefined>): Promise<void> => {
+    setProblem(undefined);
+    try {
+      setDone(await work());
+    } catch (error) {
+      setProblem(problemWords(error));
+    }
+  };
+  const fileOn = (
+    { id, from, subject }: IncomingSummary,
+    matters: readonly { readonly id: string; readonly reference: string }[],
+  ): Promise<void> =>
+    run(async () => {
+      await file({ id, matterIds: matters.map((matter) => matter.id) }).unwrap();
+      const on = matters.map(({ reference }) => reference).join(' and ');
+      return { words: `“${subject || from.name || from.address}” filed on ${on}`, undo: () => putBack([id]) };
+    });
+  return {
+    done,
+    problem,
+    fileOn,
+    fileEach: (items: readonly IncomingSummary[]): Promise<void> =>
+      run(async () => {
+        const orders = items.flatMap(({ id, suggestions: [first] }) =>
+          first ? [{ id, matterId: first.matterId }] : [],
+        );
+        const { entries } = await fileAll({ items: orders }).unwrap();
+        const ids = orders.map(({ id }) => id);
+        return { words: `${plural(entries.length, 'message')} filed`, undo: () => putBack(ids) };
+      }),
+    notOurs: ({ id, subject }: IncomingSummary): Promise<void> =>
+      run(async () => {
+        await aside(id).unwrap();
+        return { words: `“${subject}” put aside`, undo: () => putBack([id]) };
+      }),
+    undo: (): Promise<void> =>
+      run(async () => {
+        await done?.undo();
+        return undefined;
+      }),
+    /** Puts whoever wrote it on a matter. */
+    makeParty: ({ id }: IncomingSummary, matterId: string, role: string): Promise<void> =>
+      run(async () => {
+        const made = await make({ id, order: { matterId, role } }).unwrap();
+        return {
+          words: `${made.name} is ${made.role} on ${made.reference}`,
+          undo: () => unmake({ id: matterId, change: made.undo }).unwrap(),
+        };
+      }),
+    /** Files it, and answers it from the shelf. */
+    answer: (item: IncomingSummary, matterId: string): Promise<void> =>
+      run(async () => {
+        const { entries } = await file({ id: item.id, matterIds: [matterId] }).unwrap();
+        const [entry] = entries;
+        if (entry)
+          await navigate(`/matters/${matterId}/start`, {
+            state: { inReplyTo: entry.entryId, answer: 'sender', about: `in answer to “${item.subject}”` },
+          });
+        return undefined;
+      }),
+  };
+}
+
+export type Tray = ReturnType<typeof useTray>;

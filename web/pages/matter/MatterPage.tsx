@@ -1,0 +1,118 @@
+import { Outlet, useMatch, useNavigate, useOutletContext, useParams } from 'react-router';
+import type { MatterDetail } from '../../../contract/matters.ts';
+import type { Session } from '../../../contract/session.ts';
+import { problemCode, problemWords } from '../../words/wording.ts';
+import { Blank } from '../../ui/Blank.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { useKeys } from '../../ui/keys.ts';
+import { Correspondence } from './correspondence/Correspondence.tsx';
+import { Dateline } from './dateline/Dateline.tsx';
+import { Folder } from './folder/Folder.tsx';
+import { useMatterQuery, useRecordQuery } from '../../api/matters.ts';
+import { useEditing } from './editing/useEditing.ts';
+import editing from './editing/Editing.module.css';
+import classes from './MatterPage.module.css';
+
+/** What the shelf and the sheet are told by the page they open on. */
+export interface MatterContext {
+  readonly matter: MatterDetail;
+  readonly session: Session;
+}
+
+/** A matter: its head and dateline, its folder, its correspondence, and beside them the shelf or a sheet. */
+export function MatterPage() {
+  const { matterId = '' } = useParams();
+  const session = useOutletContext<Session>();
+  const { currentData: matter, error } = useMatterQuery(matterId);
+  const atHome = useMatch('/matters/:matterId') !== null;
+  const navigate = useNavigate();
+  const start = (): void => {
+    if (session.user.mayChange) void navigate(`/matters/${matterId}/start`);
+  };
+  useKeys({
+    n: start,
+    Escape: () => void navigate(atHome ? '/matters' : `/matters/${matterId}`),
+  });
+
+  if (!matter) return error ? <NoMatter error={error} /> : <div className={classes.page} aria-busy="true" />;
+  const [name, ...rest] = matter.title.split(', ');
+  return (
+    <div className={classes.page} data-open={!atHome}>
+      <header className={classes.head}>
+        <div className={classes.title}>
+          <div className={classes.reference}>
+            {matter.reference} · {matter.type}
+            {matter.restricted ? <span className={classes.restricted}> · restricted</span> : null}
+          </div>
+          <h1 title={matter.title}>
+            <em>{name}</em>
+            {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
+          </h1>
+        </div>
+        <dl className={classes.facts}>
+          <div>
+            <dt>Stage</dt>
+            <dd>
+              <StageChoice matter={matter} mayChange={session.user.mayChange} />
+            </dd>
+          </div>
+          <div>
+            <dt>With</dt>
+            <dd>{matter.responsible}</dd>
+          </div>
+        </dl>
+        {session.user.mayChange ? (
+          <Button kind="go" hint="N" onClick={start}>
+            Start a message
+          </Button>
+        ) : (
+          <span className={classes.reading}>You may read here</span>
+        )}
+      </header>
+      <Dateline dateline={matter.dateline} />
+      <div className={classes.body}>
+        <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
+        <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
+        {atHome ? null : (
+          <section className={classes.desk} aria-label="Desk">
+            <Outlet context={{ matter, session } satisfies MatterContext} />
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** The stage, moved by choosing another. */
+function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; readonly mayChange: boolean }) {
+  const { data: record } = useRecordQuery(matter.id);
+  const edit = useEditing(record, matter.id);
+  if (!record || !mayChange) return matter.stage;
+  return (
+    <select
+      className={editing.headSelect}
+      aria-label="Stage"
+      value={record.stage}
+      onChange={(event) => {
+        edit.change({ stage: event.currentTarget.value });
+      }}
+    >
+      {record.type.stages.map(({ key, label }) => (
+        <option key={key} value={key}>
+          {label}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+function NoMatter({ error }: { readonly error: unknown }) {
+  const missing = problemCode(error) === 'notFound';
+  return (
+    <Blank title={missing ? 'There is no such matter' : 'The matter could not be opened'}>
+      <p role="alert">
+        {missing ? 'The address may be old, or the matter is restricted to others.' : problemWords(error)}
+      </p>
+    </Blank>
+  );
+}

@@ -1,0 +1,84 @@
+import { useSearchParams } from 'react-router';
+import type { EntrySummary } from '../../../../contract/correspondence.ts';
+import { dayParts } from '../../../../core/model/plainDate.ts';
+import { joinNames } from '../../../../core/values/writeValue.ts';
+import { dayOf, exactTime } from '../../../words/dates.ts';
+import { awaitingWords, plural } from '../../../words/wording.ts';
+import { OpenedEntry } from './OpenedEntry.tsx';
+import classes from './Correspondence.module.css';
+
+interface EntryLineProps {
+  readonly entry: EntrySummary;
+  readonly follows: boolean;
+  readonly mayChange: boolean;
+}
+
+const DIRECTIONS = {
+  out: { words: 'sent to', path: 'M1 8L8 1M3 1h5v5' },
+  in: { words: 'received from', path: 'M8 1L1 8M6 8H1V3' },
+  note: { words: 'noted by', path: 'M2 4.500h5' },
+} as const;
+
+/** What is to be known of it before anything else. */
+function standingWords({ standing, bounced }: EntrySummary): string | undefined {
+  if (standing) return standing.kind === 'moved' ? 'moved' : 'corrected';
+  return bounced ? 'came back' : undefined;
+}
+
+/** One letter on one line; pressed, it opens in its place. The address of the page says which is open. */
+export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
+  const [params, setParams] = useSearchParams();
+  const open = params.get('entry') === entry.id;
+  const day = dayOf(entry.occurredAtUtc);
+  const { words, path } = DIRECTIONS[entry.direction];
+  const awaiting = awaitingWords(entry);
+  const beside =
+    standingWords(entry) ??
+    awaiting?.words ??
+    (entry.attachmentNames.length > 0 ? plural(entry.attachmentNames.length, 'enclosure') : '');
+
+  const toggle = (): void => {
+    setParams(
+      (known) => {
+        const next = new URLSearchParams(known);
+        if (open) next.delete('entry');
+        else next.set('entry', entry.id);
+        return next;
+      },
+      { replace: true },
+    );
+  };
+
+  return (
+    <article
+      className={classes.entry}
+      data-follows={follows}
+      data-open={open}
+      data-standing={entry.standing?.kind}
+    >
+      <button type="button" className={classes.line} aria-expanded={open} onClick={toggle}>
+        <span className={classes.day} title={exactTime(entry.occurredAtUtc)}>
+          {dayParts(day).day}
+        </span>
+        <svg
+          className={classes.direction}
+          data-direction={entry.direction}
+          viewBox="0 0 9 9"
+          role="img"
+          aria-label={words}
+        >
+          <path d={path} />
+        </svg>
+        <span className={classes.who}>{joinNames(entry.who)}</span>
+        <span className={classes.words}>
+          {follows ? null : <b>{entry.subject} </b>}
+          {entry.opening}
+        </span>
+        <span className={classes.state} data-late={entry.bounced || (awaiting?.late ?? false)}>
+          {beside}
+        </span>
+      </button>
+      {open ? <OpenedEntry id={entry.id} mayChange={mayChange} /> : null}
+    </article>
+  );
+}

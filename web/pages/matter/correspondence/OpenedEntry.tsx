@@ -1,0 +1,199 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { EntryDetail } from '../../../../contract/correspondence.ts';
+import { dayOf, exactTime, listDay, today } from '../../../words/dates.ts';
+import { fileSize, noteWords, problemWords, refusalAdvice } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { InvitationCard } from '../../../parts/letter/InvitationCard.tsx';
+import { LetterFrame } from '../../../parts/letter/LetterFrame.tsx';
+import { StartLink } from '../../../parts/start/StartLink.tsx';
+import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
+import { NoteForm } from './NoteForm.tsx';
+import { useStartMessageMutation } from '../../../api/messages.ts';
+import { useEntryQuery, useMoveEntryMutation } from '../../../api/correspondence.ts';
+import classes from './Correspondence.module.css';
+
+type Line = EntryDetail['to'];
+
+const people = (line: Line): string =>
+  line.map(({ name, address }) => (name ? `${name} <${address}>` : address)).join(', ');
+
+/** A letter opened in its place: who, when, the text as it went or came, its attachments and its exact bytes. */
+export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly mayChange: boolean }) {
+  const { data: entry, error } = useEntryQuery(id);
+  if (error)
+    return (
+      <p className={classes.opened} role="alert">
+        {problemWords(error)}
+      </p>
+    );
+  if (!entry) return <div className={classes.opened} aria-busy="true" />;
+  return (
+    <div className={classes.opened}>
+      {entry.standing ? (
+        <p className={classes.refusal}>
+          {entry.standing.kind === 'moved' ? 'It was moved: ' : 'It was corrected: '}
+          <Link to={`/matters/${entry.matterId}?entry=${entry.standing.byEntryId}`}>
+            what was said about it
+          </Link>
+        </p>
+      ) : null}
+      {entry.refusals.map(({ address, reply }) => (
+        <p key={address} className={classes.refusal}>
+          <b>{address} was refused:</b> {reply} {refusalAdvice(reply)}
+        </p>
+      ))}
+      {entry.deliveries.map(({ address, action, words, atUtc }) => (
+        <p
+          key={`${address} ${action} ${atUtc}`}
+          className={action === 'failed' ? classes.refusal : undefined}
+        >
+          <b>
+            {address}{' '}
+            {action === 'failed' ? 'did not get it' : action === 'delayed' ? 'gets it late' : 'has it'}:
+          </b>{' '}
+          {words} {action === 'failed' ? refusalAdvice(words) : ''}{' '}
+          <small title={exactTime(atUtc)}>{listDay(dayOf(atUtc), today())}</small>
+        </p>
+      ))}
+      <dl className={classes.meta}>
+        <Meta name="From" words={people([entry.from])} />
+        <Meta name="To" words={people(entry.to)} />
+        <Meta name="Copy" words={people(entry.cc)} />
+        <Meta name="Blind" words={people(entry.bcc)} />
+        <Meta name="When" words={exactTime(entry.occurredAtUtc)} />
+        <Meta name="Subject" words={entry.subject} />
+      </dl>
+      <InvitationCard invitation={entry.invitation} />
+      <LetterFrame subject={entry.subject} html={entry.html} text={entry.text} />
+      <Attachments entry={entry} />
+      <footer className={classes.foot}>
+        {entry.direction === 'note' || entry.channel !== 'email' || !mayChange ? null : (
+          <Answer entry={entry} />
+        )}
+        <a href={`/api/v1/correspondence/${entry.id}/raw`} download>
+          Exact bytes ({RAW_ENDINGS[entry.channel] ?? 'file'}, {fileSize(entry.rawBytes)})
+        </a>
+        {entry.templateName === null ? null : <span>from “{entry.templateName}”</span>}
+        {entry.sentBy === null ? null : <span>by {entry.sentBy}</span>}
+        {entry.cautionsOverridden.length > 0 ? (
+          <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
+        ) : null}
+        {mayChange && entry.standing === null ? <Mend entry={entry} /> : null}
+        <span className={classes.seal} title={`Seal ${entry.seal}`}>
+          sealed {entry.seal.slice(0, 12)}
+        </span>
+      </footer>
+    </div>
+  );
+}
+
+const RAW_ENDINGS: Readonly<Record<string, string>> = {
+  email: '.eml',
+  text: '.txt',
+  letter: '.pdf',
+  note: '.txt',
+};
+
+const overridden = (code: string): string =>
+  noteWords({ code, severity: 'caution', where: { part: 'subject' }, params: {}, remedies: [] }).title.trim();
+
+function Meta({ name, words }: { readonly name: string; readonly words: string }) {
+  if (words === '') return null;
+  return (
+    <>
+      <dt>{name}</dt>
+      <dd>{words}</dd>
+    </>
+  );
+}
+
+function Attachments({ entry }: { readonly entry: EntryDetail }) {
+  if (entry.attachments.length === 0) return null;
+  return (
+    <ul className={classes.files} aria-label="Enclosures">
+      {entry.attachments.map(({ index, name, sizeBytes }) => (
+        <li key={index}>
+          <a href={`/api/v1/correspondence/${entry.id}/attachments/${index}`} target="_blank" rel="noopener">
+            {name}
+          </a>{' '}
+          <small>{fileSize(sizeBytes)}</small>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What can be mended of something filed: it is moved, or corrected, by an entry that says so. */
+function Mend({ entry }: { readonly entry: EntryDetail }) {
+  const [mending, setMending] = useState<'move' | 'correct'>();
+  const [move, { error }] = useMoveEntryMutation();
+  const end = (): void => {
+    setMending(undefined);
+  };
+  return (
+    <>
+      <Button
+        onClick={() => {
+          setMending(mending === 'move' ? undefined : 'move');
+        }}
+      >
+        Move…
+      </Button>
+      <Button
+        onClick={() => {
+          setMending(mending === 'correct' ? undefined : 'correct');
+        }}
+      >
+        Correct…
+      </Button>
+      {mending === 'move' ? (
+        <div className={classes.mending}>
+          <MatterPicker
+            label="To which matter"
+            onChoose={({ id }) => {
+              void move({ id: entry.id, fromMatterId: entry.matterId, matterId: id });
+            }}
+          />
+        </div>
+      ) : null}
+      {mending === 'correct' ? (
+        <div className={classes.mending}>
+          <NoteForm
+            matterId={entry.matterId}
+            corrects={{ id: entry.id, subject: entry.subject }}
+            onEnd={end}
+          />
+        </div>
+      ) : null}
+      {error ? <span role="alert">{problemWords(error)}</span> : null}
+    </>
+  );
+}
+
+/** Taking an entry up: an answer at once, or from a template with the thread and its people kept. */
+function Answer({ entry }: { readonly entry: EntryDetail }) {
+  const [start, { isLoading }] = useStartMessageMutation();
+  const navigate = useNavigate();
+  const take = async (answer: 'sender' | 'all' | 'forward'): Promise<void> => {
+    const begun = { inReplyTo: entry.id, answer };
+    const message = await start({ matterId: entry.matterId, start: begun }).unwrap();
+    await navigate(`/matters/${entry.matterId}/sheet/${message.id}`);
+  };
+  const others = entry.to.length + entry.cc.length > 1;
+  const button = (answer: 'sender' | 'all' | 'forward', words: string) => (
+    <Button disabled={isLoading} onClick={() => void take(answer).catch(() => undefined)}>
+      {words}
+    </Button>
+  );
+  return (
+    <>
+      {button('sender', entry.direction === 'in' ? 'Answer' : 'Write again')}
+      {others ? button('all', 'Answer all') : null}
+      <StartLink matterId={entry.matterId} from={{ inReplyTo: entry.id, answer: 'sender' }}>
+        Answer from a template
+      </StartLink>
+      {button('forward', 'Pass on')}
+    </>
+  );
+}

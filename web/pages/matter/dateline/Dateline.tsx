@@ -1,0 +1,68 @@
+import { useElementSize } from '@mantine/hooks';
+import { formatDate } from '../../../../core/dates/formatDate.ts';
+import { readDay } from '../../../words/dates.ts';
+import { monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
+import type { DatelineData } from './datelineScale.ts';
+import classes from './Dateline.module.css';
+
+const AXIS = 36;
+/** One thin line of time: letters out above it and in below it, key dates on it, today across it. */
+export function Dateline({ dateline }: { readonly dateline: DatelineData }) {
+  const { ref, width } = useElementSize();
+  return (
+    <div className={classes.dateline} ref={ref}>
+      {width > 0 ? <Line dateline={dateline} width={width} /> : null}
+    </div>
+  );
+}
+
+function Line({ dateline, width }: { readonly dateline: DatelineData; readonly width: number }) {
+  const scale = scaleOf(dateline, width);
+  const now = readDay(dateline.today);
+  const shown = dateline.keyDates
+    .map((keyDate) => ({ ...keyDate, day: readDay(keyDate.date) }))
+    .filter(({ day }) => day >= scale.from && day <= scale.to);
+  return (
+    <svg width={width} height={58} role="img" aria-label={describe(dateline)}>
+      <line className={classes.axis} x1={0} x2={width} y1={AXIS} y2={AXIS} />
+      {monthsOf(scale).map(({ date, label }) => (
+        <g key={date}>
+          <line className={classes.axis} x1={scale.x(date)} x2={scale.x(date)} y1={AXIS - 3} y2={AXIS + 3} />
+          <text className={classes.month} x={scale.x(date) + 4} y={AXIS + 16}>
+            {label}
+          </text>
+        </g>
+      ))}
+      {dateline.ticks.map(({ date, out, in: incoming }) => {
+        const x = scale.x(readDay(date));
+        return (
+          <g key={date}>
+            {out > 0 ? <line className={classes.out} x1={x} x2={x} y1={AXIS - 1} y2={AXIS - 10} /> : null}
+            {incoming > 0 ? <line className={classes.in} x1={x} x2={x} y1={AXIS + 1} y2={AXIS + 9} /> : null}
+          </g>
+        );
+      })}
+      <line className={classes.today} x1={scale.x(now)} x2={scale.x(now)} y1={AXIS - 14} y2={AXIS + 11} />
+      <text className={classes.todayWord} x={scale.x(now)} y={AXIS + 20} textAnchor="middle">
+        today
+      </text>
+      {placeLabels(shown, dateline.today, scale, width).map(({ key, label, title, x, textX, row, state }) => (
+        <g key={key} data-state={state} className={classes.key}>
+          <title>{title}</title>
+          <path d={`M${x} ${AXIS - 5}l5 5-5 5-5-5z`} />
+          {label === '' ? null : (
+            <text x={textX} y={row === 0 ? 22 : 9} textAnchor="middle">
+              {label}
+            </text>
+          )}
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function describe({ keyDates, ticks }: DatelineData): string {
+  const dates = keyDates.map(({ label, date }) => `${label} ${formatDate(readDay(date), 'long')}`);
+  const letters = ticks.reduce((sum, tick) => sum + tick.out + tick.in, 0);
+  return [`${letters} letters`, ...dates].join(', ');
+}

@@ -1,0 +1,113 @@
+import { describe, expect, it } from 'vitest';
+import type { EntrySummary } from '../../../../contract/correspondence.ts';
+import { addDays } from '../../../../core/model/plainDate.ts';
+import { day } from '../../../../core/tests/fixtures.ts';
+import { gather, months } from '../correspondence/conversations.ts';
+import { monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
+import type { DatelineData } from './datelineScale.ts';
+
+const today = '2026-11-24';
+const data = (change: Partial<DatelineData> = {}): DatelineData => ({
+  today,
+  keyDates: [],
+  ticks: [{ date: '2026-09-01', out: 1, in: 0 }],
+  ...change,
+});
+const keyDate = (label: string, date: string) => ({ label, date, workingDaysLeft: 99 });
+
+describe('the scale of the dateline', () => {
+  it('runs from before the first letter to past today, and grows with time', () => {
+    const { from, to, x } = scaleOf(data(), 1000);
+    expect([from < day('2026-09-01'), to > day(today)]).toEqual([true, true]);
+    expect([x(from), x(to)]).toEqual([0, 1000]);
+    expect(x(day('2026-10-01'))).toBeLessThan(x(day(today)));
+  });
+
+  it('reaches to what is near ahead, and not to what is years off', () => {
+    const near = scaleOf(
+      data({ keyDates: [keyDate('Window', '2027-03-01'), keyDate('Next survey', '2031-11-13')] }),
+      1000,
+    );
+    expect(near.to > day('2027-03-01') && near.to < day('2027-04-01')).toBe(true);
+    expect(scaleOf(data({ ticks: [] }), 1000).from < day(today)).toBe(true);
+  });
+
+  it('names months, thinned where they would crowd', () => {
+    expect(monthsOf(scaleOf(data(), 1000)).map(({ label }) => label)).toEqual(['Sep', 'Oct', 'Nov', 'Dec']);
+    const long = scaleOf(data({ ticks: [{ date: '2025-01-10', out: 1, in: 0 }] }), 600);
+    expect(monthsOf(long).map(({ label }) => label)).toEqual([
+      'Apr',
+      'Jul',
+      'Oct',
+      '2026',
+      'Apr',
+      'Jul',
+      'Oct',
+    ]);
+  });
+
+  it('puts labels apart in two rows, keeps them on the line, and leaves out what has no room', () => {
+    const scale = scaleOf(data(), 600);
+    const shown = ['One date', 'Two dates', 'Three dates', 'A date at the very end of the line'].map(
+      (label, n) => {
+        const date = n === 3 ? scale.to : addDays(day('2026-10-01'), n);
+        return { ...keyDate(label, date), day: date };
+      },
+    );
+    const placed = placeLabels(shown, today, scale, 600);
+    expect(placed.map(({ row }) => row)).toEqual([0, 1, -1, 0]);
+    expect(placed.map(({ label }) => label)).toEqual([
+      'One date',
+      'Two dates',
+      '',
+      'A date at the very end of the line',
+    ]);
+    for (const { textX } of placed) expect(textX > 0 && textX < 600).toBe(true);
+    expect(placed[2]?.title).toBe('Three dates: Saturday 3 October 2026');
+  });
+});
+
+const entry = (id: string, conversationId: string, utc: string): EntrySummary => ({
+  id,
+  conversationId,
+  direction: 'in',
+  channel: 'email',
+  occurredAtUtc: Date.parse(`${utc}T12:00:00Z`),
+  subject: '',
+  opening: '',
+  who: [],
+  attachmentNames: [],
+  standing: null,
+  bounced: false,
+  category: '',
+  awaiting: { kind: 'nothing' },
+});
+
+describe('the correspondence', () => {
+  it('stands under its months, with the year where it is another', () => {
+    const entries = [
+      entry('c', '1', '2026-11-20'),
+      entry('b', '2', '2026-11-02'),
+      entry('a', '3', '2025-12-30'),
+    ];
+    expect(months(entries, day(today)).map(([month, inMonth]) => [month, inMonth.length])).toEqual([
+      ['November', 2],
+      ['December 2025', 1],
+    ]);
+  });
+
+  it('keeps a conversation together where its latest letter stands', () => {
+    const entries = [
+      entry('d', 'x', '2026-11-20'),
+      entry('c', 'y', '2026-11-19'),
+      entry('b', 'x', '2026-11-18'),
+      entry('a', 'y', '2026-11-17'),
+    ];
+    expect(gather(entries).map(({ entry: { id }, follows }) => (follows ? `(${id})` : id))).toEqual([
+      'd',
+      '(b)',
+      'c',
+      '(a)',
+    ]);
+  });
+});

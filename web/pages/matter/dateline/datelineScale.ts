@@ -1,0 +1,82 @@
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import { formatDate } from '../../../../core/dates/formatDate.ts';
+import { addDays, addMonths, dayParts, daysBetween, plainDate } from '../../../../core/model/plainDate.ts';
+import type { PlainDate } from '../../../../core/model/plainDate.ts';
+import { readDay } from '../../../words/dates.ts';
+import { leftWords, nearness } from '../../../words/matterDates.ts';
+
+export type DatelineData = MatterDetail['dateline'];
+
+/** Dates further ahead than this would squeeze everything that is near. */
+const LONGEST_AHEAD_DAYS = 240;
+const SHORTEST_AHEAD_DAYS = 21;
+/** A label's width by its letters, close enough to keep labels apart. */
+const LETTER_WIDTH = 6.2;
+
+export interface Scale {
+  readonly from: PlainDate;
+  readonly to: PlainDate;
+  readonly x: (date: PlainDate) => number;
+}
+
+/** Lays time along a line: from the first letter to what is near ahead, today always on it. */
+export function scaleOf({ today, ticks, keyDates }: DatelineData, width: number): Scale {
+  const now = readDay(today);
+  const days = [
+    ...ticks.map(({ date }) => readDay(date)),
+    ...keyDates.map(({ date }) => readDay(date)),
+  ].sort();
+  const ahead = days.filter((date) => daysBetween(now, date) <= LONGEST_AHEAD_DAYS).at(-1) ?? now;
+  const soonest = addDays(now, SHORTEST_AHEAD_DAYS);
+  const from = addDays(days[0] !== undefined && days[0] < now ? days[0] : addDays(now, -30), -6);
+  const to = addDays(ahead > soonest ? ahead : soonest, 10);
+  const span = daysBetween(from, to);
+  return { from, to, x: (date) => (daysBetween(from, date) / span) * width };
+}
+
+/** Where months begin, thinned to quarters where they would crowd. */
+export function monthsOf({
+  from,
+  to,
+  x,
+}: Scale): readonly { readonly date: PlainDate; readonly label: string }[] {
+  const { year, month } = dayParts(from);
+  const months: PlainDate[] = [];
+  for (let first = addMonths(plainDate(year, month, 1), 1); first < to; first = addMonths(first, 1))
+    months.push(first);
+  const [one, two] = months;
+  const step = one && two && x(two) - x(one) < 34 ? 3 : 1;
+  return months.flatMap((date) => {
+    const parts = dayParts(date);
+    if ((parts.month - 1) % step !== 0) return [];
+    const name = formatDate(date, 'short').split(' ')[1] ?? '';
+    return [{ date, label: parts.month === 1 ? String(parts.year) : name }];
+  });
+}
+
+export type Shown = DatelineData['keyDates'][number] & { readonly day: PlainDate };
+
+/** Puts labels over their dates, in a second row where they would touch; where neither has room the date keeps its title. */
+export function placeLabels(shown: readonly Shown[], today: string, scale: Scale, width: number) {
+  const ends = [-Infinity, -Infinity];
+  return [...shown]
+    .sort((a, b) => (a.day < b.day ? -1 : 1))
+    .map((keyDate) => {
+      const left = leftWords(keyDate, today);
+      const words = left === '' ? keyDate.label : `${keyDate.label} · ${left}`;
+      const half = (words.length * LETTER_WIDTH) / 2;
+      const x = scale.x(keyDate.day);
+      const textX = Math.max(half, Math.min(width - half, x));
+      const row = ends.findIndex((end) => textX - half > end + 8);
+      if (row >= 0) ends[row] = textX + half;
+      return {
+        key: keyDate.label,
+        label: row < 0 ? '' : words,
+        title: `${keyDate.label}: ${formatDate(keyDate.day, 'longWeekday')}`,
+        x,
+        textX,
+        row,
+        state: nearness(keyDate, today),
+      };
+    });
+}

@@ -1,0 +1,110 @@
+import { useState } from 'react';
+import type { ValueJson } from '../../../../contract/matterTypes.ts';
+import type { FactDefinition } from '../../../../core/model/matter.ts';
+import type { Value } from '../../../../core/model/value.ts';
+import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
+import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
+import classes from './Editing.module.css';
+
+interface ValueInputProps {
+  readonly definition: Pick<FactDefinition, 'key' | 'label' | 'kind' | 'choices'>;
+  readonly value: ValueJson | undefined;
+  readonly currency: string;
+  readonly autoFocus?: boolean;
+  /** Null takes the value away. */
+  readonly onValue: (value: ValueJson | null) => void;
+  readonly onLeave?: () => void;
+}
+
+/** A value in place, in a field of its kind. What does not fit stays to be mended, and nothing is kept of it. */
+export function ValueInput({ definition, value, currency, autoFocus, onValue, onLeave }: ValueInputProps) {
+  const { label, kind, choices } = definition;
+  const [typed, setTyped] = useState(value ? answerOf(value as Value) : '');
+  const [misfit, setMisfit] = useState(false);
+  const take = (text: string): void => {
+    if (text.trim() === '') {
+      setMisfit(false);
+      if (value) onValue(null);
+      return;
+    }
+    const read = readAnswer(
+      { key: '', label, kind, required: false, ...(choices ? { choices } : {}) },
+      text,
+      currency,
+    );
+    setMisfit(!read);
+    if (read && JSON.stringify(read) !== JSON.stringify(value)) onValue(read as ValueJson);
+  };
+  const options =
+    kind === 'yesNo'
+      ? [
+          { key: 'yes', label: 'yes' },
+          { key: 'no', label: 'no' },
+        ]
+      : choices;
+  if (kind === 'contact')
+    return (
+      <ContactPicker
+        label={label}
+        chosen={value?.kind === 'contact' ? value.name : ''}
+        {...(autoFocus === undefined ? {} : { autoFocus })}
+        onChoose={(contact) => {
+          onValue(contact ? { kind: 'contact', contactId: contact.id, name: contact.name } : null);
+          onLeave?.();
+        }}
+      />
+    );
+  if ((kind === 'choice' || kind === 'yesNo') && options)
+    return (
+      <select
+        className={classes.input}
+        aria-label={label}
+        autoFocus={autoFocus}
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.currentTarget.value);
+          take(event.currentTarget.value);
+        }}
+        onBlur={onLeave}
+      >
+        <option value="" />
+        {options.map((one) => (
+          <option key={one.key} value={one.key}>
+            {one.label}
+          </option>
+        ))}
+      </select>
+    );
+  const common = {
+    className: classes.input,
+    'aria-label': label,
+    'aria-invalid': misfit,
+    title: misfit ? `This is not what “${label}” can hold` : label,
+    autoFocus,
+    value: typed,
+    onChange: (event: { readonly currentTarget: { readonly value: string } }) => {
+      setTyped(event.currentTarget.value);
+    },
+    onBlur: () => {
+      take(typed);
+      onLeave?.();
+    },
+  };
+  if (kind === 'longText') return <textarea rows={3} {...common} />;
+  return (
+    <input
+      {...common}
+      type={kind === 'date' ? 'date' : 'text'}
+      inputMode={kind === 'number' || kind === 'money' ? 'decimal' : 'text'}
+      placeholder={kind === 'dateTime' ? '2026-03-05 09:30' : undefined}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') {
+          setTyped(value ? answerOf(value as Value) : '');
+          event.stopPropagation();
+          onLeave?.();
+        }
+      }}
+    />
+  );
+}

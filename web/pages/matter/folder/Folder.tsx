@@ -1,0 +1,285 @@
+import { IconCalendarEvent, IconFiles, IconUsers } from '@tabler/icons-react';
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { DocumentView, MatterDetail, PartyView } from '../../../../contract/matters.ts';
+import { formatDate } from '../../../../core/dates/formatDate.ts';
+import { groupBy } from '../../../../core/model/groupBy.ts';
+import { listDay, readDay, today } from '../../../words/dates.ts';
+import { fileSize } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { leftWords, nearness } from '../../../words/matterDates.ts';
+import { PartiesEditor } from './PartiesEditor.tsx';
+import { RecordValues } from './RecordValues.tsx';
+import { StartLink } from '../../../parts/start/StartLink.tsx';
+import { useRecordQuery } from '../../../api/matters.ts';
+import { useRestrictDocumentMutation } from '../../../api/documents.ts';
+import { useSettleFollowUpMutation } from '../../../api/followUps.ts';
+import { useEditing } from '../editing/useEditing.ts';
+import editing from '../editing/Editing.module.css';
+import classes from './Folder.module.css';
+
+interface FolderProps {
+  readonly matter: MatterDetail;
+  readonly narrow: boolean;
+  readonly mayChange: boolean;
+}
+
+/** What lies in the matter's folder. Beside an open sheet it narrows to a strip that leads back to it. */
+export function Folder({ matter, narrow, mayChange }: FolderProps) {
+  const { data: record } = useRecordQuery(matter.id, { skip: narrow });
+  const edit = useEditing(record, matter.id);
+  const [changing, setChanging] = useState(false);
+  if (narrow) return <Strip matter={matter} />;
+  const editable = mayChange && record !== undefined;
+  return (
+    <section className={classes.folder} aria-label="Folder">
+      {edit.undo ? (
+        <p className={editing.done} role="status">
+          Changed · <Button onClick={edit.undo}>Undo</Button>
+        </p>
+      ) : null}
+      {edit.problem === undefined ? null : (
+        <p className={editing.done} data-severity="stop" role="alert">
+          {edit.problem}
+        </p>
+      )}
+      <Part title="Parties" count={matter.parties.length}>
+        {changing && editable ? (
+          <PartiesEditor record={record} edit={edit} />
+        ) : (
+          <Parties parties={matter.parties} matterId={matter.id} mayChange={mayChange} />
+        )}
+        {editable ? (
+          <Button
+            aria-pressed={changing}
+            onClick={() => {
+              setChanging(!changing);
+            }}
+          >
+            {changing ? 'Done' : 'Change parties'}
+          </Button>
+        ) : null}
+      </Part>
+      <Part title="Dates and figures">
+        {editable ? <RecordValues matter={matter} record={record} edit={edit} /> : <Values matter={matter} />}
+      </Part>
+      <Part title="Documents" count={matter.documents.length}>
+        {matter.documents.map((document) => (
+          <DocumentLine key={document.id} document={document} matterId={matter.id} mayChange={mayChange} />
+        ))}
+        {matter.documents.length === 0 ? (
+          <p className={classes.none}>Reports, invoices and pictures of this matter stand here.</p>
+        ) : null}
+      </Part>
+      {matter.filingAddress === null ? null : (
+        <Part title="Its own address">
+          <p className={classes.address} title="What is sent or copied to it from anywhere is filed here">
+            <a href={`mailto:${matter.filingAddress}`}>{matter.filingAddress}</a>
+          </p>
+        </Part>
+      )}
+      {matter.followUps.length > 0 ? (
+        <Part title="Follow-ups" count={matter.followUps.length}>
+          {matter.followUps.map((one) => (
+            <FollowUpLine key={one.id} followUp={one} matterId={matter.id} mayChange={mayChange} />
+          ))}
+        </Part>
+      ) : null}
+    </section>
+  );
+}
+
+function FollowUpLine({
+  followUp: { id, what, dueOn },
+  matterId,
+  mayChange,
+}: {
+  readonly followUp: MatterDetail['followUps'][number];
+  readonly matterId: string;
+  readonly mayChange: boolean;
+}) {
+  const [settle, { isLoading }] = useSettleFollowUpMutation();
+  const day = readDay(dueOn);
+  return (
+    <div className={classes.line}>
+      <span className={day < today() ? classes.near : classes.label}>{listDay(day, today())}</span>
+      <span>
+        {mayChange ? (
+          <StartLink
+            matterId={matterId}
+            from={{ followUpId: id, about: what }}
+            title="Write what deals with it"
+          >
+            {what}
+          </StartLink>
+        ) : (
+          what
+        )}{' '}
+        {mayChange ? (
+          <Button disabled={isLoading} onClick={() => void settle({ id, done: true, matterId })}>
+            Done
+          </Button>
+        ) : null}
+      </span>
+    </div>
+  );
+}
+
+function Part({
+  title,
+  count,
+  children,
+}: {
+  readonly title: string;
+  readonly count?: number;
+  readonly children: ReactNode;
+}) {
+  return (
+    <details open className={classes.part}>
+      <summary>
+        <h2>{title}</h2>
+        {count === undefined ? null : <small>{count}</small>}
+      </summary>
+      {children}
+    </details>
+  );
+}
+
+function Parties({
+  parties,
+  matterId,
+  mayChange,
+}: {
+  readonly parties: readonly PartyView[];
+  readonly matterId: string;
+  readonly mayChange: boolean;
+}) {
+  if (parties.length === 0)
+    return <p className={classes.none}>Nobody yet. Whom the matter concerns stands here.</p>;
+  return [...groupBy(parties, ({ role }) => role)].map(([role, holders]) => (
+    <div key={role} className={classes.line}>
+      <span className={classes.label}>
+        {holders.length > 1 ? holders[0]?.rolePlural : holders[0]?.roleLabel}
+      </span>
+      <span>
+        {holders.map((party) => (
+          <span
+            key={party.contactId}
+            className={classes.party}
+            title={[party.organisation, party.address, party.phone].filter(Boolean).join(' · ')}
+          >
+            {mayChange && !party.doNotWriteTo ? (
+              <StartLink
+                matterId={matterId}
+                from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
+                title={`Write to ${party.name}`}
+              >
+                {party.name}
+              </StartLink>
+            ) : (
+              party.name
+            )}
+            {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
+            {party.doNotWriteTo ? <em> not to be written to</em> : null}
+            {party.bounced ? <em> mail came back</em> : null}
+            {!party.doNotWriteTo && party.address === undefined ? <small> · no mail address</small> : null}
+          </span>
+        ))}
+      </span>
+    </div>
+  ));
+}
+
+function Values({ matter }: { readonly matter: MatterDetail }) {
+  const dates = new Map(matter.dateline.keyDates.map((keyDate) => [keyDate.label, keyDate]));
+  return matter.values.map(({ path, label, text, date }) => {
+    const keyDate = dates.get(label);
+    const left = keyDate ? leftWords(keyDate, matter.dateline.today) : '';
+    const near = keyDate && nearness(keyDate, matter.dateline.today) === 'near';
+    return (
+      <div key={path} className={classes.line}>
+        <span className={classes.label}>{label}</span>
+        <span
+          className={near ? classes.near : undefined}
+          title={date === undefined ? undefined : formatDate(readDay(date), 'longWeekday')}
+        >
+          {text}
+          {left === '' ? '' : ` · ${left}`}
+        </span>
+      </div>
+    );
+  });
+}
+
+const KINDS: Readonly<Record<string, string>> = {
+  'application/pdf': 'PDF',
+  'image/jpeg': 'JPG',
+  'image/png': 'PNG',
+  'text/plain': 'TXT',
+};
+
+function DocumentLine({
+  document,
+  matterId,
+  mayChange,
+}: {
+  readonly document: DocumentView;
+  readonly matterId: string;
+  readonly mayChange: boolean;
+}) {
+  const [restrict] = useRestrictDocumentMutation();
+  return (
+    <div className={classes.document} title={`${document.category}, ${fileSize(document.sizeBytes)}`}>
+      <i>{KINDS[document.mediaType] ?? 'FILE'}</i>
+      <a href={`/api/v1/matters/${matterId}/documents/${document.id}/content`} target="_blank" rel="noopener">
+        {document.name}
+        {document.version > 1 ? <small> v{document.version}</small> : null}
+        {document.restricted ? <small> · practice alone</small> : null}
+      </a>
+      {mayChange ? (
+        <span className={classes.onIt}>
+          <StartLink
+            matterId={matterId}
+            from={{ documentIds: [document.id], about: `with ${document.name}` }}
+            title={`Send ${document.name}`}
+          >
+            Send
+          </StartLink>
+          <Button
+            title={
+              document.restricted
+                ? 'Anybody on the matter may get it again'
+                : 'Warn before it leaves the practice'
+            }
+            onClick={() =>
+              void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
+            }
+          >
+            {document.restricted ? 'Allow' : 'Restrict'}
+          </Button>
+        </span>
+      ) : null}
+      <small>{listDay(readDay(document.addedOn), today()).replace(/^\p{L}+ /u, '')}</small>
+    </div>
+  );
+}
+
+function Strip({ matter }: { readonly matter: MatterDetail }) {
+  const parts = [
+    { name: 'Parties', count: matter.parties.length, Icon: IconUsers },
+    { name: 'Dates', count: matter.values.length, Icon: IconCalendarEvent },
+    { name: 'Documents', count: matter.documents.length, Icon: IconFiles },
+  ];
+  return (
+    <nav className={classes.strip} aria-label="Folder">
+      {parts.map(({ name, count, Icon }) => (
+        <Link key={name} to={`/matters/${matter.id}`} title={`${name}: open the folder. The sheet is kept.`}>
+          <Icon size={18} stroke={1.5} aria-hidden="true" />
+          <span className={classes.stripName}>{name}</span>
+          <b>{count}</b>
+        </Link>
+      ))}
+    </nav>
+  );
+}

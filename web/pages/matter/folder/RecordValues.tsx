@@ -1,0 +1,192 @@
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import type { MatterRecordView, ValueJson } from '../../../../contract/matterTypes.ts';
+import type { FactDefinition } from '../../../../core/model/matter.ts';
+import { formatDate } from '../../../../core/dates/formatDate.ts';
+import type { Value } from '../../../../core/model/value.ts';
+import { writeValue } from '../../../../core/values/writeValue.ts';
+import { readDay } from '../../../words/dates.ts';
+import { plural } from '../../../words/wording.ts';
+import { StartLink } from '../../../parts/start/StartLink.tsx';
+import { leftWords, nearness } from '../../../words/matterDates.ts';
+import { explainWords } from '../../../words/explainWords.ts';
+import type { Editing } from '../editing/useEditing.ts';
+import { ValueInput } from '../editing/ValueInput.tsx';
+import classes from './Folder.module.css';
+import editing from '../editing/Editing.module.css';
+
+interface RecordValuesProps {
+  readonly matter: MatterDetail;
+  readonly record: MatterRecordView;
+  readonly edit: Editing;
+}
+
+/** Facts, key dates and calculated values of a matter: changed in place, each calculated one with how it comes about. */
+export function RecordValues({ matter, record, edit }: RecordValuesProps) {
+  const { type, facts, dates } = record;
+  return (
+    <>
+      {type.facts.map((fact) => (
+        <EditableLine
+          key={fact.key}
+          definition={fact}
+          value={facts[fact.key]}
+          currency={type.currency}
+          onValue={(value) => {
+            edit.change({ facts: { [fact.key]: value } });
+          }}
+        />
+      ))}
+      {type.keyDates.map(({ key, label }) => {
+        const date = dates[key];
+        return (
+          <EditableLine
+            key={key}
+            definition={{ key, label, kind: 'date' }}
+            value={date === undefined ? undefined : { kind: 'date', date }}
+            currency={type.currency}
+            beside={nearWords(matter, label)}
+            about={
+              date === undefined ? undefined : <AboutDay matter={matter} path={`date.${key}`} label={label} />
+            }
+            onValue={(value) => {
+              edit.change({ dates: { [key]: value?.kind === 'date' ? value.date : null } });
+            }}
+          />
+        );
+      })}
+      {record.calculated.map((step) => (
+        <details key={step.key} className={editing.calculated}>
+          <summary className={classes.line} title="How it comes about">
+            <span className={classes.label}>{step.label}</span>
+            <span>
+              {step.text ?? '—'}
+              {besideWords(matter, step.label)}
+            </span>
+          </summary>
+          <ul>
+            {explainWords(step).map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+            {keyDateOf(matter, step.label) ? (
+              <li>
+                <StartLink
+                  matterId={matter.id}
+                  from={{ dayPath: `calculated.${step.key}`, about: `of ${step.label}` }}
+                >
+                  Write about it
+                </StartLink>
+              </li>
+            ) : null}
+          </ul>
+        </details>
+      ))}
+      {type.tables.map(({ key, label }) => (
+        <div key={key} className={classes.line}>
+          <span className={classes.label}>{label}</span>
+          <Link to={`/matters/${matter.id}/table/${key}`}>
+            {plural(record.tables[key]?.length ?? 0, 'row')}
+          </Link>
+        </div>
+      ))}
+    </>
+  );
+}
+
+/** Leads to what can be written about a day; shown where the line is. */
+function AboutDay({
+  matter,
+  path,
+  label,
+}: {
+  readonly matter: MatterDetail;
+  readonly path: string;
+  readonly label: string;
+}) {
+  return (
+    <span className={classes.onIt}>
+      <StartLink
+        matterId={matter.id}
+        from={{ dayPath: path, about: `of ${label}` }}
+        title={`Write about ${label}`}
+      >
+        Write
+      </StartLink>
+    </span>
+  );
+}
+
+const keyDateOf = (matter: MatterDetail, label: string) =>
+  matter.dateline.keyDates.find((one) => one.label === label);
+
+function besideWords(matter: MatterDetail, label: string): string {
+  const { words } = nearWords(matter, label);
+  return words === '' ? '' : ` · ${words}`;
+}
+
+function nearWords(matter: MatterDetail, label: string): { readonly words: string; readonly near: boolean } {
+  const keyDate = keyDateOf(matter, label);
+  if (!keyDate) return { words: '', near: false };
+  return {
+    words: leftWords(keyDate, matter.dateline.today),
+    near: nearness(keyDate, matter.dateline.today) === 'near',
+  };
+}
+
+function EditableLine({
+  definition,
+  value,
+  currency,
+  beside,
+  about,
+  onValue,
+}: {
+  readonly definition: Pick<FactDefinition, 'key' | 'label' | 'kind' | 'choices'>;
+  readonly value: ValueJson | undefined;
+  readonly currency: string;
+  readonly beside?: { readonly words: string; readonly near: boolean };
+  readonly about?: ReactNode;
+  readonly onValue: (value: ValueJson | null) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const written = value ? writeValue(value as Value, value.kind === 'date' ? 'short' : 'plain') : '';
+  const hover = value?.kind === 'date' ? formatDate(readDay(value.date), 'longWeekday') : undefined;
+  return (
+    <div className={classes.line}>
+      <span className={classes.label}>{definition.label}</span>
+      {open ? (
+        <ValueInput
+          definition={definition}
+          value={value}
+          currency={currency}
+          autoFocus
+          onValue={(next) => {
+            onValue(next);
+            setOpen(false);
+          }}
+          onLeave={() => {
+            setOpen(false);
+          }}
+        />
+      ) : (
+        <button
+          type="button"
+          className={editing.value}
+          data-near={beside?.near}
+          data-empty={written === ''}
+          title={hover}
+          aria-label={`${definition.label}: ${written || 'nothing yet'}. Change it`}
+          onClick={() => {
+            setOpen(true);
+          }}
+        >
+          {written || '—'}
+          {beside && beside.words !== '' ? ` · ${beside.words}` : ''}
+        </button>
+      )}
+      {open ? null : about}
+    </div>
+  );
+}

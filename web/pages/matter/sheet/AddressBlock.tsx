@@ -1,0 +1,152 @@
+import { useState } from 'react';
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
+import { isMailAddress } from '../../../../core/recipients/address.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { RecipientLine } from './RecipientLine.tsx';
+import classes from './AddressBlock.module.css';
+
+export type Part = 'to' | 'cc' | 'bcc';
+type Recipients = Message['to'];
+/** How it goes besides: settings of this one message. */
+export type Going = Pick<Message, 'sender' | 'replyTo' | 'copyToSelf' | 'each'>;
+
+interface AddressBlockProps {
+  readonly from: Message['from'];
+  readonly senders: Message['senders'];
+  readonly channel: Message['channel'];
+  readonly lines: Readonly<Record<Part, Recipients>>;
+  readonly going: Going;
+  readonly matter: MatterDetail;
+  readonly onChange: (part: Part, recipients: Recipients) => void;
+  readonly onGoing: (change: Pick<ChangeMessage, 'sender' | 'replyTo' | 'copyToSelf' | 'each'>) => void;
+}
+
+const PARTS: readonly Part[] = ['to', 'cc', 'bcc'];
+const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Copy', bcc: 'Blind copy' };
+
+/** Who gets it and who it is from. What is seldom wanted shows once somebody asks for it. */
+export function AddressBlock(props: AddressBlockProps) {
+  const { from, channel, lines, going, matter, onChange } = props;
+  const [all, setAll] = useState(going.replyTo !== null || going.copyToSelf);
+  const possible = channel === 'email' ? PARTS : PARTS.slice(0, 1);
+  const parts = possible.filter((part) => part === 'to' || all || lines[part].length > 0);
+  return (
+    <div className={classes.block}>
+      {parts.map((part) => (
+        <div key={part} className={classes.line} data-part={part}>
+          <span className={classes.label}>{LABELS[part]}</span>
+          <RecipientLine
+            label={LABELS[part]}
+            channel={channel}
+            recipients={lines[part]}
+            taken={[...lines.to, ...lines.cc, ...lines.bcc]}
+            matterId={matter.id}
+            onChange={(next) => {
+              onChange(part, next);
+            }}
+          />
+          {part === 'to' && !all && channel === 'email' ? (
+            <Button
+              className={classes.more}
+              onClick={() => {
+                setAll(true);
+              }}
+            >
+              Copies…
+            </Button>
+          ) : null}
+        </div>
+      ))}
+      {all && channel === 'email' ? <Besides {...props} /> : null}
+      {lines.to.length > 1 && channel !== 'letter' ? (
+        <div className={classes.line}>
+          <span className={classes.label} />
+          <span className={classes.each} role="radiogroup" aria-label="How it goes to several">
+            {[false, true].map((each) => (
+              <label key={String(each)}>
+                <input
+                  type="radio"
+                  name="each"
+                  checked={going.each === each}
+                  onChange={() => {
+                    props.onGoing({ each });
+                  }}
+                />
+                {each ? `one each, ${lines.to.length} in all` : 'one for all of them'}
+              </label>
+            ))}
+          </span>
+        </div>
+      ) : null}
+      <div className={classes.line}>
+        <span className={classes.label}>From</span>
+        {channel === 'email' ? <From {...props} /> : <span>{from.name}</span>}
+      </div>
+    </div>
+  );
+}
+
+/** Whom it goes out under: one of those that the practice has. */
+function From({ from, senders, going, onGoing }: AddressBlockProps) {
+  const shown = senders.filter(
+    ({ choice, address }, at) =>
+      choice === going.sender || senders.findIndex((one) => one.address === address) === at,
+  );
+  return (
+    <select
+      className={classes.from}
+      aria-label="It goes out under"
+      value={going.sender ?? ''}
+      onChange={(event) => {
+        const chosen = senders.find(({ choice }) => (choice ?? '') === event.currentTarget.value);
+        if (chosen) onGoing({ sender: chosen.choice });
+      }}
+    >
+      {shown.some(({ choice }) => choice === going.sender) ? null : (
+        <option value={going.sender ?? ''}>{from.name}</option>
+      )}
+      {shown.map(({ choice, name, address }) => (
+        <option key={choice} value={choice ?? ''}>
+          {name} · {address}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** Where answers go, and a copy for whoever writes. */
+function Besides({ from, going, onGoing }: AddressBlockProps) {
+  const [typed, setTyped] = useState(going.replyTo ?? '');
+  const malformed = typed !== '' && !isMailAddress(typed);
+  return (
+    <div className={classes.line}>
+      <span className={classes.label}>Answers</span>
+      <span className={classes.besides}>
+        <input
+          className={classes.input}
+          type="email"
+          aria-label="Answers go to"
+          aria-invalid={malformed}
+          placeholder={`go to ${from.address}`}
+          value={typed}
+          onChange={(event) => {
+            const { value } = event.currentTarget;
+            setTyped(value);
+            if (value === '' || isMailAddress(value)) onGoing({ replyTo: value === '' ? null : value });
+          }}
+        />
+        <label>
+          <input
+            type="checkbox"
+            checked={going.copyToSelf}
+            onChange={(event) => {
+              onGoing({ copyToSelf: event.currentTarget.checked });
+            }}
+          />
+          a copy to me
+        </label>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,144 @@
+import { IconX } from '@tabler/icons-react';
+import { useRef, useState } from 'react';
+import type { DragEvent } from 'react';
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
+import { fileSize } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { EncloseMenu } from './EncloseMenu.tsx';
+import { EnclosureMenu } from './EnclosureMenu.tsx';
+import classes from './Enclosures.module.css';
+
+type EnclosureList = Message['enclosures'];
+
+interface EnclosuresProps {
+  readonly messageId: string;
+  readonly enclosures: EnclosureList;
+  readonly asks: readonly string[];
+  readonly matter: MatterDetail;
+  /** What the sender's host takes for one message, encoded. */
+  readonly limitBytes: number | undefined;
+  /** Something is being read or made. */
+  readonly busy: boolean;
+  /** How much of the files has gone to the server, from 0 to 1. */
+  readonly share: number | undefined;
+  readonly problem: string | undefined;
+  readonly onChange: (enclosures: EnclosureList) => void;
+  readonly onFiles: (files: readonly File[]) => void;
+  readonly onMade: (order: EncloseOrder) => void;
+}
+
+/** Base64 makes four bytes of three (RFC 2045 §6.8). */
+const ENCODED = 4 / 3;
+
+/** What goes along, at the foot of the sheet: put in from the matter, dropped, made now; in an order of one's own. */
+export function Enclosures(props: EnclosuresProps) {
+  const { messageId, enclosures, asks, matter, limitBytes, busy, share, problem, onChange, onFiles, onMade } =
+    props;
+  const [over, setOver] = useState(false);
+  const dragged = useRef<number>(undefined);
+  const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED, 0);
+  const move = (from: number, to: number): void => {
+    const next = [...enclosures];
+    const [moved] = next.splice(from, 1);
+    if (!moved || to < 0 || to > next.length) return;
+    next.splice(to, 0, moved);
+    onChange(next);
+  };
+  const drop = (event: DragEvent): void => {
+    event.preventDefault();
+    setOver(false);
+    const files = [...event.dataTransfer.files];
+    if (files.length > 0) onFiles(files);
+  };
+  return (
+    <div
+      className={classes.enclosures}
+      data-part="enclosures"
+      data-over={over}
+      onDragOver={(event) => {
+        if (!event.dataTransfer.types.includes('Files')) return;
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={drop}
+    >
+      <span className={classes.label}>Enclosed</span>
+      {enclosures.map((enclosure, n) => (
+        <span
+          key={enclosure.documentId}
+          className={classes.file}
+          draggable
+          onDragStart={() => {
+            dragged.current = n;
+          }}
+          onDragOver={(event) => {
+            if (dragged.current !== undefined) event.preventDefault();
+          }}
+          onDrop={(event) => {
+            if (dragged.current === undefined) return;
+            event.preventDefault();
+            event.stopPropagation();
+            move(dragged.current, n);
+            dragged.current = undefined;
+          }}
+        >
+          <EnclosureMenu
+            messageId={messageId}
+            enclosure={enclosure}
+            at={n}
+            enclosures={enclosures}
+            matter={matter}
+            onMove={move}
+            onRename={(fileName) => {
+              onChange(enclosures.map((one) => (one === enclosure ? { ...one, fileName } : one)));
+            }}
+            onMade={onMade}
+          />
+          <small>{fileSize(enclosure.sizeBytes)}</small>
+          <button
+            type="button"
+            aria-label={`Take out ${enclosure.fileName}`}
+            onClick={() => {
+              onChange(enclosures.filter((one) => one !== enclosure));
+            }}
+          >
+            <IconX size={12} stroke={2} aria-hidden="true" />
+          </button>
+        </span>
+      ))}
+      <EncloseMenu
+        matter={matter}
+        enclosures={enclosures}
+        onEnclose={(document) => {
+          onChange([...enclosures, document]);
+        }}
+        onFiles={onFiles}
+        onMade={onMade}
+      />
+      {asks.length > 0 && enclosures.length === 0 ? (
+        <small className={classes.asks}>asked for: {asks.join(', ')}</small>
+      ) : null}
+      {enclosures.length > 1 && limitBytes !== undefined ? (
+        <small className={classes.size}>
+          {fileSize(Math.round(bytes))} of {fileSize(limitBytes)} on its way
+        </small>
+      ) : null}
+      {busy ? (
+        <span className={classes.busy} role="status">
+          <progress aria-label="Files are being read" value={share} />{' '}
+          {share === undefined ? 'one moment…' : `${Math.round(share * 100)} %`}
+        </span>
+      ) : null}
+      {problem === undefined ? null : (
+        <span className={classes.problem} role="alert">
+          {problem}
+        </span>
+      )}
+      {over ? <Button className={classes.dropHere}>Let go to enclose</Button> : null}
+    </div>
+  );
+}

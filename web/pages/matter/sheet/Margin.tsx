@@ -1,0 +1,132 @@
+import { useResizeObserver } from '@mantine/hooks';
+import { useLayoutEffect, useRef, useState } from 'react';
+import type { RefObject } from 'react';
+import type { Message } from '../../../../contract/messages.ts';
+import { noteWords, remedyWords } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { layOutNotes } from './layOutNotes.ts';
+import classes from './Margin.module.css';
+
+type Note = Message['notes'][number];
+
+interface MarginProps {
+  readonly page: RefObject<HTMLDivElement | null>;
+  readonly notes: readonly Note[];
+  /** Somebody has pressed Send: what still stops it is said with more weight. */
+  readonly pressing: boolean;
+  readonly onRemedy: (remedy: Note['remedies'][number]) => void;
+  readonly onLeave: (code: string) => void;
+}
+
+/** Notes pencilled beside the lines they concern. They scroll with the sheet, and move apart where they would touch. */
+export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps) {
+  const margin = useRef<HTMLElement>(null);
+  const [measure, sheetSize] = useResizeObserver();
+  const [tops, setTops] = useState<readonly number[]>([]);
+
+  useLayoutEffect(() => {
+    measure(page.current);
+  }, [measure, page]);
+
+  useLayoutEffect(() => {
+    const aside = margin.current;
+    if (!aside || !page.current) return;
+    const cards = [...aside.querySelectorAll<HTMLElement>('[data-note-card]')];
+    const next = layOutNotes(
+      notes.map((note) => anchorOf(note, page.current, aside)),
+      cards.map((card) => card.offsetHeight),
+    );
+    setTops((known) =>
+      known.length === next.length && known.every((top, n) => top === next[n]) ? known : next,
+    );
+  }, [notes, page, sheetSize]);
+
+  return (
+    <aside className={classes.margin} ref={margin} aria-label="Notes" aria-live="polite">
+      {notes.map((note, n) => (
+        <NoteCard
+          key={`${note.code}-${n}`}
+          note={note}
+          top={tops[n] ?? 0}
+          pressing={pressing}
+          onRemedy={onRemedy}
+          onLeave={onLeave}
+        />
+      ))}
+    </aside>
+  );
+}
+
+/** The height, in the margin, of what a note speaks of. */
+function anchorOf(note: Note, page: HTMLElement | null, aside: HTMLElement): number {
+  const place = page && (wordsOf(note, page) ?? blankOf(note, page) ?? partOf(note, page));
+  return place ? place.getBoundingClientRect().top - aside.getBoundingClientRect().top : 0;
+}
+
+function wordsOf(note: Note, page: HTMLElement): Element | null {
+  if (note.where.part !== 'body' || !('words' in note.where)) return null;
+  const { block, words } = note.where;
+  const marked = [...page.querySelectorAll('.noted')].find((mark) => words.startsWith(mark.textContent));
+  return (
+    marked ??
+    page.querySelectorAll(
+      '[aria-multiline] p, [aria-multiline] h1, [aria-multiline] h2, [aria-multiline] h3',
+    )[block] ??
+    null
+  );
+}
+
+function blankOf(note: Note, page: HTMLElement): Element | null {
+  const key = note.params['key'];
+  return note.code === 'blankUnfilled'
+    ? page.querySelector(`[data-blank-key="${CSS.escape(String(key))}"]`)
+    : null;
+}
+
+const partOf = (note: Note, page: HTMLElement): Element | null =>
+  page.querySelector(`[data-part="${note.where.part}"]`);
+
+interface NoteCardProps extends Omit<MarginProps, 'page' | 'notes'> {
+  readonly note: Note;
+  readonly top: number;
+}
+
+function NoteCard({ note, top, pressing, onRemedy, onLeave }: NoteCardProps) {
+  const { title, detail } = noteWords(note);
+  return (
+    <section
+      className={classes.note}
+      data-note-card=""
+      data-severity={note.severity}
+      data-pressing={pressing}
+      style={{ top }}
+    >
+      <b>
+        <span className={classes.kind}>{note.severity === 'stop' ? 'Stop' : 'Caution'}: </span>
+        {title}
+      </b>
+      <span>{detail} </span>
+      {note.remedies.map((remedy, n) => (
+        <Button
+          key={n}
+          className={classes.remedy}
+          onClick={() => {
+            onRemedy(remedy);
+          }}
+        >
+          {remedyWords(remedy)}
+        </Button>
+      ))}
+      {note.severity === 'caution' ? (
+        <Button
+          className={classes.remedy}
+          onClick={() => {
+            onLeave(note.code);
+          }}
+        >
+          Leave it so
+        </Button>
+      ) : null}
+    </section>
+  );
+}

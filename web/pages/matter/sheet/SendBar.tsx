@@ -1,0 +1,158 @@
+import { Popover } from '@mantine/core';
+import { useState } from 'react';
+import type { Message } from '../../../../contract/messages.ts';
+import { listDay, readDay, today } from '../../../words/dates.ts';
+import { fileSize, plural } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import type { Going } from './AddressBlock.tsx';
+import type { Keeping } from './draftKeeper.ts';
+import classes from './SendBar.module.css';
+
+interface SendBarProps {
+  readonly message: Message;
+  readonly going: Going;
+  readonly lines: Readonly<Record<'to' | 'cc' | 'bcc', Message['to']>>;
+  readonly enclosures: Message['enclosures'];
+  readonly reference: string;
+  readonly keeping: Keeping;
+  readonly problem: string | undefined;
+  /** Notes not dealt with yet, and how many of them cannot be left so. */
+  readonly waiting: number;
+  readonly stops: number;
+  readonly busy: boolean;
+  readonly onSend: () => void;
+  readonly onLater: (sendOn: Message['laterAt'][number]) => void;
+  readonly onPutAway: () => void;
+  readonly onDiscard: () => void;
+}
+
+const KEEPING: Readonly<Record<Keeping, string>> = {
+  kept: 'kept',
+  keeping: 'keeping…',
+  unkept: 'not kept yet',
+};
+
+/** Sends, and says in words what sending will do. */
+export function SendBar(props: SendBarProps) {
+  const { keeping, problem, waiting, stops, busy } = props;
+  return (
+    <footer className={classes.bar}>
+      <Button kind="go" hint="Ctrl ↵" disabled={busy} onClick={props.onSend}>
+        Send
+      </Button>
+      <span className={classes.what} role="status">
+        {problem === undefined ? <Doing {...props} /> : <span className={classes.problem}>{problem}</span>}
+        {waiting > 0 ? (
+          <span className={stops > 0 ? classes.stops : classes.cautions}>
+            {stops > 0
+              ? `${plural(stops, 'thing')} to settle first`
+              : `${plural(waiting, 'note')} to look at`}
+          </span>
+        ) : null}
+      </span>
+      <span className={classes.beside}>
+        <small className={classes.keeping} data-keeping={keeping}>
+          {KEEPING[keeping]}
+        </small>
+        <Later offers={props.message.laterAt} onLater={props.onLater} />
+        <Button onClick={props.onPutAway}>Put away</Button>
+        <Button onClick={props.onDiscard}>Discard</Button>
+      </span>
+    </footer>
+  );
+}
+
+function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
+  const copies = lines.cc.length + lines.bcc.length + (going.copyToSelf ? 1 : 0);
+  const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0);
+  const [first] = lines.to;
+  const { followUpDays, stage } = message.after;
+  const each = going.each && lines.to.length > 1;
+  return (
+    <span>
+      {message.channel === 'letter' ? 'printed for ' : 'to '}
+      <b>{lines.to.length === 1 ? first?.name || first?.address : lines.to.length}</b>
+      {each ? ', one each' : ''}
+      {copies > 0 ? <>, copy to {copies}</> : null}
+      {enclosures.length > 0 ? (
+        <>
+          {' '}
+          · {plural(enclosures.length, 'enclosure')}, <b>{fileSize(bytes)}</b>
+        </>
+      ) : null}{' '}
+      · filed on <b>{reference}</b>
+      {followUpDays === undefined ? null : <> · follow-up in {plural(followUpDays, 'working day')}</>}
+      {stage === undefined ? null : <> · moves to “{stage}”</>}
+    </span>
+  );
+}
+
+type WallTime = Message['laterAt'][number];
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${two(hour)}:${two(minute)}`;
+
+/** What the field says, as a time on the practice’s clock; undefined while it says none. */
+function readField(text: string): WallTime | undefined {
+  const [date = '', time = ''] = text.split('T');
+  const [hour, minute] = time.split(':').map(Number);
+  return date.length === 10 && hour !== undefined && minute !== undefined
+    ? { date, hour, minute }
+    : undefined;
+}
+
+/** Leaving later: at the next working mornings, or at any time, on the practice’s own clock. */
+function Later({
+  offers,
+  onLater,
+}: {
+  readonly offers: readonly WallTime[];
+  readonly onLater: (sendOn: WallTime) => void;
+}) {
+  const [first] = offers;
+  const [at, setAt] = useState(first ? fieldText(first) : '');
+  return (
+    <Popover position="top-end" trapFocus>
+      <Popover.Target>
+        <Button>Later…</Button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <div className={classes.later}>
+          {offers.map((offer) => (
+            <Button
+              key={fieldText(offer)}
+              onClick={() => {
+                onLater(offer);
+              }}
+            >
+              {listDay(readDay(offer.date), today())} at {offer.hour}:{two(offer.minute)}
+            </Button>
+          ))}
+        </div>
+        <form
+          className={classes.later}
+          onSubmit={(event) => {
+            event.preventDefault();
+            const chosen = readField(at);
+            if (chosen) onLater(chosen);
+          }}
+        >
+          <label>
+            Leave at
+            <input
+              type="datetime-local"
+              required
+              value={at}
+              onChange={(event) => {
+                setAt(event.currentTarget.value);
+              }}
+            />
+          </label>
+          <Button kind="go" type="submit">
+            Send then
+          </Button>
+        </form>
+      </Popover.Dropdown>
+    </Popover>
+  );
+}

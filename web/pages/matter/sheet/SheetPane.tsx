@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import { Link, useLocation, useOutletContext, useParams } from 'react-router';
+import type { Message } from '../../../../contract/messages.ts';
+import { joinNames } from '../../../../core/values/writeValue.ts';
+import { problemWords, stateWords } from '../../../words/wording.ts';
+import { Blank } from '../../../ui/Blank.tsx';
+import type { MatterContext } from '../MatterPage.tsx';
+import { Sheet } from './Sheet.tsx';
+import { useMessageQuery } from '../../../api/messages.ts';
+import classes from './Sheet.module.css';
+
+/** A message on the desk: a sheet to write on while it is a draft, to read once it has left. */
+export function SheetPane() {
+  const { messageId = '' } = useParams();
+  const location = useLocation();
+  const { before } = (location.state ?? {}) as { before?: Pick<Message, 'subjectNodes' | 'body'> };
+  const { matter, session } = useOutletContext<MatterContext>();
+  const {
+    currentData: message,
+    error,
+    isFetching,
+    refetch,
+  } = useMessageQuery(messageId, { refetchOnMountOrArgChange: true });
+  const [fresh, setFresh] = useState(0);
+  // The other's words are asked for, since what is known here may be from before them; unread, one's own stay.
+  const takeTheirs = async (): Promise<void> => {
+    const { isSuccess } = await refetch();
+    if (isSuccess) setFresh((n) => n + 1);
+  };
+  if (error && !message)
+    return (
+      <Blank title="There is no such sheet">
+        <p role="alert">{problemWords(error)}</p>
+      </Blank>
+    );
+  if (!message) return <div className={classes.waiting} aria-busy="true" />;
+  if (message.state !== 'draft' || !session.user.mayChange) return <ReadSheet message={message} />;
+  // What is being written is the sheet's own from here on; only a person asking for the other version starts it anew.
+  const key = `${messageId}-${fresh}`;
+  return isFetching && fresh === 0 && message.revision === 0 ? null : (
+    <Sheet
+      key={key}
+      initial={message}
+      before={before}
+      matter={matter}
+      onTakeTheirs={() => void takeTheirs()}
+    />
+  );
+}
+
+function ReadSheet({ message }: { readonly message: Message }) {
+  return (
+    <div className={classes.scroller}>
+      <article className={classes.sheet}>
+        <p className={classes.state} role="status">
+          {stateWords(message)}.{' '}
+          <Link
+            to={
+              message.stateDetail.entryId === undefined
+                ? `/matters/${message.matterId}`
+                : `/matters/${message.matterId}?entry=${message.stateDetail.entryId}`
+            }
+          >
+            To the matter
+          </Link>
+        </p>
+        <p>To {joinNames(message.to.map(({ name, address }) => name || address))}</p>
+        <h2 className={classes.readSubject}>{message.subject}</h2>
+        <div className={classes.readText}>{message.text}</div>
+      </article>
+    </div>
+  );
+}

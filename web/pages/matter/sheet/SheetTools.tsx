@@ -1,0 +1,132 @@
+import { Menu } from '@mantine/core';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import type { Message } from '../../../../contract/messages.ts';
+import { keepableFields, wordingFromLetter } from '../../../../core/template/fromLetter.ts';
+import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
+import { channelWords, plural } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { CheckField } from '../../../ui/Field.tsx';
+import { usePassagesHereQuery } from '../../../api/messages.ts';
+import classes from './SheetTools.module.css';
+
+interface SheetToolsProps {
+  readonly message: Message;
+  readonly matter: MatterDetail;
+  /** Keeps what is typed, so that what is taken from the sheet is all of it; false where it could not. */
+  readonly onKeep: () => Promise<boolean>;
+  /** The words before another template was chosen, to go back to them. */
+  readonly onBack: (() => void) | undefined;
+}
+
+/** What the sheet is: how it goes and what it was begun from; another template; keeping its wording. */
+export function SheetTools({ message, matter, onKeep, onBack }: SheetToolsProps) {
+  const { channel, templateName, segments } = message;
+  return (
+    <div className={classes.tools}>
+      <span>
+        {channelWords(channel)}
+        {templateName === null ? '' : ` from “${templateName}”`}
+      </span>
+      <Link
+        to={`/matters/${matter.id}/start`}
+        state={{ switching: message.id, channel }}
+        title="What you answered, and whom and what you put in, stays"
+      >
+        Another template
+      </Link>
+      {onBack ? <Button onClick={onBack}>Back to the words before</Button> : null}
+      <KeepAs message={message} matter={matter} onKeep={onKeep} />
+      {channel === 'letter' ? (
+        <a href={`/api/v1/messages/${message.id}/page`} target="_blank" rel="noopener">
+          See it as a page
+        </a>
+      ) : null}
+      {segments ? (
+        <span className={classes.segments} role="status">
+          {plural(segments.segments, 'segment')}, {segments.left} left
+          {segments.because === undefined ? '' : ` (“${segments.because}” makes them short)`}
+        </span>
+      ) : null}
+    </div>
+  );
+}
+
+/** Keeps the wording as a template or a passage; which of the record's values become fields is chosen here. */
+function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
+  const navigate = useNavigate();
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const { data: passages } = usePassagesHereQuery(message.id);
+  const read = {
+    subject: parseInline(message.subjectNodes, 'letter'),
+    body: parseDocument(message.body, 'letter'),
+  };
+  if (!read.subject.ok || !read.body.ok) return null;
+  const letter = { subject: read.subject.value, body: read.body.value };
+  const fields = keepableFields(letter);
+  const chosen = new Set(fields.map(({ path }) => path).filter((path) => !left.has(path)));
+  const take = async (to: string, asPassage: boolean): Promise<void> => {
+    if (!(await onKeep())) return;
+    const signature = parseDocument({ ...message.body, content: passages?.signature ?? [] }, 'letter');
+    const wording = wordingFromLetter(letter, chosen, signature.ok ? signature.value.content : []);
+    const content = {
+      recipients: rolesOf(message, matter),
+      subject: wording.subject,
+      body: wording.body,
+      blanks: message.blanks.filter(({ key }) => !key.startsWith('asked:')),
+      documents: [],
+      category: '',
+    };
+    await navigate(to, { state: asPassage ? { body: wording.body } : { channel: message.channel, content } });
+  };
+  return (
+    <Menu width={340} position="bottom-start" closeOnItemClick={false}>
+      <Menu.Target>
+        <Button>Keep the wording…</Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {fields.length > 0 ? <Menu.Label>These become fields again</Menu.Label> : null}
+        {fields.map(({ path, label, words }) => (
+          <div key={path} className={classes.field}>
+            <CheckField
+              label={
+                <>
+                  {words} <small>{label}</small>
+                </>
+              }
+              checked={!left.has(path)}
+              onChange={(checked) => {
+                setLeft((known) => {
+                  const next = new Set(known);
+                  if (checked) next.delete(path);
+                  else next.add(path);
+                  return next;
+                });
+              }}
+            />
+          </div>
+        ))}
+        <Menu.Label>Nothing is kept before you say so there</Menu.Label>
+        <Menu.Item onClick={() => void take('/templates/new', false)}>As a new template</Menu.Item>
+        {message.templateId === null ? null : (
+          <Menu.Item onClick={() => void take(`/templates/${message.templateId ?? ''}`, false)}>
+            As a new version of “{message.templateName}”
+          </Menu.Item>
+        )}
+        <Menu.Item onClick={() => void take('/passages/new', true)}>As a passage</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+/** Whom the message goes to, as the roles they hold here. */
+function rolesOf(message: Message, matter: MatterDetail) {
+  const line = (part: 'to' | 'cc' | 'bcc'): { role: string }[] => {
+    const held = message[part].flatMap(({ contactId }) =>
+      matter.parties.filter((party) => party.contactId === contactId).slice(0, 1),
+    );
+    return [...new Set(held.map(({ role }) => role))].map((role) => ({ role }));
+  };
+  return { to: line('to'), cc: line('cc'), bcc: line('bcc') };
+}

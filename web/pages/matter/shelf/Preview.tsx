@@ -1,0 +1,52 @@
+import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
+import { joinNames } from '../../../../core/values/writeValue.ts';
+import { problemWords } from '../../../words/wording.ts';
+import { LetterView, LineView } from '../../../parts/letter/LetterView.tsx';
+import { useShelfPreviewQuery } from '../../../api/shelf.ts';
+import classes from './ShelfPane.module.css';
+
+/** A template filled in for this matter, as it would open. */
+export function Preview({
+  matterId,
+  templateId,
+}: {
+  readonly matterId: string;
+  readonly templateId: string;
+}) {
+  const { data, error } = useShelfPreviewQuery({ matterId, templateId });
+  if (error)
+    return (
+      <div className={classes.page} role="alert">
+        {problemWords(error)}
+      </div>
+    );
+  if (!data) return <div className={classes.page} aria-busy="true" />;
+  const subject = parseInline(data.subjectNodes, 'letter');
+  const body = parseDocument(data.body, 'letter');
+  return (
+    <article className={classes.page} aria-label="How it would read" tabIndex={0}>
+      <dl className={classes.address}>
+        <dt>To</dt>
+        <dd>{joinNames(data.to) || 'nobody yet'}</dd>
+        {data.cc.length > 0 ? (
+          <>
+            <dt>Copy</dt>
+            <dd>{joinNames(data.cc)}</dd>
+          </>
+        ) : null}
+      </dl>
+      <h2 className={classes.subject}>
+        {subject.ok ? <LineView nodes={subject.value} places={data} /> : null}
+      </h2>
+      {body.ok ? <LetterView blocks={body.value.content} places={data} /> : null}
+      {data.documents.length > 0 ? (
+        <dl className={classes.encloses}>
+          <dt>Encloses</dt>
+          {data.documents.map((name) => (
+            <dd key={name}>{name}</dd>
+          ))}
+        </dl>
+      ) : null}
+    </article>
+  );
+}

@@ -1,0 +1,46 @@
+import { Link } from 'react-router';
+import type { MatterSummary } from '../../../contract/matters.ts';
+import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
+import { plural } from '../../words/wording.ts';
+import classes from './MattersPage.module.css';
+
+interface MatterRowProps {
+  readonly matter: MatterSummary;
+  readonly marked: boolean;
+  readonly onMark: () => void;
+}
+
+export function MatterRow({ matter, marked, onMark }: MatterRowProps) {
+  const { lastEntryAtUtc } = matter;
+  return (
+    <Link
+      to={`/matters/${matter.id}`}
+      className={classes.row}
+      data-matter=""
+      data-marked={marked}
+      onFocus={onMark}
+    >
+      <span className={classes.reference}>{matter.reference}</span>
+      <span className={classes.name}>
+        <span className={classes.matterTitle}>{matter.title}</span>
+        {matter.restricted ? <span className={classes.restricted}>restricted</span> : null}
+      </span>
+      <span className={classes.parties} title={matter.parties.join(', ')}>
+        {matter.parties.join(', ')}
+      </span>
+      <span className={classes.kind}>{matter.type}</span>
+      <span className={classes.stage}>{matter.stage}</span>
+      <span className={classes.with}>{matter.responsible}</span>
+      <span
+        className={classes.last}
+        title={
+          lastEntryAtUtc === null
+            ? undefined
+            : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'letter')} in all`
+        }
+      >
+        {lastEntryAtUtc === null ? 'no letters yet' : listDay(dayOf(lastEntryAtUtc), today())}
+      </span>
+    </Link>
+  );
+}

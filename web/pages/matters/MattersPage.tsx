@@ -1,0 +1,189 @@
+import { useDebouncedValue } from '@mantine/hooks';
+import { useEffect, useRef, useState } from 'react';
+import type { KeyboardEvent } from 'react';
+import { useLocation, useNavigate, useOutletContext, useSearchParams } from 'react-router';
+import type { MatterSort } from '../../../contract/matters.ts';
+import type { Session } from '../../../contract/session.ts';
+import { plural, problemWords } from '../../words/wording.ts';
+import { Blank } from '../../ui/Blank.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { MatterRow } from './MatterRow.tsx';
+import { NewMatter } from './NewMatter.tsx';
+import { useMattersInfiniteQuery } from '../../api/matters.ts';
+import classes from './MattersPage.module.css';
+
+const SORTS: readonly (readonly [sort: MatterSort, label: string])[] = [
+  ['recent', 'Last letter'],
+  ['reference', 'Reference'],
+  ['title', 'Title'],
+  ['stage', 'Stage'],
+];
+
+const TYPING_MS = 120;
+
+/** What a matter is to be opened for, where somebody comes from a message. */
+const openedWith = (state: unknown): string | undefined =>
+  typeof state === 'object' && state !== null && 'opening' in state && typeof state.opening === 'string'
+    ? state.opening
+    : undefined;
+
+/** All matters, narrowed as one types over reference, title and parties; gone along with the arrow keys. */
+export function MattersPage() {
+  const [params, setParams] = useSearchParams();
+  const [typed, setTyped] = useState(params.get('query') ?? '');
+  const [query] = useDebouncedValue(typed, TYPING_MS);
+  const sort = SORTS.find(([known]) => known === params.get('sort'))?.[0] ?? 'recent';
+  const { data, error, hasNextPage, isFetchingNextPage, fetchNextPage } = useMattersInfiniteQuery({
+    query,
+    sort,
+  });
+  const matters = data?.pages.flatMap(({ items }) => items) ?? [];
+  const [marked, setMarked] = useState(0);
+  const openingWith = openedWith(useLocation().state);
+  const [opening, setOpening] = useState(openingWith !== undefined);
+  const { user } = useOutletContext<Session>();
+  const navigate = useNavigate();
+  const list = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    setParams(
+      (known) => {
+        const next = new URLSearchParams(known);
+        if (query) next.set('query', query);
+        else next.delete('query');
+        return next;
+      },
+      { replace: true },
+    );
+  }, [query, setParams]);
+
+  const at = Math.min(marked, Math.max(0, matters.length - 1));
+  const mark = (next: number): void => {
+    const bounded = Math.max(0, Math.min(matters.length - 1, next));
+    setMarked(bounded);
+    list.current?.querySelectorAll('[data-matter]')[bounded]?.scrollIntoView({ block: 'nearest' });
+  };
+
+  const onKey = (event: KeyboardEvent): void => {
+    const moves: Readonly<Record<string, number>> = {
+      ArrowDown: at + 1,
+      ArrowUp: at - 1,
+      PageDown: at + 12,
+      PageUp: at - 12,
+    };
+    const move = moves[event.key];
+    const matter = matters[at];
+    if (move !== undefined) mark(move);
+    else if (event.key === 'Enter' && matter) void navigate(`/matters/${matter.id}`);
+    else return;
+    event.preventDefault();
+  };
+
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1 className={classes.title}>Matters</h1>
+        <input
+          className={classes.filter}
+          type="search"
+          autoFocus
+          value={typed}
+          placeholder="Reference, vessel or party"
+          aria-label="Narrow the matters by reference, title or party"
+          aria-controls="matter-list"
+          onChange={(event) => {
+            setTyped(event.currentTarget.value);
+            setMarked(0);
+          }}
+          onKeyDown={onKey}
+        />
+        <div className={classes.sorts} role="group" aria-label="Order">
+          {SORTS.map(([key, label]) => (
+            <button
+              key={key}
+              type="button"
+              aria-pressed={sort === key}
+              onClick={() => {
+                setParams(
+                  (known) => {
+                    known.set('sort', key);
+                    return known;
+                  },
+                  { replace: true },
+                );
+              }}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+        {user.mayChange ? (
+          <Button
+            onClick={() => {
+              setOpening(true);
+            }}
+          >
+            Open a matter
+          </Button>
+        ) : null}
+      </header>
+      {opening ? (
+        <NewMatter
+          about={openingWith ?? ''}
+          onClose={() => {
+            setOpening(false);
+          }}
+        />
+      ) : null}
+      {error ? (
+        <p className={classes.error} role="alert">
+          {problemWords(error)}
+        </p>
+      ) : null}
+      <div className={classes.list} id="matter-list" ref={list}>
+        {matters.map((matter, n) => (
+          <MatterRow
+            key={matter.id}
+            matter={matter}
+            marked={n === at}
+            onMark={() => {
+              setMarked(n);
+            }}
+          />
+        ))}
+        {data && matters.length === 0 ? (
+          <NoMatters
+            query={query}
+            onClear={() => {
+              setTyped('');
+            }}
+          />
+        ) : null}
+        {hasNextPage ? (
+          <Button disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+            Show more
+          </Button>
+        ) : null}
+      </div>
+      <p className={classes.count} aria-live="polite">
+        {data ? `${plural(matters.length, 'matter')}${hasNextPage ? ' shown, more below' : ''}` : ''}
+      </p>
+    </div>
+  );
+}
+
+function NoMatters({ query, onClear }: { readonly query: string; readonly onClear: () => void }) {
+  if (query === '') {
+    return (
+      <Blank title="No matters yet">
+        <p>A matter holds its parties, documents, dates and letters. Whatever you write starts from one.</p>
+      </Blank>
+    );
+  }
+  return (
+    <Blank title={`Nothing with “${query}”`}>
+      <p>The words are looked for in reference, title and the names of parties.</p>
+      <Button onClick={onClear}>Show all matters</Button>
+    </Blank>
+  );
+}

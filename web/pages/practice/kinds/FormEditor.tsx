@@ -1,0 +1,237 @@
+import type { MatterTypeJson } from '../../../../contract/matterTypes.ts';
+import type { CalculatedForm } from '../../../../core/model/calculatedForm.ts';
+import { SelectField, TextField } from '../../../ui/Field.tsx';
+import type { AskedField } from '../../../parts/conditions/ConditionForm.tsx';
+import { ShiftForm } from '../../../parts/conditions/ShiftForm.tsx';
+import { ChooseParts, PathList, TableParts } from './formParts.tsx';
+import type { Form } from './formParts.tsx';
+import classes from '../Practice.module.css';
+
+type FormKind = CalculatedForm['kind'];
+
+const FORM_WORDS: Readonly<Record<FormKind, string>> = {
+  dateFromDate: 'a date from a date',
+  daysBetween: 'days between two dates',
+  total: 'the total of a column',
+  count: 'how many rows',
+  extreme: 'the smallest or largest of a column',
+  percentage: 'a percentage of',
+  share: 'one as a percentage of another',
+  sum: 'a sum or difference',
+  choose: 'chosen by a condition',
+};
+const KINDS: readonly FormKind[] = [
+  'dateFromDate',
+  'daysBetween',
+  'total',
+  'count',
+  'extreme',
+  'percentage',
+  'share',
+  'sum',
+  'choose',
+];
+
+/** What a calculated value may build on, with the kinds it can be. */
+function inputsOf(type: MatterTypeJson, ownKey: string): readonly AskedField[] {
+  return [
+    ...type.keyDates.map(({ key, label }) => ({ path: `date.${key}`, label, kind: 'date' })),
+    ...type.facts.map(({ key, label, kind, choices }) => ({
+      path: `fact.${key}`,
+      label,
+      kind,
+      ...(choices ? { choices } : {}),
+    })),
+    ...type.calculated
+      .filter(({ key }) => key !== ownKey)
+      .map(({ key, label, form }) => ({
+        path: `calculated.${key}`,
+        label,
+        kind:
+          form.kind === 'dateFromDate'
+            ? 'date'
+            : form.kind === 'count' || form.kind === 'daysBetween'
+              ? 'number'
+              : 'money',
+      })),
+    { path: 'day.today', label: 'Today', kind: 'date' },
+  ];
+}
+
+interface FormEditorProps {
+  readonly form: Form;
+  readonly ownKey: string;
+  readonly type: MatterTypeJson;
+  readonly onChange: (form: Form) => void;
+}
+
+/** How a calculated value comes about, picked from forms. */
+export function FormEditor({ form, ownKey, type, onChange }: FormEditorProps) {
+  const inputs = inputsOf(type, ownKey);
+  return (
+    <div className={classes.form}>
+      <SelectField
+        label="Is"
+        value={form.kind}
+        options={KINDS.map((kind) => [kind, FORM_WORDS[kind]] as const)}
+        onChange={(kind) => {
+          onChange(freshForm(kind, type, inputs));
+        }}
+      />
+      <FormParts form={form} type={type} inputs={inputs} onChange={onChange} />
+    </div>
+  );
+}
+
+function freshForm(kind: FormKind, type: MatterTypeJson, inputs: readonly AskedField[]): Form {
+  const date = inputs.find((one) => one.kind === 'date')?.path ?? 'day.today';
+  const amount = inputs.find((one) => one.kind === 'money' || one.kind === 'number')?.path ?? 'day.today';
+  const [table] = type.tables;
+  const column =
+    table?.columns.find((one) => one.kind === 'money' || one.kind === 'number') ?? table?.columns[0];
+  const over = { table: table?.key ?? 'table1' };
+  switch (kind) {
+    case 'dateFromDate':
+      return { kind, from: date, shift: { amount: 5, unit: 'workingDays' } };
+    case 'daysBetween':
+      return { kind, from: 'day.today', to: date, unit: 'days' };
+    case 'total':
+      return { kind, ...over, column: column?.key ?? 'column1' };
+    case 'count':
+      return { kind, ...over };
+    case 'extreme':
+      return { kind, which: 'largest', ...over, column: column?.key ?? 'column1' };
+    case 'percentage':
+      return { kind, of: amount, basisPoints: 2000 };
+    case 'share':
+      return { kind, part: amount, whole: amount, places: 1 };
+    case 'sum':
+      return { kind, plus: [amount], minus: [] };
+    case 'choose':
+      return {
+        kind,
+        cases: [{ when: { join: 'all', conditions: [] }, take: { value: { kind: 'text', text: '' } } }],
+      };
+    default:
+      return kind satisfies never;
+  }
+}
+
+interface PartsProps {
+  readonly form: Form;
+  readonly type: MatterTypeJson;
+  readonly inputs: readonly AskedField[];
+  readonly onChange: (form: Form) => void;
+}
+
+function FormParts({ form, type, inputs, onChange }: PartsProps) {
+  const pick = (label: string, value: string, kinds: readonly string[], take: (path: string) => void) => (
+    <SelectField
+      label={label}
+      value={value}
+      options={[
+        ...(inputs.some(({ path }) => path === value) ? [] : [[value, 'something that is gone'] as const]),
+        ...inputs
+          .filter(({ kind }) => kinds.includes(kind))
+          .map(({ path, label: name }) => [path, name] as const),
+      ]}
+      onChange={take}
+    />
+  );
+  const amounts = ['money', 'number'];
+  const dates = ['date', 'dateTime'];
+  switch (form.kind) {
+    case 'dateFromDate':
+      return (
+        <>
+          {pick('From', form.from, dates, (from) => {
+            onChange({ ...form, from });
+          })}
+          <ShiftForm
+            shift={form.shift}
+            onChange={(shift) => {
+              onChange({ ...form, shift: shift ?? { amount: 0, unit: form.shift.unit } });
+            }}
+          />
+        </>
+      );
+    case 'daysBetween':
+      return (
+        <>
+          {pick('From', form.from, dates, (from) => {
+            onChange({ ...form, from });
+          })}
+          {pick('To', form.to, dates, (to) => {
+            onChange({ ...form, to });
+          })}
+          <SelectField
+            label="Counted in"
+            value={form.unit}
+            options={[
+              ['days', 'days'],
+              ['workingDays', 'working days'],
+            ]}
+            onChange={(unit) => {
+              onChange({ ...form, unit });
+            }}
+          />
+        </>
+      );
+    case 'total':
+    case 'count':
+    case 'extreme':
+      return <TableParts form={form} type={type} onChange={onChange} />;
+    case 'percentage':
+      return (
+        <>
+          <TextField
+            label="Percent"
+            type="number"
+            value={String(form.basisPoints / 100)}
+            onChange={(typed) => {
+              onChange({ ...form, basisPoints: Math.round(Number(typed) * 100) || 0 });
+            }}
+          />
+          {pick('Of', form.of, amounts, (of) => {
+            onChange({ ...form, of });
+          })}
+        </>
+      );
+    case 'share':
+      return (
+        <>
+          {pick('What', form.part, amounts, (part) => {
+            onChange({ ...form, part });
+          })}
+          {pick('As a percentage of', form.whole, amounts, (whole) => {
+            onChange({ ...form, whole });
+          })}
+        </>
+      );
+    case 'sum':
+      return (
+        <>
+          <PathList
+            label="Added"
+            paths={form.plus}
+            inputs={inputs}
+            onChange={(plus) => {
+              onChange({ ...form, plus });
+            }}
+          />
+          <PathList
+            label="Taken away"
+            paths={form.minus}
+            inputs={inputs}
+            onChange={(minus) => {
+              onChange({ ...form, minus });
+            }}
+          />
+        </>
+      );
+    case 'choose':
+      return <ChooseParts form={form} inputs={inputs} onChange={onChange} />;
+    default:
+      return form satisfies never;
+  }
+}

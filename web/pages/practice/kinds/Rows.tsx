@@ -1,0 +1,126 @@
+import type { MatterTypeJson } from '../../../../contract/matterTypes.ts';
+import type { FactKind } from '../../../../core/model/value.ts';
+import { FACT_KINDS } from '../../../../core/model/value.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { SelectField, TextField } from '../../../ui/Field.tsx';
+import { keyFor } from '../../../words/typeWords.ts';
+import classes from '../Practice.module.css';
+
+type Fact = MatterTypeJson['facts'][number];
+
+const KIND_WORDS: Readonly<Record<FactKind, string>> = {
+  text: 'a few words',
+  longText: 'longer text',
+  number: 'a number',
+  money: 'an amount',
+  date: 'a date',
+  dateTime: 'a date and time',
+  yesNo: 'yes or no',
+  choice: 'one of a list',
+  contact: 'somebody of the directory',
+};
+
+interface FactRowsProps {
+  readonly rows: readonly Fact[];
+  readonly noun: string;
+  readonly onChange: (rows: Fact[]) => void;
+}
+
+/** Facts of a matter or columns of a table, each with its kind. */
+export function FactRows({ rows, noun, onChange }: FactRowsProps) {
+  const set = (at: number, fact: Fact): void => {
+    onChange(rows.map((one, n) => (n === at ? fact : one)));
+  };
+  return (
+    <>
+      {rows.map((fact, n) => (
+        <div key={fact.key} className={classes.row}>
+          <TextField
+            label="Called"
+            value={fact.label}
+            onChange={(label) => {
+              set(n, { ...fact, label });
+            }}
+          />
+          <SelectField
+            label="Holds"
+            value={fact.kind}
+            options={FACT_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
+            onChange={(kind) => {
+              set(n, { ...fact, kind });
+            }}
+          />
+          {fact.kind === 'choice' ? (
+            <TextField
+              label="The list, a line each"
+              multiline
+              value={(fact.choices ?? []).map(({ label }) => label).join('\n')}
+              onChange={(typed) => {
+                const choices = typed.split('\n').map((label, m) => ({
+                  key: fact.choices?.[m]?.key ?? `c${m + 1}`,
+                  label,
+                }));
+                set(n, { ...fact, choices: typed === '' ? [] : choices });
+              }}
+            />
+          ) : null}
+          <Button
+            aria-label={`Take ${fact.label || noun} out`}
+            onClick={() => {
+              onChange(rows.filter((_, m) => m !== n));
+            }}
+          >
+            ×
+          </Button>
+        </div>
+      ))}
+      <Button
+        onClick={() => {
+          onChange([...rows, { key: keyFor(noun, rows), label: '', kind: 'text' }]);
+        }}
+      >
+        Add a {noun}
+      </Button>
+    </>
+  );
+}
+
+interface LabelRowsProps {
+  readonly rows: readonly { readonly key: string; readonly label: string }[];
+  readonly noun: string;
+  readonly onChange: (rows: { key: string; label: string }[]) => void;
+}
+
+/** A list of names. */
+export function LabelRows({ rows, noun, onChange }: LabelRowsProps) {
+  return (
+    <>
+      {rows.map(({ key, label }, n) => (
+        <div key={key} className={classes.row}>
+          <TextField
+            label="Called"
+            value={label}
+            onChange={(typed) => {
+              onChange(rows.map((one, m) => (m === n ? { key, label: typed } : one)));
+            }}
+          />
+          <Button
+            aria-label={`Take ${label || noun} out`}
+            onClick={() => {
+              onChange(rows.filter((_, m) => m !== n));
+            }}
+          >
+            ×
+          </Button>
+        </div>
+      ))}
+      <Button
+        onClick={() => {
+          onChange([...rows, { key: keyFor(noun, rows), label: '' }]);
+        }}
+      >
+        Add a {noun}
+      </Button>
+    </>
+  );
+}

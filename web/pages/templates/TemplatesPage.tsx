@@ -1,0 +1,177 @@
+import { useDebouncedValue } from '@mantine/hooks';
+import { useState } from 'react';
+import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
+import type { Session } from '../../../contract/session.ts';
+import type { Standing, TemplateSummary } from '../../../contract/templates.ts';
+import { dayOf, listDay, today } from '../../words/dates.ts';
+import { channelWords, plural, problemWords } from '../../words/wording.ts';
+import { Blank } from '../../ui/Blank.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { useKeys } from '../../ui/keys.ts';
+import { useTemplatesInfiniteQuery, useTemplateShelvesQuery } from '../../api/templates.ts';
+import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
+import { standingWords } from '../../words/templateWords.ts';
+import classes from '../../parts/wording/Library.module.css';
+
+const TYPING_MS = 120;
+const STANDINGS: readonly Standing[] = ['approved', 'shared', 'private', 'retired'];
+
+/** The library of templates, narrowed as one types over name, tags and wording. */
+export function TemplatesPage() {
+  const { user } = useOutletContext<Session>();
+  const [params, setParams] = useSearchParams();
+  const [typed, setTyped] = useState('');
+  const [query] = useDebouncedValue(typed, TYPING_MS);
+  const navigate = useNavigate();
+  const folder = params.get('folder') ?? undefined;
+  const tag = params.get('tag') ?? undefined;
+  const standing = STANDINGS.find((known) => known === params.get('standing'));
+  const { data, error, hasNextPage, fetchNextPage } = useTemplatesInfiniteQuery({
+    query,
+    ...(folder === undefined ? {} : { folder }),
+    ...(tag === undefined ? {} : { tag }),
+    ...(standing === undefined ? {} : { standing }),
+  });
+  const { data: shelves } = useTemplateShelvesQuery();
+  const templates = data?.pages.flatMap(({ items }) => items) ?? [];
+  const narrow = (name: string, value: string | undefined): void => {
+    setParams(
+      (known) => {
+        if (value === undefined || known.get(name) === value) known.delete(name);
+        else known.set(name, value);
+        return known;
+      },
+      { replace: true },
+    );
+  };
+  useKeys({ n: () => void (user.mayChange && navigate('/templates/new')) });
+
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1>Templates</h1>
+        <LibraryTabs />
+        <input
+          type="search"
+          className={classes.filter}
+          autoFocus
+          value={typed}
+          placeholder="Name, tag or words inside"
+          aria-label="Narrow the templates by name, tag or words inside"
+          onChange={(event) => {
+            setTyped(event.currentTarget.value);
+          }}
+        />
+        {user.mayChange ? (
+          <div className={classes.actions}>
+            <Link to="/templates/import">Bring wording in</Link>
+            <Button kind="go" hint="N" onClick={() => void navigate('/templates/new')}>
+              New template
+            </Button>
+          </div>
+        ) : null}
+      </header>
+      <div className={classes.body}>
+        <nav className={classes.shelves} aria-label="Narrow by folder, tag and standing">
+          <Narrowing
+            title="Folders"
+            rows={shelves?.folders ?? []}
+            chosen={folder}
+            onChoose={(name) => {
+              narrow('folder', name);
+            }}
+          />
+          <Narrowing
+            title="Tags"
+            rows={shelves?.tags ?? []}
+            chosen={tag}
+            onChoose={(name) => {
+              narrow('tag', name);
+            }}
+          />
+          <Narrowing
+            title="Standing"
+            rows={STANDINGS.map((name) => ({ name, label: standingWords(name) }))}
+            chosen={standing}
+            onChoose={(name) => {
+              narrow('standing', name);
+            }}
+          />
+        </nav>
+        <div className={classes.list}>
+          {error ? <p role="alert">{problemWords(error)}</p> : null}
+          {templates.map((template) => (
+            <TemplateRow key={template.id} template={template} />
+          ))}
+          {data && templates.length === 0 ? (
+            <Blank title={typed === '' ? 'No templates here yet' : `Nothing with “${typed}”`}>
+              <p>
+                {typed === ''
+                  ? 'What you write again and again stands here once: make a template, or bring your wording in.'
+                  : 'Name, tags and the words inside are looked through.'}
+              </p>
+            </Blank>
+          ) : null}
+          {hasNextPage ? <Button onClick={() => void fetchNextPage()}>Show more</Button> : null}
+        </div>
+      </div>
+      <p className={classes.count} aria-live="polite">
+        {data ? `${plural(templates.length, 'template')}${hasNextPage ? ' shown, more below' : ''}` : ''}
+      </p>
+    </div>
+  );
+}
+
+function TemplateRow({ template }: { readonly template: TemplateSummary }) {
+  const { id, name, channel, folder, tags, standing, uses, lastUsedUtc, changedAtUtc, changedBy } = template;
+  return (
+    <Link to={`/templates/${id}`} className={classes.row} data-standing={standing}>
+      <span className={classes.name}>
+        {name}
+        {tags.map((tag) => (
+          <small key={tag} className={classes.tag}>
+            {tag}
+          </small>
+        ))}
+      </span>
+      <span>{folder}</span>
+      <span>{channelWords(channel)}</span>
+      <span>{standingWords(standing)}</span>
+      <span>
+        {uses === 0
+          ? 'not used yet'
+          : `${plural(uses, 'time')}${lastUsedUtc === null ? '' : `, last ${listDay(dayOf(lastUsedUtc), today())}`}`}
+      </span>
+      <span title={`Changed by ${changedBy}`}>{listDay(dayOf(changedAtUtc), today())}</span>
+    </Link>
+  );
+}
+
+interface NarrowingProps {
+  readonly title: string;
+  readonly rows: readonly { readonly name: string; readonly label?: string; readonly count?: number }[];
+  readonly chosen: string | undefined;
+  readonly onChoose: (name: string) => void;
+}
+
+function Narrowing({ title, rows, chosen, onChoose }: NarrowingProps) {
+  if (rows.length === 0) return null;
+  return (
+    <section>
+      <h2>{title}</h2>
+      {rows.map(({ name, label, count }) => (
+        <button
+          key={name}
+          type="button"
+          aria-pressed={chosen === name}
+          onClick={() => {
+            onChoose(name);
+          }}
+        >
+          {label ?? name}
+          {count === undefined ? null : <small>{count}</small>}
+        </button>
+      ))}
+    </section>
+  );
+}

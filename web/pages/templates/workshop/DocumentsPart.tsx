@@ -1,0 +1,197 @@
+import type { TemplateContentJson } from '../../../../contract/templates.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
+import { problemWords } from '../../../words/wording.ts';
+import { useKeepFileMutation, useTemplatesInfiniteQuery } from '../../../api/templates.ts';
+import { Part } from './Part.tsx';
+import type { ContentPartProps } from './Part.tsx';
+import classes from '../../../parts/wording/Workshop.module.css';
+
+type Rule = TemplateContentJson['documents'][number];
+
+/** What a template encloses, each by its rule. */
+export function DocumentsPart({ content, catalogue, onContent }: ContentPartProps) {
+  const { data } = useTemplatesInfiniteQuery({ query: '' });
+  const [keepFile, { error }] = useKeepFileMutation();
+  const letters = (data?.pages.flatMap(({ items }) => items) ?? []).filter(
+    ({ channel }) => channel === 'letter',
+  );
+  const set = (at: number, rule: Rule): void => {
+    onContent({ documents: content.documents.map((one, n) => (n === at ? rule : one)) });
+  };
+  const add = (rule: Rule): void => {
+    onContent({ documents: [...content.documents, rule] });
+  };
+  const [firstLetter] = letters;
+  return (
+    <Part title="Documents" note={content.documents.length}>
+      {content.documents.map((rule, n) => (
+        <div key={n} className={classes.partRow}>
+          <RuleForm
+            rule={rule}
+            categories={catalogue?.categories ?? []}
+            letters={letters}
+            onChange={(changed) => {
+              set(n, changed);
+            }}
+          />
+          <Button
+            onClick={() => {
+              onContent({ documents: content.documents.filter((_, m) => m !== n) });
+            }}
+          >
+            Take out
+          </Button>
+        </div>
+      ))}
+      <Button
+        onClick={() => {
+          add({ kind: 'latest', category: catalogue?.categories[0] ?? 'Report', required: true });
+        }}
+      >
+        The latest of a category
+      </Button>
+      {firstLetter ? (
+        <Button
+          onClick={() => {
+            add({ kind: 'letter', templateId: firstLetter.id, name: firstLetter.name });
+          }}
+        >
+          A letter made now
+        </Button>
+      ) : null}
+      <Button
+        onClick={() => {
+          add({ kind: 'ask', label: 'A document of the matter', required: true });
+        }}
+      >
+        One that the writer chooses
+      </Button>
+      <label className={classes.fileChoice}>
+        The same file each time…
+        <input
+          type="file"
+          onChange={(event) => {
+            const [file] = event.currentTarget.files ?? [];
+            event.currentTarget.value = '';
+            if (file)
+              void keepFile(file)
+                .unwrap()
+                .then((kept) => {
+                  add({ kind: 'fixed', ...kept });
+                })
+                .catch(() => undefined);
+          }}
+        />
+      </label>
+      {error ? <small role="alert">{problemWords(error)}</small> : null}
+    </Part>
+  );
+}
+
+/** The name a document goes out under: its own, or one of the matter’s reference and what it is. */
+function NameChoice({
+  rule,
+  onChange,
+}: {
+  readonly rule: Extract<Rule, { readonly kind: 'latest' | 'letter' }>;
+  readonly onChange: (rule: Rule) => void;
+}) {
+  const what = rule.kind === 'latest' ? rule.category : rule.name;
+  return (
+    <SelectField
+      label="Goes out as"
+      value={rule.fileName === undefined ? 'own' : 'reference'}
+      options={[
+        ['own', 'what it is called'],
+        ['reference', `the matter’s reference and “${what}”`],
+      ]}
+      onChange={(choice) => {
+        const { fileName: _old, ...rest } = rule;
+        onChange(choice === 'own' ? rest : { ...rest, fileName: referenceName(what) });
+      }}
+    />
+  );
+}
+
+const referenceName = (what: string) => [
+  {
+    type: 'field',
+    attrs: { path: 'matter.reference', format: 'plain', shift: null, whenEmpty: { kind: 'leaveOut' } },
+  },
+  { type: 'text', text: ` ${what}` },
+];
+
+function RuleForm({
+  rule,
+  categories,
+  letters,
+  onChange,
+}: {
+  readonly rule: Rule;
+  readonly categories: readonly string[];
+  readonly letters: readonly { readonly id: string; readonly name: string }[];
+  readonly onChange: (rule: Rule) => void;
+}) {
+  switch (rule.kind) {
+    case 'latest':
+      return (
+        <>
+          <TextField
+            label="The latest of"
+            value={rule.category}
+            list={categories}
+            onChange={(category) => {
+              onChange({ ...rule, category });
+            }}
+          />
+          <CheckField
+            label="must be there"
+            checked={rule.required}
+            onChange={(required) => {
+              onChange({ ...rule, required });
+            }}
+          />
+          <NameChoice rule={rule} onChange={onChange} />
+        </>
+      );
+    case 'letter':
+      return (
+        <>
+          <SelectField
+            label="A letter made now from"
+            value={rule.templateId}
+            options={letters.map(({ id, name }) => [id, name] as const)}
+            onChange={(templateId) => {
+              const name = letters.find(({ id }) => id === templateId)?.name ?? rule.name;
+              onChange({ ...rule, templateId, name });
+            }}
+          />
+          <NameChoice rule={rule} onChange={onChange} />
+        </>
+      );
+    case 'ask':
+      return (
+        <>
+          <TextField
+            label="The writer chooses"
+            value={rule.label}
+            onChange={(label) => {
+              onChange({ ...rule, label: label === '' ? ' ' : label });
+            }}
+          />
+          <CheckField
+            label="must be there"
+            checked={rule.required}
+            onChange={(required) => {
+              onChange({ ...rule, required });
+            }}
+          />
+        </>
+      );
+    case 'fixed':
+      return <span>{rule.name}, the same each time</span>;
+    default:
+      return rule satisfies never;
+  }
+}

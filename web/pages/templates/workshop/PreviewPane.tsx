@@ -1,0 +1,188 @@
+import { useState } from 'react';
+import type { DraftPreview, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
+import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
+import { joinNames } from '../../../../core/values/writeValue.ts';
+import { plural } from '../../../words/wording.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { LetterView, LineView } from '../../../parts/letter/LetterView.tsx';
+import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
+import { REMEDY_WORDS, remediesFor } from './problemRemedies.ts';
+import type { ProblemRemedy } from './problemRemedies.ts';
+import { problemOf } from '../../../words/templateWords.ts';
+import classes from '../../../parts/wording/Workshop.module.css';
+
+interface PreviewPaneProps {
+  /** Does something about a problem; absent for whoever may only read. */
+  readonly onRemedy: ((remedy: ProblemRemedy, problem: DraftPreview['problems'][number]) => void) | undefined;
+  readonly look: DraftPreview | undefined;
+  readonly problem: string | undefined;
+  readonly stale: boolean;
+  readonly channel: TemplateDetail['channel'];
+  readonly content: TemplateContentJson;
+  readonly matterId: string | undefined;
+  readonly template: TemplateDetail | undefined;
+  readonly onMatter: (matterId: string) => void;
+}
+
+/** The wording filled in from a matter of one’s choice, and what is wrong with it. */
+export function PreviewPane({
+  look,
+  onRemedy,
+  problem,
+  stale,
+  channel,
+  content,
+  matterId,
+  template,
+  onMatter,
+}: PreviewPaneProps) {
+  const preview = look?.preview;
+  return (
+    <aside className={classes.preview} aria-label="How it would read" aria-busy={stale}>
+      <div className={classes.previewHead}>
+        <MatterPicker
+          label="Filled in from"
+          labelled="before"
+          matterId={matterId}
+          onChoose={({ id }) => {
+            onMatter(id);
+          }}
+        />
+        {channel === 'letter' && matterId !== undefined ? (
+          <LetterPage content={content} channel={channel} matterId={matterId} />
+        ) : null}
+        {template && matterId !== undefined ? (
+          <span>
+            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=eml`}>.eml</a>{' '}
+            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=html`}>.html</a>
+          </span>
+        ) : null}
+        {look?.segments ? (
+          <small>
+            {plural(look.segments.segments, 'segment')}, {look.segments.encoding}
+            {look.segments.because === undefined ? '' : ` because of “${look.segments.because}”`},{' '}
+            {look.segments.left} left
+          </small>
+        ) : null}
+      </div>
+      {problem === undefined ? null : (
+        <p role="alert" className={classes.problem}>
+          {problem}
+        </p>
+      )}
+      {look?.unreadable ? (
+        <p role="alert" className={classes.problem}>
+          Something in the wording cannot be kept ({look.unreadable}). What was last kept is untouched.
+        </p>
+      ) : null}
+      {preview ? <FilledIn preview={preview} channel={channel} /> : null}
+      {preview === null && matterId === undefined ? (
+        <p className={classes.none}>Choose a matter, and the wording is filled in from it as you type.</p>
+      ) : null}
+      <Problems problems={look?.problems ?? template?.problems ?? []} onRemedy={onRemedy} />
+    </aside>
+  );
+}
+
+function FilledIn({
+  preview,
+  channel,
+}: {
+  readonly preview: NonNullable<DraftPreview['preview']>;
+  readonly channel: TemplateDetail['channel'];
+}) {
+  const subject = parseInline(preview.subjectNodes, 'letter');
+  const body = parseDocument(preview.body, 'letter');
+  return (
+    <article className={classes.page}>
+      <dl className={classes.address}>
+        <dt>To</dt>
+        <dd>{joinNames(preview.to) || 'nobody on this matter'}</dd>
+        {preview.cc.length > 0 ? (
+          <>
+            <dt>Copy</dt>
+            <dd>{joinNames(preview.cc)}</dd>
+          </>
+        ) : null}
+        <dt>From</dt>
+        <dd>{preview.from}</dd>
+      </dl>
+      {channel === 'text' ? null : (
+        <h2>{subject.ok ? <LineView nodes={subject.value} places={preview} /> : null}</h2>
+      )}
+      {body.ok ? <LetterView blocks={body.value.content} places={preview} /> : null}
+      {preview.documents.length > 0 ? (
+        <dl className={classes.address} data-foot="">
+          <dt>Encloses</dt>
+          <dd>{preview.documents.join(' · ')}</dd>
+        </dl>
+      ) : null}
+    </article>
+  );
+}
+
+/** What the static check says, over every kind of matter the template may meet. */
+function Problems({
+  problems,
+  onRemedy,
+}: {
+  readonly problems: DraftPreview['problems'];
+  readonly onRemedy: PreviewPaneProps['onRemedy'];
+}) {
+  if (problems.length === 0) return null;
+  return (
+    <section className={classes.problems} aria-label="What is wrong" aria-live="polite">
+      {problems.map((one, n) => {
+        const { title, detail } = problemOf(one);
+        return (
+          <div key={n} data-severity={one.severity}>
+            <b>{title}</b>
+            <span>{detail}</span>
+            {onRemedy
+              ? remediesFor(one).map((remedy) => (
+                  <Button
+                    key={remedy}
+                    onClick={() => {
+                      onRemedy(remedy, one);
+                    }}
+                  >
+                    {REMEDY_WORDS[remedy]}
+                  </Button>
+                ))
+              : null}
+          </div>
+        );
+      })}
+    </section>
+  );
+}
+
+/** The letter as it would be printed, made on the server and opened beside. */
+function LetterPage({
+  content,
+  channel,
+  matterId,
+}: {
+  readonly content: TemplateContentJson;
+  readonly channel: TemplateDetail['channel'];
+  readonly matterId: string;
+}) {
+  const [failed, setFailed] = useState(false);
+  const open = async (): Promise<void> => {
+    const page = window.open('', '_blank');
+    const answer = await fetch('/api/v1/template-drafts/letter', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ channel, content, matterId }),
+    }).catch(() => undefined);
+    setFailed(!answer?.ok);
+    if (answer?.ok && page) page.location.href = URL.createObjectURL(await answer.blob());
+    else page?.close();
+  };
+  return (
+    <>
+      <Button onClick={() => void open()}>See it as a page</Button>
+      {failed ? <small role="alert">It could not be set as a letter.</small> : null}
+    </>
+  );
+}

@@ -1,0 +1,121 @@
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
+import { isMailAddress } from '../../../../core/recipients/address.ts';
+import classes from '../../../parts/wording/Workshop.module.css';
+
+type Recipients = TemplateContentJson['recipients'];
+type Line = keyof Recipients;
+type Rule = Recipients['to'][number];
+
+const LINES: readonly (readonly [line: Line, label: string])[] = [
+  ['to', 'To'],
+  ['cc', 'Copy'],
+  ['bcc', 'Blind copy'],
+];
+
+interface RecipientLinesProps {
+  readonly recipients: Recipients;
+  readonly roles: FieldCatalogue['roles'];
+  readonly onChange: (recipients: Recipients) => void;
+}
+
+/** Whom a template writes to: everybody in a role, or somebody always. */
+export function RecipientLines({ recipients, roles, onChange }: RecipientLinesProps) {
+  return (
+    <div className={classes.lines}>
+      {LINES.map(([line, label]) => (
+        <RuleLine
+          key={line}
+          label={label}
+          rules={recipients[line]}
+          roles={roles}
+          onChange={(rules) => {
+            onChange({ ...recipients, [line]: rules });
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+function RuleLine({
+  label,
+  rules,
+  roles,
+  onChange,
+}: {
+  readonly label: string;
+  readonly rules: readonly Rule[];
+  readonly roles: FieldCatalogue['roles'];
+  readonly onChange: (rules: Rule[]) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const nameOf = (rule: Rule): string => {
+    if ('address' in rule) return rule.address;
+    return roles.find(({ key }) => key === rule.role)?.label ?? rule.role;
+  };
+  const free = roles.filter(({ key }) => !rules.some((rule) => 'role' in rule && rule.role === key));
+  const add = (): void => {
+    const text = typed.trim();
+    const role = free.find(({ label: name }) => name.toLowerCase() === text.toLowerCase());
+    if (role) onChange([...rules, { role: role.key }]);
+    else if (isMailAddress(text)) onChange([...rules, { address: text, name: '' }]);
+    else return;
+    setTyped('');
+  };
+  // Whoever types faster than the roles arrive is understood once they are there.
+  const field = useRef<HTMLInputElement>(null);
+  const addIfLeft = useEffectEvent(() => {
+    if (document.activeElement !== field.current) add();
+  });
+  useEffect(() => {
+    addIfLeft();
+  }, [roles]);
+  return (
+    <div className={classes.line}>
+      <span className={classes.lineLabel}>{label}</span>
+      {rules.map((rule, n) => (
+        <span key={n} className={classes.rule}>
+          {nameOf(rule)}
+          <button
+            type="button"
+            aria-label={`Take out ${nameOf(rule)}`}
+            onClick={() => {
+              onChange(rules.filter((_, m) => m !== n));
+            }}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      <input
+        ref={field}
+        value={typed}
+        list={`roles-${label}`}
+        aria-label={`Add to ${label}`}
+        placeholder={rules.length === 0 ? 'a role, or an address' : 'add'}
+        onChange={(event) => {
+          const { value } = event.currentTarget;
+          const role = free.find(({ label: name }) => name === value);
+          if (role) {
+            onChange([...rules, { role: role.key }]);
+            setTyped('');
+          } else setTyped(value);
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          add();
+        }}
+        onBlur={add}
+      />
+      <datalist id={`roles-${label}`}>
+        {free.map(({ key, label: name, types }) => (
+          <option key={key} value={name}>
+            {types.join(', ')}
+          </option>
+        ))}
+      </datalist>
+    </div>
+  );
+}

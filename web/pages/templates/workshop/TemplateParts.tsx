@@ -1,0 +1,229 @@
+import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
+import type { SendingJson } from '../../../../contract/sending.ts';
+import type { SenderChoice } from '../../../../core/model/sender.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
+import type { WorkshopDraft } from './draft.ts';
+import { freshKey } from './draft.ts';
+import { DocumentsPart } from './DocumentsPart.tsx';
+import { Part } from './Part.tsx';
+import type { ContentPartProps } from './Part.tsx';
+import { useSendingQuery } from '../../../api/sending.ts';
+import { BlankForm } from '../../../parts/wording/BlankForm.tsx';
+import { channelWords } from '../../../words/wording.ts';
+import classes from '../../../parts/wording/Workshop.module.css';
+
+type Content = TemplateContentJson;
+
+interface TemplatePartsProps {
+  readonly draft: WorkshopDraft;
+  readonly catalogue: FieldCatalogue | undefined;
+  readonly onDraft: (part: Partial<WorkshopDraft>) => void;
+  readonly onContent: (part: Partial<Content>) => void;
+}
+
+/** Senders of the practice's own, and the one that is chosen although the practice no longer has it. */
+function namedSenders(
+  senders: SendingJson['senders'],
+  chosen: Content['sender'],
+): readonly (readonly [SenderChoice, string])[] {
+  const there = senders.map(({ key, name }) => [`sender:${key}`, name] as const);
+  const isGone = chosen?.startsWith('sender:') === true && !there.some(([choice]) => choice === chosen);
+  return isGone ? [...there, [chosen, 'a sender that is gone']] : there;
+}
+
+/** Everything of a template beside its wording: what it asks, encloses, and what follows. */
+export function TemplateParts({ draft, catalogue, onDraft, onContent }: TemplatePartsProps) {
+  const { content } = draft;
+  const { data: sending } = useSendingQuery();
+  const named = namedSenders(sending?.senders ?? [], content.sender);
+  return (
+    <>
+      <Part title="Blanks" note={content.blanks.length}>
+        {content.blanks.map((blank) => (
+          <div key={blank.key} className={classes.partRow}>
+            <BlankForm
+              blank={blank}
+              fields={catalogue?.fields ?? []}
+              onChange={(changed) => {
+                onContent({ blanks: content.blanks.map((one) => (one.key === blank.key ? changed : one)) });
+              }}
+            />
+            <Button
+              onClick={() => {
+                onContent({ blanks: content.blanks.filter(({ key }) => key !== blank.key) });
+              }}
+            >
+              Take out
+            </Button>
+          </div>
+        ))}
+        <Button
+          onClick={() => {
+            const key = freshKey(
+              'new blank',
+              content.blanks.map((blank) => blank.key),
+            );
+            onContent({
+              blanks: [...content.blanks, { key, label: 'what is asked', kind: 'text', required: true }],
+            });
+          }}
+        >
+          Add a blank
+        </Button>
+      </Part>
+      <DocumentsPart content={content} catalogue={catalogue} onContent={onContent} />
+      <AfterPart content={content} catalogue={catalogue} onContent={onContent} />
+      <Part title="Details">
+        <div className={classes.partRow}>
+          <SelectField
+            label="Goes as"
+            value={draft.channel}
+            options={(['email', 'text', 'letter'] as const).map(
+              (channel) => [channel, channelWords(channel)] as const,
+            )}
+            onChange={(channel) => {
+              onDraft({ channel });
+            }}
+          />
+          <TextField
+            label="Folder"
+            value={draft.folder}
+            onChange={(folder) => {
+              onDraft({ folder });
+            }}
+          />
+          <TextField
+            label="Tags, apart by commas"
+            value={draft.tags.join(', ')}
+            onChange={(typed) => {
+              onDraft({
+                tags: typed
+                  .split(',')
+                  .map((tag) => tag.trimStart())
+                  .filter((tag, n, all) => tag !== '' || n === all.length - 1)
+                  .slice(0, 20),
+              });
+            }}
+          />
+          <TextField
+            label="Filed under"
+            value={content.category}
+            list={['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement']}
+            onChange={(category) => {
+              onContent({ category });
+            }}
+          />
+          <SelectField
+            label="Goes out under"
+            value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
+            options={[
+              ['writer', 'whoever writes'],
+              ['responsible', 'the responsible person'],
+              ['practice', 'the practice'],
+              ...named,
+            ]}
+            onChange={(sender) => {
+              const { sender: _old, ...rest } = content;
+              onDraft({ content: sender === 'writer' ? rest : { ...rest, sender } });
+            }}
+          />
+          <TextField
+            label="Answers go to"
+            type="email"
+            value={content.replyTo ?? ''}
+            placeholder="whom it goes out under"
+            onChange={(replyTo) => {
+              const { replyTo: _old, ...rest } = content;
+              onDraft({ content: replyTo === '' ? rest : { ...rest, replyTo } });
+            }}
+          />
+          <CheckField
+            label="plain, as if typed by hand"
+            checked={content.plain === true}
+            onChange={(plain) => {
+              const { plain: _old, ...rest } = content;
+              onDraft({ content: plain ? { ...rest, plain } : rest });
+            }}
+          />
+          <CheckField
+            label="a message of their own for each it goes to"
+            checked={content.each === true}
+            onChange={(each) => {
+              const { each: _old, ...rest } = content;
+              onDraft({ content: each ? { ...rest, each } : rest });
+            }}
+          />
+        </div>
+      </Part>
+    </>
+  );
+}
+
+function AfterPart({ content, catalogue, onContent }: ContentPartProps) {
+  const { after = {} } = content;
+  const set = (part: NonNullable<Content['after']>): void => {
+    const next = Object.fromEntries(
+      Object.entries({ ...after, ...part }).filter(([, value]) => value !== undefined),
+    );
+    onContent({ after: next });
+  };
+  const { followUp } = after;
+  const count = Object.keys(after).length;
+  return (
+    <Part title="After sending" note={count}>
+      <div className={classes.partRow}>
+        <TextField
+          label="Follow up in working days (empty for none)"
+          type="number"
+          value={followUp ? String(followUp.workingDays) : ''}
+          onChange={(typed) => {
+            const { followUp: _old, ...rest } = after;
+            const days = Math.round(Number(typed));
+            if (typed === '' || !Number.isFinite(days) || days < 0) onContent({ after: rest });
+            else
+              set({
+                followUp: {
+                  workingDays: Math.min(400, days),
+                  what: followUp?.what ?? 'An answer is outstanding',
+                },
+              });
+          }}
+        />
+        {followUp ? (
+          <TextField
+            label="What is to be done then"
+            value={followUp.what}
+            onChange={(what) => {
+              set({ followUp: { ...followUp, what: what === '' ? ' ' : what } });
+            }}
+          />
+        ) : null}
+        <SelectField
+          label="The matter moves to"
+          value={after.stage ?? ''}
+          options={[
+            ['', 'stays where it is'],
+            ...(catalogue?.stages ?? []).map(({ key, label }) => [key, label] as const),
+          ]}
+          onChange={(stage) => {
+            const { stage: _old, ...rest } = after;
+            onContent({ after: stage === '' ? rest : { ...rest, stage } });
+          }}
+        />
+        <SelectField
+          label="The day of sending goes into"
+          value={after.stampDate ?? ''}
+          options={[
+            ['', 'no date'],
+            ...(catalogue?.keyDates ?? []).map(({ key, label }) => [key, label] as const),
+          ]}
+          onChange={(stampDate) => {
+            const { stampDate: _old, ...rest } = after;
+            onContent({ after: stampDate === '' ? rest : { ...rest, stampDate } });
+          }}
+        />
+      </div>
+    </Part>
+  );
+}

@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { useLocation, useOutletContext, useParams } from 'react-router';
+import type { Session } from '../../../../contract/session.ts';
+import { useFindMattersQuery } from '../../../api/matters.ts';
+import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
+import { NEW_DRAFT, draftOf } from './draft.ts';
+import type { WorkshopDraft } from './draft.ts';
+import { NoTemplate, Workshop } from './Workshop.tsx';
+
+/** The template workshop, for a new template or one that is there. It looks at the latest matter until another is chosen. */
+export function WorkshopPage() {
+  const { templateId } = useParams();
+  const { user } = useOutletContext<Session>();
+  const [chosen, setChosen] = useState<string>();
+  // Wording kept from a message is laid out here first; nothing is kept of it before somebody says so.
+  const from = (useLocation().state ?? {}) as Partial<Pick<WorkshopDraft, 'channel' | 'content'>>;
+  const { data: matters } = useFindMattersQuery({ query: '', limit: 1 });
+  // A template is best looked at on a matter that it can be used on.
+  const { data: readiness, isLoading } = useTemplateReadinessQuery(templateId ?? '', {
+    skip: templateId === undefined,
+  });
+  const usable = readiness?.items.find((item) => item.readiness !== 'unavailable')?.matterId;
+  const { currentData: template, error } = useTemplateQuery(templateId ?? '', {
+    skip: templateId === undefined,
+  });
+  if (templateId !== undefined && !template) return error ? <NoTemplate error={error} /> : null;
+  if (!matters || isLoading) return null;
+  return (
+    <Workshop
+      key={template?.id ?? 'new'}
+      initial={begin(template ? draftOf(template) : NEW_DRAFT, from)}
+      brought={from.content !== undefined}
+      template={template}
+      mayChange={user.mayChange}
+      matterId={chosen ?? usable ?? matters.items[0]?.id}
+      onMatter={setChosen}
+    />
+  );
+}
+
+/** A draft with wording from elsewhere; what the wording does not say stays as the template has it. */
+function begin(
+  draft: WorkshopDraft,
+  { channel, content }: Partial<Pick<WorkshopDraft, 'channel' | 'content'>>,
+): WorkshopDraft {
+  if (!content) return draft;
+  const { recipients, documents, category } = draft.content;
+  const named = recipients.to.length > 0;
+  return {
+    ...draft,
+    channel: channel ?? draft.channel,
+    content: {
+      ...draft.content,
+      ...content,
+      documents,
+      category,
+      ...(named ? { recipients } : {}),
+    },
+  };
+}

@@ -1,0 +1,277 @@
+import { useState } from 'react';
+import type { ReactNode } from 'react';
+import { Link, useOutletContext, useSearchParams } from 'react-router';
+import type { Session } from '../../../contract/session.ts';
+import type { Today } from '../../../contract/today.ts';
+import { formatDate } from '../../../core/dates/formatDate.ts';
+import { daysBetween } from '../../../core/model/plainDate.ts';
+import { dayOf, exactTime, listDay, readDay } from '../../words/dates.ts';
+import { plural, problemWords } from '../../words/wording.ts';
+import { Blank } from '../../ui/Blank.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { StartLink } from '../../parts/start/StartLink.tsx';
+import { MessageLine } from '../../parts/messages/MessageLine.tsx';
+import { CalendarAddress } from './CalendarAddress.tsx';
+import { useSettleFollowUpMutation } from '../../api/followUps.ts';
+import { useTodayQuery } from '../../api/today.ts';
+import classes from './Today.module.css';
+
+/** What there is to do, each line one press from the sheet that deals with it. */
+export function TodayPage() {
+  const { user } = useOutletContext<Session>();
+  const [params, setParams] = useSearchParams();
+  const whose = params.get('whose') === 'all' ? 'all' : 'mine';
+  const { data, error } = useTodayQuery(whose);
+  if (!data)
+    return error ? (
+      <Blank title="Today cannot be shown">
+        <p role="alert">{problemWords(error)}</p>
+      </Blank>
+    ) : (
+      <div className={classes.page} aria-busy="true" />
+    );
+  const nothing =
+    [data.followUps, data.days, data.cameIn, data.outstanding, data.onItsWay].every(
+      (list) => list.length === 0,
+    ) && data.inTray === 0;
+  const lists = { data, mayChange: user.mayChange };
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1>{formatDate(readDay(data.today), 'longWeekday')}</h1>
+        <div className={classes.whose} role="group" aria-label="Whose">
+          {(['mine', 'all'] as const).map((one) => (
+            <button
+              key={one}
+              type="button"
+              aria-pressed={whose === one}
+              onClick={() => {
+                setParams(one === 'mine' ? {} : { whose: one }, { replace: true });
+              }}
+            >
+              {one === 'mine' ? 'Mine' : 'Everybody’s'}
+            </button>
+          ))}
+        </div>
+        <CalendarAddress />
+      </header>
+      <div className={classes.columns}>
+        <div>
+          {data.onItsWay.length > 0 ? (
+            <Part title="On its way, or stuck">
+              {data.onItsWay.map((message) => (
+                <MessageLine key={message.id} message={message} mayChange={user.mayChange} withMatter />
+              ))}
+            </Part>
+          ) : null}
+          <FollowUps {...lists} />
+          <Days {...lists} />
+        </div>
+        <div>
+          {data.inTray > 0 ? (
+            <Part title="In the tray">
+              <p className={classes.line}>
+                <Link to="/in">{plural(data.inTray, 'message')} to be filed by hand</Link>
+              </p>
+            </Part>
+          ) : null}
+          <CameIn {...lists} />
+          <Outstanding {...lists} owes="us" title="An answer is owed" />
+          <Outstanding {...lists} owes="them" title="No answer yet" />
+        </div>
+      </div>
+      {nothing ? (
+        <Blank title="Nothing waits today">
+          <p>
+            What is due, what came in, what is on its way and whose answer is outstanding stands here as it
+            comes about.
+          </p>
+        </Blank>
+      ) : null}
+    </div>
+  );
+}
+
+interface ListProps {
+  readonly data: Today;
+  readonly mayChange: boolean;
+}
+
+function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section aria-label={title}>
+      <h2>{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+interface LineProps {
+  readonly matterId: string;
+  readonly reference: string;
+  readonly title: string;
+  readonly when: string;
+  readonly hover?: string;
+  readonly late?: boolean;
+  readonly children: ReactNode;
+}
+
+function Line({ matterId, reference, title, when, hover, late = false, children }: LineProps) {
+  return (
+    <div className={classes.line}>
+      <span className={classes.when} data-late={late} title={hover}>
+        {when}
+      </span>
+      <Link to={`/matters/${matterId}`} className={classes.reference} title={title}>
+        {reference}
+      </Link>
+      <span className={classes.what}>{children}</span>
+    </div>
+  );
+}
+
+function FollowUps({ data, mayChange }: ListProps) {
+  const [settle] = useSettleFollowUpMutation();
+  const [done, setDone] = useState<Pick<Today['followUps'][number], 'id' | 'what' | 'matterId'>>();
+  if (data.followUps.length === 0 && !done) return null;
+  const today = readDay(data.today);
+  return (
+    <Part title="To follow up">
+      {done ? (
+        <p className={classes.done} role="status">
+          “{done.what}” done ·{' '}
+          <Button
+            onClick={() => {
+              void settle({ id: done.id, done: false, matterId: done.matterId });
+              setDone(undefined);
+            }}
+          >
+            Undo
+          </Button>
+        </p>
+      ) : null}
+      {data.followUps.map(({ id, what, dueOn, person, ...matter }) => {
+        const day = readDay(dueOn);
+        return (
+          <Line key={id} {...matter} when={listDay(day, today)} late={day < today}>
+            {mayChange ? (
+              <StartLink matterId={matter.matterId} from={{ followUpId: id, about: what }}>
+                {what}
+              </StartLink>
+            ) : (
+              what
+            )}
+            <small>{person}</small>
+            {mayChange ? (
+              <Button
+                onClick={() => {
+                  setDone({ id, what, matterId: matter.matterId });
+                  void settle({ id, done: true, matterId: matter.matterId });
+                }}
+              >
+                Done
+              </Button>
+            ) : null}
+          </Line>
+        );
+      })}
+    </Part>
+  );
+}
+
+function Days({ data, mayChange }: ListProps) {
+  if (data.days.length === 0) return null;
+  const today = readDay(data.today);
+  return (
+    <Part title="Days that are near">
+      {data.days.map(({ path, label, date, workingDaysLeft, ...matter }) => {
+        const day = readDay(date);
+        const left =
+          daysBetween(today, day) === 0 ? 'today' : `${plural(workingDaysLeft, 'working day')} left`;
+        return (
+          <Line
+            key={`${matter.matterId} ${path}`}
+            {...matter}
+            when={listDay(day, today)}
+            late={workingDaysLeft <= 1}
+          >
+            {mayChange ? (
+              <StartLink matterId={matter.matterId} from={{ dayPath: path, about: `of ${label}` }}>
+                {label}
+              </StartLink>
+            ) : (
+              label
+            )}
+            <small>
+              {left} · {matter.title}
+            </small>
+          </Line>
+        );
+      })}
+    </Part>
+  );
+}
+
+function CameIn({ data, mayChange }: ListProps) {
+  if (data.cameIn.length === 0) return null;
+  const today = readDay(data.today);
+  return (
+    <Part title="Came in lately">
+      {data.cameIn.map(({ entryId, occurredAtUtc, who, subject, opening, ...matter }) => (
+        <Line
+          key={entryId}
+          {...matter}
+          when={listDay(dayOf(occurredAtUtc), today)}
+          hover={exactTime(occurredAtUtc)}
+        >
+          <Link to={`/matters/${matter.matterId}?entry=${entryId}`} title={opening}>
+            {who}: {subject}
+          </Link>
+          {mayChange ? (
+            <StartLink
+              matterId={matter.matterId}
+              from={{ inReplyTo: entryId, answer: 'sender', about: `in answer to ${who}` }}
+            >
+              Answer
+            </StartLink>
+          ) : null}
+        </Line>
+      ))}
+    </Part>
+  );
+}
+
+function Outstanding({
+  data,
+  mayChange,
+  owes,
+  title,
+}: ListProps & { readonly owes: 'us' | 'them'; readonly title: string }) {
+  const lines = data.outstanding.filter((one) => one.owes === owes);
+  if (lines.length === 0) return null;
+  return (
+    <Part title={title}>
+      {lines.map(({ entryId, sinceUtc, days, who, subject, owes: _owes, ...matter }) => (
+        <Line
+          key={entryId}
+          {...matter}
+          when={plural(days, 'day')}
+          hover={exactTime(sinceUtc)}
+          late={days >= (owes === 'us' ? 2 : 14)}
+        >
+          <Link to={`/matters/${matter.matterId}?entry=${entryId}`}>
+            {who}: {subject}
+          </Link>
+          {mayChange ? (
+            <StartLink
+              matterId={matter.matterId}
+              from={{ inReplyTo: entryId, answer: 'sender', about: `to ${who}` }}
+            >
+              {owes === 'us' ? 'Answer' : 'Remind'}
+            </StartLink>
+          ) : null}
+        </Line>
+      ))}
+    </Part>
+  );
+}

@@ -1,0 +1,135 @@
+import { useEffect, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { MessageSummary } from '../../../contract/messages.ts';
+import { joinNames } from '../../../core/values/writeValue.ts';
+import { exactTime } from '../../words/dates.ts';
+import { heardWords, problemWords, refusalAdvice, stateWords } from '../../words/wording.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useDecideMutation, useRecallMutation } from '../../api/messages.ts';
+import classes from './MessageLine.module.css';
+
+interface MessageLineProps {
+  readonly message: MessageSummary;
+  readonly mayChange: boolean;
+  /** In the tray the matter is named; on the matter it is known. */
+  readonly withMatter: boolean;
+}
+
+/** A message that is not filed yet: where it is, and what a person can do about it. */
+export function MessageLine({ message, mayChange, withMatter }: MessageLineProps) {
+  const { state, stateDetail } = message;
+  const open = `/matters/${message.matterId}/sheet/${message.id}`;
+  return (
+    <article className={classes.line} data-state={state}>
+      <div className={classes.words}>
+        {withMatter ? (
+          <Link className={classes.matter} to={`/matters/${message.matterId}`}>
+            {message.matterReference}
+          </Link>
+        ) : null}
+        {state === 'draft' ? (
+          <Link className={classes.subject} to={open}>
+            {message.subject || (message.channel === 'text' ? 'A text message' : 'Without a subject yet')}
+          </Link>
+        ) : (
+          <b className={classes.subject}>
+            {message.subject || (message.channel === 'text' ? 'A text message' : '')}
+          </b>
+        )}
+        <span className={classes.to}>
+          {message.to.length > 0 ? `to ${joinNames(message.to)}` : 'to nobody yet'}
+        </span>
+        <span className={classes.author} title={exactTime(message.updatedAtUtc)}>
+          by {message.author}
+        </span>
+      </div>
+      <div className={classes.state}>
+        <span className={classes.where} role="status">
+          {state === 'held' && stateDetail.leavesAtUtc !== undefined ? (
+            <Countdown message={message} leavesAtUtc={stateDetail.leavesAtUtc} />
+          ) : (
+            stateWords(message)
+          )}
+        </span>
+        {mayChange ? <Actions message={message} /> : null}
+      </div>
+      {stateDetail.reply === undefined ? null : (
+        <p className={classes.reply}>
+          {heardWords(stateDetail.reply)} <q>{stateDetail.reply}</q>
+          <br />
+          {state === 'failed'
+            ? refusalAdvice(stateDetail.reply)
+            : 'Nothing is lost; it is tried again by itself.'}
+        </p>
+      )}
+      {state === 'may-have-gone' ? (
+        <p className={classes.reply}>
+          It was handed over, and the line broke before the host said it has it. It is never sent again
+          unasked. Ask a recipient, then say which it is.
+        </p>
+      ) : null}
+    </article>
+  );
+}
+
+function Countdown({
+  message,
+  leavesAtUtc,
+}: {
+  readonly message: MessageSummary;
+  readonly leavesAtUtc: number;
+}) {
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    const timer = window.setInterval(() => {
+      setNow(Date.now());
+    }, 500);
+    return () => {
+      window.clearInterval(timer);
+    };
+  }, []);
+  const seconds = Math.ceil((leavesAtUtc - now) / 1000);
+  if (seconds > 90) return stateWords(message);
+  return seconds > 0 ? `Leaves in ${seconds} s` : 'Leaving';
+}
+
+function Actions({ message }: { readonly message: MessageSummary }) {
+  const [recall, recalling] = useRecallMutation();
+  const [decide, deciding] = useDecideMutation();
+  const navigate = useNavigate();
+  const { id, state, matterId } = message;
+  const callBack = (): void => {
+    void recall(id)
+      .unwrap()
+      .then(
+        () => navigate(`/matters/${matterId}/sheet/${id}`),
+        () => undefined,
+      );
+  };
+  const error = recalling.error ?? deciding.error;
+  return (
+    <>
+      {state === 'held' || state === 'queued' || state === 'deferred' ? (
+        <Button onClick={callBack} disabled={recalling.isLoading}>
+          Call back
+        </Button>
+      ) : null}
+      {state === 'failed' ? (
+        <Button onClick={callBack} disabled={recalling.isLoading}>
+          Mend and send again
+        </Button>
+      ) : null}
+      {state === 'may-have-gone' ? (
+        <>
+          <Button onClick={() => void decide({ id, decision: 'gone' })}>It has gone: file it</Button>
+          <Button onClick={() => void decide({ id, decision: 'send-again' })}>Send it again</Button>
+        </>
+      ) : null}
+      {error ? (
+        <span role="alert" className={classes.error}>
+          {problemWords(error)}
+        </span>
+      ) : null}
+    </>
+  );
+}

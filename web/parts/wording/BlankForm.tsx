@@ -1,0 +1,90 @@
+import type { FieldChoice, TemplateContentJson } from '../../../contract/templates.ts';
+import { BLANK_KINDS } from '../../../core/template/blanks.ts';
+import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { ShiftForm } from '../conditions/ShiftForm.tsx';
+import { KIND_WORDS } from '../../words/templateWords.ts';
+
+type Blanks = TemplateContentJson['blanks'];
+type Blank = Blanks[number];
+
+export function BlankForm({
+  blank,
+  fields,
+  onChange,
+}: {
+  readonly blank: Blank;
+  readonly fields: readonly FieldChoice[];
+  readonly onChange: (blank: Blank) => void;
+}) {
+  const choices = (blank.choices ?? []).map(({ label }) => label).join('\n');
+  const dated = blank.kind === 'date';
+  const proposals = fields.filter(({ kind }) =>
+    dated ? kind === 'date' : kind === blank.kind || blank.kind === 'text',
+  );
+  const { defaultFrom: _old, ...bare } = blank;
+  return (
+    <>
+      <TextField
+        label="Asked as"
+        value={blank.label}
+        onChange={(label) => {
+          onChange({ ...blank, label });
+        }}
+      />
+      <SelectField
+        label="Answered with"
+        value={blank.kind}
+        options={BLANK_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
+        onChange={(kind) => {
+          onChange({ ...bare, kind });
+        }}
+      />
+      {blank.kind === 'choice' ? (
+        <TextField
+          label="The list, a line each"
+          multiline
+          value={choices}
+          onChange={(typed) => {
+            onChange({
+              ...blank,
+              choices: typed
+                .split('\n')
+                .map((label, n) => ({ key: `c${n}`, label }))
+                .filter(({ label }) => label !== ''),
+            });
+          }}
+        />
+      ) : null}
+      <TextField
+        label="Help for the writer"
+        value={blank.help ?? ''}
+        onChange={(help) => {
+          onChange({ ...blank, help });
+        }}
+      />
+      <SelectField
+        label="Proposes"
+        value={blank.defaultFrom?.path ?? ''}
+        options={[['', 'nothing'], ...proposals.map(({ path, label }) => [path, label] as const)]}
+        onChange={(path) => {
+          onChange(path === '' ? bare : { ...bare, defaultFrom: { path, shift: null } });
+        }}
+      />
+      {dated && blank.defaultFrom ? (
+        <ShiftForm
+          shift={blank.defaultFrom.shift}
+          onChange={(shift) => {
+            onChange({ ...blank, defaultFrom: { path: blank.defaultFrom?.path ?? '', shift } });
+          }}
+        />
+      ) : null}
+      <CheckField
+        label="must be answered"
+        checked={blank.required}
+        onChange={(required) => {
+          onChange({ ...blank, required });
+        }}
+      />
+    </>
+  );
+}

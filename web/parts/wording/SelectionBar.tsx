@@ -1,0 +1,283 @@
+import { useEditorState } from '@tiptap/react';
+import type { Editor } from '@tiptap/react';
+import type { FieldCatalogue, TemplateContentJson } from '../../../contract/templates.ts';
+import type { ConditionGroup } from '../../../core/model/condition.ts';
+import { Button } from '../../ui/Button.tsx';
+import { BlankForm } from './BlankForm.tsx';
+import { FieldForm } from './FieldForm.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { ConditionForm } from '../conditions/ConditionForm.tsx';
+
+import classes from './Workshop.module.css';
+
+type Blanks = TemplateContentJson['blanks'];
+type Blank = Blanks[number];
+
+/** What the caret or the selection is at that has something to set. */
+export interface Place {
+  readonly editor: Editor;
+  readonly type: string;
+  readonly attrs: Readonly<Record<string, unknown>>;
+  readonly pos: number;
+  /** Of what stands within a repeat: over what. */
+  readonly over: string | undefined;
+}
+
+const SETTABLE = new Set([
+  'field',
+  'blank',
+  'picture',
+  'button',
+  'space',
+  'showWords',
+  'showWhen',
+  'repeat',
+  'tableRow',
+]);
+
+function placeIn(editor: Editor): Place | undefined {
+  const { selection } = editor.state;
+  const at = selection.$from;
+  let over: string | undefined;
+  const holders: { readonly type: string; readonly attrs: Place['attrs']; readonly pos: number }[] = [];
+  for (let depth = at.depth; depth > 0; depth -= 1) {
+    const node = at.node(depth);
+    const repeat =
+      node.type.name === 'repeat' ? node.attrs : (node.attrs['repeat'] as { over?: string } | null);
+    over ??= repeat?.over as string | undefined;
+    if (SETTABLE.has(node.type.name))
+      holders.push({ type: node.type.name, attrs: node.attrs, pos: at.before(depth) });
+  }
+  const selected =
+    'node' in selection ? (selection.node as { type: { name: string }; attrs: Place['attrs'] }) : undefined;
+  if (selected && SETTABLE.has(selected.type.name))
+    return { editor, type: selected.type.name, attrs: selected.attrs, pos: selection.from, over };
+  const [inner] = holders;
+  return inner && { editor, ...inner, over };
+}
+
+interface SelectionBarProps {
+  readonly editors: readonly (Editor | null)[];
+  readonly catalogue: FieldCatalogue | undefined;
+  readonly blanks: Blanks;
+  readonly onBlanks: (blanks: readonly Blank[]) => void;
+}
+
+/** What can be set of the place one is at: a field’s format, a condition, a picture’s words. */
+export function SelectionBar({ editors, catalogue, blanks, onBlanks }: SelectionBarProps) {
+  const [subject, body] = editors;
+  const inSubject = useEditorState({
+    editor: subject ?? null,
+    selector: ({ editor }) => (editor?.isFocused ? placeIn(editor) : undefined),
+  });
+  const inBody = useEditorState({
+    editor: body ?? null,
+    selector: ({ editor }) => (editor ? placeIn(editor) : undefined),
+  });
+  const place = inSubject ?? inBody;
+  if (!place || !catalogue) return null;
+  const set = (attrs: Readonly<Record<string, unknown>>): void => {
+    place.editor.commands.command(({ tr }) => {
+      for (const [name, value] of Object.entries(attrs)) tr.setNodeAttribute(place.pos, name, value);
+      return true;
+    });
+  };
+  return (
+    <section className={classes.selection} aria-label="The place you are at">
+      <PlaceForm place={place} catalogue={catalogue} blanks={blanks} onSet={set} onBlanks={onBlanks} />
+    </section>
+  );
+}
+
+export interface PlaceFormProps {
+  readonly place: Place;
+  readonly catalogue: FieldCatalogue;
+  readonly blanks: Blanks;
+  readonly onSet: (attrs: Readonly<Record<string, unknown>>) => void;
+  readonly onBlanks: (blanks: readonly Blank[]) => void;
+}
+
+function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps) {
+  const { type, attrs, over } = place;
+  const rows = catalogue.repeats.find((repeat) => repeat.over === over)?.fields ?? [];
+  const fields = [...rows, ...catalogue.fields];
+  switch (type) {
+    case 'field': {
+      const field = fields.find(({ path }) => path === attrs['path']);
+      return <FieldForm field={field} attrs={attrs} inRow={over !== undefined} onSet={onSet} />;
+    }
+    case 'blank': {
+      const blank = blanks.find(({ key }) => key === attrs['key']);
+      return blank ? (
+        <BlankForm
+          blank={blank}
+          fields={catalogue.fields}
+          onChange={(changed) => {
+            onBlanks(blanks.map((one) => (one.key === blank.key ? changed : one)));
+          }}
+        />
+      ) : null;
+    }
+    case 'showWords':
+    case 'showWhen':
+      return (
+        <>
+          <b>{type === 'showWhen' ? 'This part stands' : 'These words stand'}</b>
+          <ConditionForm
+            group={attrs['when'] as ConditionGroup}
+            fields={fields}
+            onChange={(when) => {
+              onSet({ when });
+            }}
+          />
+        </>
+      );
+    case 'repeat':
+      return (
+        <RepeatForm
+          over={String(attrs['over'])}
+          when={attrs['when'] as ConditionGroup | null}
+          catalogue={catalogue}
+          onSet={onSet}
+        />
+      );
+    case 'tableRow':
+      return <RowForm attrs={attrs} catalogue={catalogue} onSet={onSet} />;
+    case 'picture':
+      return (
+        <>
+          <b>This picture</b>
+          <TextField
+            label="What it shows, in words"
+            value={String(attrs['alt'])}
+            onChange={(alt) => {
+              onSet({ alt });
+            }}
+          />
+          <TextField
+            label="Width in pixels"
+            type="number"
+            value={String(attrs['width'])}
+            onChange={(width) => {
+              onSet({ width: Math.max(8, Math.min(640, Math.round(Number(width)) || 8)) });
+            }}
+          />
+        </>
+      );
+    case 'button':
+      return (
+        <>
+          <b>This button</b>
+          <TextField
+            label="Words on it"
+            value={String(attrs['label'])}
+            onChange={(label) => {
+              onSet({ label });
+            }}
+          />
+          <TextField
+            label="Where it leads"
+            type="url"
+            value={String(attrs['href'])}
+            onChange={(href) => {
+              onSet({ href });
+            }}
+          />
+        </>
+      );
+    case 'space':
+      return (
+        <TextField
+          label="Height in pixels"
+          type="number"
+          value={String(attrs['height'])}
+          onChange={(height) => {
+            onSet({ height: Math.max(4, Math.min(120, Math.round(Number(height)) || 4)) });
+          }}
+        />
+      );
+    default:
+      return null;
+  }
+}
+
+function RepeatForm({
+  over,
+  when,
+  catalogue,
+  onSet,
+}: {
+  readonly over: string;
+  readonly when: ConditionGroup | null;
+  readonly catalogue: FieldCatalogue;
+  readonly onSet: PlaceFormProps['onSet'];
+}) {
+  const rows = catalogue.repeats.find((repeat) => repeat.over === over)?.fields ?? [];
+  return (
+    <>
+      <SelectField
+        label="Once for each of"
+        value={over}
+        options={catalogue.repeats.map(
+          (repeat) => [repeat.over, `${repeat.label} (${repeat.rows} here)`] as const,
+        )}
+        onChange={(chosen) => {
+          onSet({ over: chosen, when: null });
+        }}
+      />
+      <ConditionForm
+        group={when ?? { join: 'all', conditions: [] }}
+        fields={rows}
+        onChange={(group) => {
+          onSet({ when: group.conditions.length > 0 ? group : null });
+        }}
+      />
+    </>
+  );
+}
+
+function RowForm({
+  attrs,
+  catalogue,
+  onSet,
+}: {
+  readonly attrs: Place['attrs'];
+  readonly catalogue: FieldCatalogue;
+  readonly onSet: PlaceFormProps['onSet'];
+}) {
+  const repeat = attrs['repeat'] as { readonly over: string; readonly when: ConditionGroup | null } | null;
+  const when = attrs['when'] as ConditionGroup | null;
+  const rows = catalogue.repeats.find(({ over }) => over === repeat?.over)?.fields ?? [];
+  return (
+    <>
+      <SelectField
+        label="This row of the table stands"
+        value={repeat?.over ?? ''}
+        options={[
+          ['', 'once'],
+          ...catalogue.repeats.map(
+            ({ over, label, rows: count }) => [over, `for each of ${label} (${count} here)`] as const,
+          ),
+        ]}
+        onChange={(over) => {
+          onSet({ repeat: over === '' ? null : { over, when: null } });
+        }}
+      />
+      <ConditionForm
+        group={(repeat ? repeat.when : when) ?? { join: 'all', conditions: [] }}
+        fields={[...rows, ...catalogue.fields]}
+        onChange={(group) => {
+          const chosen = group.conditions.length > 0 ? group : null;
+          onSet(repeat ? { repeat: { ...repeat, when: chosen } } : { when: chosen });
+        }}
+      />
+      <Button
+        onClick={() => {
+          onSet({ repeat: null, when: null });
+        }}
+      >
+        Always, once
+      </Button>
+    </>
+  );
+}

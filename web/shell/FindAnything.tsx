@@ -1,0 +1,109 @@
+import { Combobox, useCombobox } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useKeys } from '../ui/keys.ts';
+import { useFindMattersQuery, useLazyFindMattersQuery } from '../api/matters.ts';
+import classes from './FindAnything.module.css';
+
+const MOST = 8;
+
+/** The field that finds from anywhere: Ctrl+K, a few letters, Enter. */
+export function FindAnything() {
+  const [typed, setTyped] = useState('');
+  const [query] = useDebouncedValue(typed, 120);
+  const { data } = useFindMattersQuery({ query, limit: MOST }, { skip: query.trim() === '' });
+  const found = query.trim() === '' ? [] : (data?.items ?? []);
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+  const combobox = useCombobox({
+    onDropdownClose: () => {
+      combobox.resetSelectedOption();
+    },
+  });
+  useKeys({
+    'Ctrl+k': () => {
+      input.current?.focus();
+      input.current?.select();
+    },
+  });
+
+  const [ask] = useLazyFindMattersQuery();
+  const open = (id: string, starting = false): void => {
+    setTyped('');
+    combobox.closeDropdown();
+    input.current?.blur();
+    void navigate(starting ? `/matters/${id}/start` : `/matters/${id}`);
+  };
+  /** Enter means what these very letters find, not what was shown for the letters before them. */
+  const enter = async (starting: boolean): Promise<void> => {
+    if (typed.trim() === '') return;
+    const answer = await ask({ query: typed, limit: MOST }, true)
+      .unwrap()
+      .catch(() => undefined);
+    const [first] = answer?.items ?? [];
+    if (first) open(first.id, starting);
+  };
+
+  return (
+    <Combobox
+      store={combobox}
+      onOptionSubmit={(id) => {
+        open(id);
+      }}
+      withinPortal={false}
+    >
+      <Combobox.Target>
+        <div className={classes.find}>
+          <input
+            ref={input}
+            value={typed}
+            placeholder="Find a matter"
+            aria-label="Find a matter"
+            onChange={(event) => {
+              setTyped(event.currentTarget.value);
+              combobox.openDropdown();
+              combobox.selectFirstOption();
+            }}
+            onFocus={() => {
+              combobox.openDropdown();
+            }}
+            onBlur={() => {
+              combobox.closeDropdown();
+            }}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' && (event.shiftKey || combobox.getSelectedOptionIndex() <= 0)) {
+                event.preventDefault();
+                event.stopPropagation();
+                const marked = found[combobox.getSelectedOptionIndex()];
+                if (marked && combobox.getSelectedOptionIndex() > 0) open(marked.id, event.shiftKey);
+                else void enter(event.shiftKey);
+              }
+              if (event.key !== 'Escape') return;
+              setTyped('');
+              event.currentTarget.blur();
+            }}
+          />
+          <kbd aria-hidden="true">Ctrl K</kbd>
+        </div>
+      </Combobox.Target>
+      <Combobox.Dropdown hidden={query.trim() === ''}>
+        <Combobox.Options aria-label="Matters found">
+          {found.map((matter) => (
+            <Combobox.Option key={matter.id} value={matter.id} className={classes.option}>
+              <span className={classes.reference}>{matter.reference}</span>
+              <span className={classes.title}>{matter.title}</span>
+              <span className={classes.parties}>{matter.parties[0] ?? ''}</span>
+            </Combobox.Option>
+          ))}
+          {data && found.length === 0 ? <Combobox.Empty>No matter has these words</Combobox.Empty> : null}
+          {found.length > 0 ? (
+            <Combobox.Footer className={classes.hint}>
+              Enter opens it · Shift Enter starts a message on it
+            </Combobox.Footer>
+          ) : null}
+        </Combobox.Options>
+      </Combobox.Dropdown>
+    </Combobox>
+  );
+}

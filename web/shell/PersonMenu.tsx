@@ -1,0 +1,53 @@
+import { Menu, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import type { Session } from '../../contract/session.ts';
+import { useSignInMutation, useSignOutMutation } from '../api/session.ts';
+import classes from './PersonMenu.module.css';
+
+/** Who is here; in the demo, whom else to be. Changing person loads the page anew: nothing of the other stays. */
+export function PersonMenu({ session }: { readonly session: Session }) {
+  const [signIn] = useSignInMutation();
+  const [signOut] = useSignOutMutation();
+  const { setColorScheme } = useMantineColorScheme();
+  const dark = useComputedColorScheme('light') === 'dark';
+  const reload = (): void => {
+    window.location.assign('/');
+  };
+  const others = session.others.filter(({ id }) => id !== session.user.id);
+
+  return (
+    <Menu position="bottom-end" width={270}>
+      <Menu.Target>
+        <button
+          type="button"
+          className={classes.me}
+          aria-label={`${session.user.name}: change person, light and dark, sign out`}
+        >
+          <b>{session.user.name}</b>
+          <span className={classes.practice}> · {session.practice.name}</span>
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {others.length > 0 ? <Menu.Label>See the work as</Menu.Label> : null}
+        {others.map(({ id, name, email, position }) => (
+          <Menu.Item key={id} onClick={() => void signIn({ email }).then(reload)}>
+            {name} <span className={classes.position}>{position}</span>
+          </Menu.Item>
+        ))}
+        {others.length > 0 ? <Menu.Divider /> : null}
+        <Menu.Item
+          onClick={() => {
+            setColorScheme(dark ? 'light' : 'dark');
+          }}
+        >
+          {dark ? 'Light paper' : 'Dark paper'}
+        </Menu.Item>
+        {session.mailboxesUrl === null ? null : (
+          <Menu.Item component="a" href={session.mailboxesUrl} target="_blank" rel="noopener">
+            What recipients got
+          </Menu.Item>
+        )}
+        <Menu.Item onClick={() => void signOut().then(reload)}>Sign out</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

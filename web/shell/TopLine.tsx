@@ -1,0 +1,37 @@
+import { useLocation, useMatch } from 'react-router';
+import type { Session } from '../../contract/session.ts';
+import { Crumb } from './Crumb.tsx';
+import { FindAnything } from './FindAnything.tsx';
+import { PersonMenu } from './PersonMenu.tsx';
+import classes from './TopLine.module.css';
+
+const VIEWS: readonly (readonly [start: string, name: string])[] = [
+  ['/today', 'Today'],
+  ['/in', 'In-tray'],
+  ['/out', 'Out-tray'],
+  ['/correspondence', 'Correspondence'],
+  ['/templates', 'Templates'],
+  ['/passages', 'Templates'],
+  ['/directory', 'Directory'],
+  ['/practice', 'Practice'],
+];
+
+/** Where I am, the field that finds, and who I am. */
+export function TopLine({ session }: { readonly session: Session }) {
+  const onMatter = useMatch('/matters/:matterId/*');
+  const { pathname } = useLocation();
+  const view = VIEWS.find(([start]) => pathname.startsWith(start))?.[1] ?? 'Matters';
+  return (
+    <header className={classes.top}>
+      <div className={classes.where}>
+        {onMatter?.params.matterId === undefined ? (
+          <b>{view}</b>
+        ) : (
+          <Crumb matterId={onMatter.params.matterId} />
+        )}
+      </div>
+      <FindAnything />
+      <PersonMenu session={session} />
+    </header>
+  );
+}

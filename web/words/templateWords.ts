@@ -1,0 +1,80 @@
+import type { Standing, TemplateProblemView } from '../../contract/templates.ts';
+import type { FactKind } from '../../core/model/value.ts';
+import type { ValueFormat } from '../../core/values/writeValue.ts';
+
+/** What templates, their places and their problems are called, in one place. */
+
+export const standingWords = (standing: Standing): string =>
+  ({ private: 'Yours alone', shared: 'Shared', approved: 'Approved', retired: 'Retired' })[standing];
+
+export const KIND_WORDS: Readonly<Record<FactKind | 'document', string>> = {
+  text: 'a few words',
+  longText: 'longer text',
+  number: 'a number',
+  money: 'an amount',
+  date: 'a date',
+  dateTime: 'a date and time',
+  yesNo: 'yes or no',
+  choice: 'one of a list',
+  contact: 'somebody of the matter',
+  document: 'a document of the matter',
+};
+
+export const FORMAT_WORDS: Readonly<Record<ValueFormat, string>> = {
+  plain: 'As it is',
+  words: 'In words (two)',
+  long: '5 March 2026',
+  longWeekday: 'Thursday 5 March 2026',
+  dayMonth: '5 March',
+  weekdayDayMonth: 'Thursday 5 March',
+  monthYear: 'March 2026',
+  short: '5 Mar 2026',
+  iso: '2026-03-05',
+};
+
+type Params = TemplateProblemView['params'];
+const text = (params: Params, key: string): string => String(params[key] ?? '');
+
+const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: string, detail: string]>> = {
+  unknownField: (p) => [
+    'A field nobody fills',
+    `There is no “${text(p, 'name') || lastPart(text(p, 'path'))}” on such matters.`,
+  ],
+  rowFieldOutsideRepeat: (p) => [
+    'Only within a repeat',
+    `“${lastPart(text(p, 'path'))}” belongs to the rows of a table. Put it into a block that repeats.`,
+  ],
+  formatNeedsDate: (p) => ['Not a date', `“${text(p, 'label')}” cannot be written as a date.`],
+  formatNeedsNumber: (p) => ['Not a number', `“${text(p, 'label')}” cannot be written in words.`],
+  shiftNeedsDate: (p) => ['Nothing to shift', `“${text(p, 'label')}” is no date.`],
+  unknownRole: (p) => ['A party such matters lack', `Nobody is “${text(p, 'role')}” there.`],
+  unknownTable: (p) => [
+    'A table such matters lack',
+    `There is no “${text(p, 'name') || text(p, 'table')}” to go through.`,
+  ],
+  unknownStage: () => ['A stage such matters lack', 'It would stay where it is after sending.'],
+  unknownKeyDate: () => ['A date such matters lack', 'It could not be stamped after sending.'],
+  noRecipients: () => ['Nobody to send it to', 'Say who should get it.'],
+  badAddress: (p) => ['Not a whole mail address', `“${text(p, 'address')}” cannot be reached.`],
+  blankUndefined: () => ['A blank without a question', 'Take it out, or say what it asks.'],
+  blankNeverAsked: (p) => ['A blank never asked', `“${text(p, 'label')}” stands nowhere in the wording.`],
+  blankDefinedTwice: (p) => ['Two blanks of one name', `“${text(p, 'label')}” is there twice.`],
+  defaultUnknownField: (p) => [
+    'A proposal from nowhere',
+    `What “${text(p, 'label')}” proposes is not on such matters.`,
+  ],
+  passageMissing: () => ['A passage that is gone', 'Take it out, or put another in.'],
+  passageCircle: (p) => ['A passage within itself', text(p, 'path')],
+  pictureWithoutWords: () => ['A picture without words', 'Say what it shows, for those who do not see it.'],
+};
+
+const lastPart = (path: string): string => path.slice(path.lastIndexOf('.') + 1);
+
+/** What a problem of a template says to whoever writes it. */
+export function problemOf({ code, params, types }: TemplateProblemView): {
+  readonly title: string;
+  readonly detail: string;
+} {
+  const [title, detail] = PROBLEMS[code]?.(params) ?? ['Please look at this', ''];
+  return { title, detail: types.length > 0 ? `${detail} (${types.join(', ')})` : detail };
+}
