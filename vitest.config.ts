@@ -4,7 +4,8 @@ export default defineConfig({
   test: {
     include: ['**/*.test.ts', '**/*.test.tsx'],
     exclude: ['node_modules/**', 'dist/**', 'e2e/**'],
-    testTimeout: 40_000,
+    globalSetup: ['server/app/tests/demoFolder.ts'],
+    testTimeout: 20_000,
     hookTimeout: 60_000,
     reporters: process.env['CI'] ? ['dot'] : ['default'],
   },

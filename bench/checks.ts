@@ -12,6 +12,7 @@ import { person } from '../core/tests/fixtures.ts';
 import { asId } from '../core/model/ids.ts';
 import { firstMatter, withPractice } from './practice.ts';
 import type { Measured } from './measure.ts';
+import { inTransaction } from '../server/platform/database/transaction.ts';
 
 /** Seeded drafts, half of them clean, each faulty one with its one fault known. */
 const DRAFTS = 660;
@@ -49,11 +50,11 @@ const nameOf = (n: number): string => {
 /** What a keystroke costs on a long message, in a practice of many contacts and references, against reading the matter. */
 export function benchChecks(): Promise<readonly Measured[]> {
   printScores();
-  return withPractice(async (office) => {
-    const { person: maud, id } = await firstMatter(office);
-    const matter = await findMatter(office.db, id, maud.id);
+  return withPractice(async (services) => {
+    const { scope: maud, id } = await firstMatter(services);
+    const matter = await findMatter(maud, id);
     if (!matter) throw new Error('the demo lacks its first matter');
-    await office.db.transaction(async (tx) => {
+    await inTransaction(services.db, async (tx) => {
       for (let n = 0; n < CONTACTS; n += 1) {
         const contact = person(nameOf(n));
         const [address] = contact.addresses;
@@ -77,14 +78,14 @@ export function benchChecks(): Promise<readonly Measured[]> {
           openedAtUtc: 0,
         });
     });
-    const draft = await startMessage(office, maud, matter.id, {});
+    const draft = await startMessage(services, maud, matter.id, {});
     const line =
       'We wrote to Ines Okafor on 3 March 2026 about Saltmarsh Wren and the Hallam Slip, under SV-2041, and enclose the invoice of £1,070.00; by Thursday 21 January 2027 the yard at Port Sennet will have answered. ';
     const content = Array.from({ length: PARAGRAPHS }, (_, n) => ({
       type: 'paragraph',
       content: [{ type: 'text', text: `${line} ${nameOf(n)} BN-0${n}123` }],
     }));
-    await changeMessage(office, maud, draft.id, {
+    await changeMessage(services, maud, draft.id, {
       body: { type: 'doc', version: 1, content } as never,
       to: [{ address: 'ines.okafor@harbourpost.example' }, { address: 'stranger@mail.example' }],
     });
@@ -93,10 +94,10 @@ export function benchChecks(): Promise<readonly Measured[]> {
     const reading: number[] = [];
     for (let n = 0; n < TIMES; n += 1) {
       const begun = performance.now();
-      await findMatter(office.db, matter.id, maud.id);
+      await findMatter(maud, matter.id);
       reading.push(performance.now() - begun);
       const checked = performance.now();
-      await checkMessage(office, maud, draft.id);
+      await checkMessage(services, maud, draft.id);
       times.push(performance.now() - checked);
     }
     const at = (list: readonly number[], share: number): number =>

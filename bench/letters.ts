@@ -5,7 +5,7 @@ import type { BlockNode } from '../core/template/document.ts';
 import { fontFile } from '../server/platform/pdf/fonts.ts';
 import { letterPdf } from '../server/platform/pdf/letterPdf.ts';
 import type { LetterSheet } from '../server/platform/pdf/letterPdf.ts';
-import { letterPress } from '../server/platform/workers/pdfRenderer.ts';
+import { pdfRenderer } from '../server/platform/workers/pdfRenderer.ts';
 import { byRate, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 
@@ -74,8 +74,9 @@ const MANY = 24;
 
 /** A round's letters, with two threads against one. */
 async function benchThreads(): Promise<Measured> {
-  const [one, two] = [letterPress(1), letterPress(2)];
-  const all = (press: typeof one) => () => Promise.all(Array.from({ length: MANY }, () => press.set(sheet)));
+  const [one, two] = [pdfRenderer(1), pdfRenderer(2)];
+  const all = (press: typeof one) => () =>
+    Promise.all(Array.from({ length: MANY }, () => press.render(sheet)));
   const times = await interleave({ one: all(one), two: all(two) });
   await Promise.all([one.close(), two.close()]);
   return byRate('letters: set in two threads', MANY, times['two'] ?? NaN, 'one thread', times['one'] ?? NaN);

@@ -8,7 +8,7 @@ import { labelledMail, labelledPractice } from '../core/tests/labelledMail.ts';
 import type { LabelledMail, LabelledPractice } from '../core/tests/labelledMail.ts';
 import { scoreMatching } from '../core/tests/scoreMatching.ts';
 import { filingTokens } from '../server/matters/filingAddress.ts';
-import type { Office } from '../server/app/services.ts';
+import type { AppServices } from '../server/app/services.ts';
 import { insertContact } from '../server/directory/contactQueries.ts';
 import { insertEntry } from '../server/correspondence/fileQueries.ts';
 import { findMatter } from '../server/matters/queries.ts';
@@ -16,6 +16,8 @@ import { insertMatter } from '../server/matters/changeQueries.ts';
 import { findMatchFacts } from '../server/incoming/matchQueries.ts';
 import { firstMatter, withPractice } from './practice.ts';
 import type { Measured } from './measure.ts';
+import { unscoped } from '../server/access/unscoped.ts';
+import { inTransaction } from '../server/platform/database/transaction.ts';
 
 const MATTERS = 5_000;
 const STREAM = 2_000;
@@ -24,9 +26,9 @@ const SEED = 77;
 const THRESHOLD = 0.97;
 
 /** The labelled practice in a database of its own, as filing would have left it. */
-async function fill(office: Office, practice: LabelledPractice): Promise<void> {
-  const { person: maud, id } = await firstMatter(office);
-  const model = await findMatter(office.db, id, maud.id);
+async function fill(services: AppServices, practice: LabelledPractice): Promise<void> {
+  const { scope: maud, id } = await firstMatter(services);
+  const model = await findMatter(maud, id);
   if (!model) throw new Error('the demo lacks its first matter');
   const stages = model.type.stages;
   const [openStage = '', closedStage = ''] = [
@@ -34,7 +36,7 @@ async function fill(office: Office, practice: LabelledPractice): Promise<void> {
     stages.find(({ closes }) => closes)?.key,
   ];
   const contacts = new Map<string, ContactId>();
-  await office.db.transaction(async (tx) => {
+  await inTransaction(services.db, async (tx) => {
     for (const { id: matterId, reference, vessel, open, token, parties, sent } of practice.matters) {
       const held = [];
       for (const { name, address, role } of parties) {
@@ -101,9 +103,9 @@ async function fill(office: Office, practice: LabelledPractice): Promise<void> {
 
 /** How often the matching is right over a labelled stream, and what finding a message's matter takes. */
 export function benchMatching(): Promise<readonly Measured[]> {
-  return withPractice(async (office) => {
+  return withPractice(async (services) => {
     const practice = labelledPractice(SEED, MATTERS);
-    await fill(office, practice);
+    await fill(services, practice);
     const stream: { labelled: LabelledMail; suggestions: readonly Suggestion[] }[] = [];
     const times: number[] = [];
     const bare: number[] = [];
@@ -111,7 +113,7 @@ export function benchMatching(): Promise<readonly Measured[]> {
       const labelled = labelledMail(practice, n + 50_000);
       const { mail } = labelled;
       const begun = performance.now();
-      const facts = await findMatchFacts(office.db, {
+      const facts = await findMatchFacts(unscoped(services.db, 'seeding'), {
         candidates: candidatesIn(mail, practice.own),
         references: mail.references,
         tokens: filingTokens(mail.deliveredTo),
@@ -120,7 +122,7 @@ export function benchMatching(): Promise<readonly Measured[]> {
       times.push(performance.now() - begun);
       stream.push({ labelled, suggestions });
       const one = performance.now();
-      await office
+      await services
         .db('matters')
         .where({ reference: `LM-${10_000 + n}` })
         .first('id');

@@ -3,7 +3,7 @@ import { Eta } from 'eta';
 import { compile } from '../core/merge/compile.ts';
 import { fieldReader } from '../core/merge/fieldReader.ts';
 import type { MergeContext } from '../core/merge/fieldReader.ts';
-import { finishHtml, finishLetter } from '../core/merge/finish.ts';
+import { finishHtml, finishMessage } from '../core/merge/finish.ts';
 import { merge } from '../core/merge/merge.ts';
 import type { Piece } from '../core/merge/pieces.ts';
 import { escapeHtml, htmlBlockPieces, htmlPieces, IN_MESSAGE } from '../core/merge/renderHtml.ts';
@@ -412,7 +412,7 @@ async function benchLongest(): Promise<Measured> {
   const whole = (): void => {
     for (let n = 0; n < times; n += 1) {
       const reader = fieldReader({ ...base, record });
-      finishLetter({ ...merge(longestProgram, reader), answers: {} }, reader);
+      finishMessage({ ...merge(longestProgram, reader), answers: {} }, reader);
     }
   };
   const straight = (): void => {

@@ -11,8 +11,8 @@ const TEMPLATES = ['template-report', 'template-closing'] as const;
 
 /** What opening a sheet and giving it another template cost on the demo's first matter, against reading that matter alone. */
 export function benchSheet(): Promise<readonly Measured[]> {
-  return withPractice(async (office) => {
-    const { person, id: matterId } = await firstMatter(office);
+  return withPractice(async (services) => {
+    const { scope, id: matterId } = await firstMatter(services);
     const times: Record<'reading' | 'opened' | 'switched', number[]> = {
       reading: [],
       opened: [],
@@ -25,14 +25,14 @@ export function benchSheet(): Promise<readonly Measured[]> {
       return made;
     };
     for (let n = 0; n < TIMES; n += 1) {
-      await timed('reading', () => findMatter(office.db, matterId, person.id));
+      await timed('reading', () => findMatter(scope, matterId));
       const { id } = await timed('opened', async () => {
-        const draft = await startMessage(office, person, matterId, { templateId: TEMPLATES[0] });
-        return readMessage(office, person, draft.id);
+        const draft = await startMessage(services, scope, matterId, { templateId: TEMPLATES[0] });
+        return readMessage(services, scope, draft.id);
       });
-      const { revision } = await readMessage(office, person, id);
+      const { revision } = await readMessage(services, scope, id);
       await timed('switched', () =>
-        changeMessage(office, person, id, { revision, templateId: TEMPLATES[1] }),
+        changeMessage(services, scope, id, { revision, templateId: TEMPLATES[1] }),
       );
     }
     const at = (list: readonly number[], share: number): number =>

@@ -7,6 +7,7 @@ import { readShelf } from '../server/messages/readShelf.ts';
 import { byTime, interleave } from './measure.ts';
 import type { Measured } from './measure.ts';
 import { firstMatter, withPractice } from './practice.ts';
+import { inTransaction } from '../server/platform/database/transaction.ts';
 
 const SHELF_SIZE = 40;
 const TIMES = 20;
@@ -17,7 +18,7 @@ const repeated = (work: () => Promise<unknown>) => async (): Promise<void> => {
 
 /** The shelf of forty templates, and a matter's whole page, against reading the matter's record alone. */
 export function benchShelf(): Promise<readonly Measured[]> {
-  return withPractice(async (office) => {
+  return withPractice(async (services) => {
     for (let n = TEMPLATES.length; n < SHELF_SIZE; n += 1) {
       const like = TEMPLATES[n % TEMPLATES.length];
       if (!like) continue;
@@ -30,17 +31,19 @@ export function benchShelf(): Promise<readonly Measured[]> {
         tags: [],
         words: '',
       };
-      await insertTemplate(office.db, copy, { by: 'person-idris', atUtc: 0, why: 'bench' });
+      await inTransaction(services.db, (tx) =>
+        insertTemplate(tx, copy, { by: 'person-idris', atUtc: 0, why: 'bench' }),
+      );
     }
-    const { person, id } = await firstMatter(office);
+    const { scope, id } = await firstMatter(services);
     const {
       record = NaN,
       shelf = NaN,
       page = NaN,
     } = await interleave({
-      record: repeated(() => findMatter(office.db, id, person.id)),
-      shelf: repeated(() => readShelf(office, person, id)),
-      page: repeated(() => openMatter(office, person, id)),
+      record: repeated(() => findMatter(scope, id)),
+      shelf: repeated(() => readShelf(services, scope, id)),
+      page: repeated(() => openMatter(services, scope, id)),
     });
     const against = 'reading the matter’s record alone';
     return [

@@ -192,6 +192,9 @@ export const MatterRecordView = Type.Object({
   tables: Type.Record(Type.String(), Type.Array(Type.Record(Type.String(), ValueJson))),
   parties: Type.Array(Type.Object({ role: Type.String(), contactId: Id, name: Type.String() })),
   people: Type.Array(Type.Object({ id: Id, name: Type.String() })),
+  restricted: Type.Boolean(),
+  /** Ids of those who may see it while it is restricted, beside whoever is responsible. */
+  visibleTo: Type.Array(Id),
   calculated: Type.Array(
     Type.Object({
       key: Type.String(),
@@ -225,6 +228,9 @@ export const ChangeMatter = Type.Object(
     parties: Type.Optional(
       Type.Array(Type.Object({ role: Type.String({ maxLength: 64 }), contactId: Id }), { maxItems: 300 }),
     ),
+    /** Whether it exists only for whoever is responsible and those named in `visibleTo`. */
+    restricted: Type.Optional(Type.Boolean()),
+    visibleTo: Type.Optional(Type.Array(Id, { maxItems: 500 })),
   },
   { additionalProperties: false },
 );

@@ -26,13 +26,28 @@ export const RecipientInput = Type.Object({
 
 const RecipientLine = Type.Array(RecipientInput, { maxItems: MAX_RECIPIENTS });
 
-export const Enclosure = Type.Object({
-  documentId: Id,
+const enclosed = {
+  /** Its own, within the message. */
+  id: Id,
   fileName: Type.String(),
   category: Type.String(),
   mediaType: Type.String(),
   sizeBytes: Type.Integer(),
-});
+};
+
+/** What goes with a message, and where it comes from. */
+export const Enclosure = Type.Union([
+  /** A document of the matter. */
+  Type.Object({ kind: Type.Literal('document'), ...enclosed, documentId: Id }),
+  /** A file that the writer put in, or that was made of others. */
+  Type.Object({ kind: Type.Literal('upload'), ...enclosed }),
+  /** A letter template, filled in and made a PDF. */
+  Type.Object({ kind: Type.Literal('letter'), ...enclosed, templateId: Type.Optional(Id) }),
+  /** A file of the template's own. */
+  Type.Object({ kind: Type.Literal('file'), ...enclosed, fileId: Id }),
+  /** What came or went with an earlier entry. */
+  Type.Object({ kind: Type.Literal('entry'), ...enclosed, entryId: Id, index: Type.Integer() }),
+]);
 export type Enclosure = Static<typeof Enclosure>;
 
 const NoteWhere = Type.Union([
@@ -54,8 +69,13 @@ const Remedy = Type.Union([
   Type.Object({ kind: Type.Literal('goToBlank'), key: Type.String() }),
   Type.Object({ kind: Type.Literal('replaceAddress'), address: Type.String(), by: Type.String() }),
   Type.Object({ kind: Type.Literal('keepOnly'), address: Type.String(), name: Type.String() }),
-  Type.Object({ kind: Type.Literal('replaceEnclosure'), documentId: Id, by: Id, name: Type.String() }),
-  Type.Object({ kind: Type.Literal('removeEnclosure'), documentId: Id }),
+  Type.Object({
+    kind: Type.Literal('replaceEnclosure'),
+    enclosureId: Id,
+    by: Id,
+    name: Type.String(),
+  }),
+  Type.Object({ kind: Type.Literal('removeEnclosure'), enclosureId: Id }),
 ]);
 
 export const Note = Type.Object({
@@ -202,6 +222,21 @@ export const StartMessage = Type.Object(
 );
 export type StartMessage = Static<typeof StartMessage>;
 
+const FileNameText = Type.Optional(Type.String({ minLength: 1, maxLength: 200 }));
+
+/** What is to be enclosed: a document of the matter, or what is enclosed already, by its own id. */
+const EnclosureChoice = Type.Union([
+  Type.Object(
+    { kind: Type.Optional(Type.Literal('document')), documentId: Id, fileName: FileNameText },
+    { additionalProperties: false },
+  ),
+  Type.Object(
+    { kind: Type.Enum(['upload', 'letter', 'file', 'entry']), id: Id, fileName: FileNameText },
+    { additionalProperties: false },
+  ),
+]);
+export type EnclosureChoice = Static<typeof EnclosureChoice>;
+
 export const ChangeMessage = Type.Object(
   {
     /** The revision this change was made on; where the draft has moved on, nothing is overwritten. */
@@ -218,15 +253,7 @@ export const ChangeMessage = Type.Object(
     each: Type.Optional(Type.Boolean()),
     /** Start from another template: what was answered, and whoever was chosen by hand, stays. */
     templateId: Type.Optional(Id),
-    enclosures: Type.Optional(
-      Type.Array(
-        Type.Object({
-          documentId: Id,
-          fileName: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
-        }),
-        { maxItems: MAX_ENCLOSURES },
-      ),
-    ),
+    enclosures: Type.Optional(Type.Array(EnclosureChoice, { maxItems: MAX_ENCLOSURES })),
   },
   { additionalProperties: false },
 );
@@ -245,15 +272,15 @@ export const EncloseOrder = Type.Union([
   /** A letter template, filled in and made a PDF now. */
   Type.Object({ kind: Type.Literal('letter'), templateId: Id }),
   /** An enclosure as the PDF of it. */
-  Type.Object({ kind: Type.Literal('asPdf'), documentId: Id }),
+  Type.Object({ kind: Type.Literal('asPdf'), enclosureId: Id }),
   /** Several PDFs as one. */
   Type.Object({
     kind: Type.Literal('join'),
-    documentIds: Type.Array(Id, { minItems: 2, maxItems: MAX_ENCLOSURES }),
+    enclosureIds: Type.Array(Id, { minItems: 2, maxItems: MAX_ENCLOSURES }),
     name: Type.String({ minLength: 1, maxLength: 150 }),
   }),
   /** What came from outside, kept on the matter as well. */
-  Type.Object({ kind: Type.Literal('keep'), documentId: Id, category: CategoryName }),
+  Type.Object({ kind: Type.Literal('keep'), enclosureId: Id, category: CategoryName }),
 ]);
 export type EncloseOrder = Static<typeof EncloseOrder>;
 

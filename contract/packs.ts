@@ -37,7 +37,7 @@ export const TemplatePack = Type.Object(
       }),
       { maxItems: 2_000 },
     ),
-    /** Base64 of each picture’s bytes (PNG, JPEG or GIF), by the SHA-256 that the wording names it by. */
+    /** Base64 of each picture’s bytes (PNG, JPEG or GIF), by what the wording names it by. */
     pictures: Type.Record(Type.String({ pattern: '^[0-9a-f]{64}$' }), Type.String({ maxLength: 4_000_000 })),
   },
   { additionalProperties: false },

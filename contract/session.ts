@@ -9,11 +9,35 @@ export const SignIn = Type.Object({
 
 export type SignIn = Static<typeof SignIn>;
 
+export const Role = Type.Union([
+  Type.Literal('administrator'),
+  Type.Literal('practitioner'),
+  Type.Literal('assistant'),
+  Type.Literal('reader'),
+]);
+export type Role = Static<typeof Role>;
+
+/** What somebody may do; each operation says which it needs. */
+export const Right = Type.Union([
+  Type.Literal('read'),
+  Type.Literal('export'),
+  Type.Literal('own'),
+  Type.Literal('work'),
+  Type.Literal('wording'),
+  Type.Literal('restrict'),
+  Type.Literal('settings'),
+  Type.Literal('archive'),
+]);
+export type Right = Static<typeof Right>;
+
 export const User = Type.Object({
   id: Id,
   name: Type.String(),
   email: Type.String(),
   position: Type.String(),
+  role: Role,
+  rights: Type.Array(Right),
+  /** Whether they have more than reading; for short. */
   mayChange: Type.Boolean(),
 });
 export type User = Static<typeof User>;

@@ -69,10 +69,9 @@ const DocumentRule = Type.Union([
   }),
   Type.Object({
     kind: Type.Literal('fixed'),
+    /** The id that the upload of the file was answered with. */
+    fileId: Id,
     name: Type.String({ minLength: 1, maxLength: 150 }),
-    blob: Type.String({ pattern: '^[0-9a-f]{64}$' }),
-    mediaType: Type.String({ maxLength: 120 }),
-    sizeBytes: Type.Integer({ minimum: 0 }),
   }),
   Type.Object({
     kind: Type.Literal('letter'),
@@ -120,10 +119,10 @@ export const TemplateContentJson = Type.Object(
 );
 export type TemplateContentJson = Static<typeof TemplateContentJson>;
 
-/** A file that templates enclose, as its rule names it. */
+/** A file that templates enclose; a template's rule names it by its id. */
 export const TemplateFile = Type.Object({
+  id: Id,
   name: Type.String(),
-  blob: Type.String(),
   mediaType: Type.String(),
   sizeBytes: Type.Integer(),
 });

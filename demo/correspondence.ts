@@ -1,6 +1,6 @@
 import { compile } from '../core/merge/compile.ts';
 import type { Program } from '../core/merge/compile.ts';
-import { finishLetter } from '../core/merge/finish.ts';
+import { finishMessage } from '../core/merge/finish.ts';
 import { merge } from '../core/merge/merge.ts';
 import { planMessage } from '../core/mime/plan.ts';
 import type { Contact } from '../core/model/contact.ts';
@@ -13,12 +13,12 @@ import { chooseAddress, contactsOf, resolveRecipients } from '../core/recipients
 import type { Recipients } from '../core/recipients/recipients.ts';
 import { latestOfCategory } from '../core/shelf/index.ts';
 import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
-import { assemble } from '../server/sending/assemble.ts';
+import { assemble, sealFiles } from '../server/platform/mail/assemble.ts';
 import type { NewEntry } from '../server/correspondence/entry.ts';
-import type { StoredDocument } from '../server/matters/queries.ts';
+import type { StoredDocument } from '../server/matters/matter.ts';
 import type { TemplateVersion } from '../server/templates/queries.ts';
-import { readerFor } from '../server/messages/readerFor.ts';
-import { openingOf } from '../core/correspondence/previewText.ts';
+import { readerFor } from '../server/matters/readerFor.ts';
+import { previewText } from '../core/correspondence/previewText.ts';
 import type { DemoMatter } from './generate.ts';
 import { DEMO_PASSAGES, signatureOf } from './passages.ts';
 import { DOMAIN } from './people.ts';
@@ -111,7 +111,7 @@ async function sentFrom(
       letter.proposed[key] ?? luck.pick(BLANK_ANSWERS[key] ?? ['as agreed']),
     ]),
   );
-  const finished = finishLetter({ ...letter, answers }, reader);
+  const finished = finishMessage({ ...letter, answers }, reader);
   const documents = template.content.documents.flatMap(
     (rule) =>
       (rule.kind === 'latest' &&
@@ -125,16 +125,16 @@ async function sentFrom(
     dateUtc: occurredAtUtc,
     from,
     recipients,
-    letter: finished,
+    message: finished,
     references,
     attachments: documents,
   });
-  const bytes = await assemble(plan, blobs);
+  const bytes = await assemble(plan, sealFiles(blobs));
   const entry: NewEntry = {
     ...base(demo, luck, occurredAtUtc),
     direction: 'out',
     subject: plan.subject,
-    opening: openingOf(finished.text),
+    opening: previewText(finished.text),
     category: template.content.category,
     people: { from, ...addressesOf(recipients) },
     attachments: documents.map(({ fileName, mediaType, sizeBytes, blob }) => ({
@@ -232,16 +232,16 @@ async function answerFrom({ demo, luck, blobs }: Desk, asked: NewEntry, on: Plai
     dateUtc: occurredAtUtc,
     from,
     recipients: { to, cc: [], bcc: [] },
-    letter: { subject, text, html, open: [] },
+    message: { subject, text, html, open: [] },
     references,
     attachments: [],
   });
-  const bytes = await assemble(plan, blobs);
+  const bytes = await assemble(plan, sealFiles(blobs));
   const entry: NewEntry = {
     ...base(demo, luck, occurredAtUtc),
     direction: 'out',
     subject,
-    opening: openingOf(text),
+    opening: previewText(text),
     category: 'Letter',
     people: { from, to: [{ name, address }], cc: [], bcc: [] },
     attachments: [],
@@ -279,16 +279,16 @@ async function received(
     dateUtc: occurredAtUtc,
     from,
     recipients: { to: [us], cc: [], bcc: [] },
-    letter: { subject, text: body, html, open: [] },
+    message: { subject, text: body, html, open: [] },
     references,
     attachments: brings ? [brings] : [],
   });
-  const bytes = await assemble(plan, blobs);
+  const bytes = await assemble(plan, sealFiles(blobs));
   const entry: NewEntry = {
     ...base(demo, luck, occurredAtUtc),
     direction: 'in',
     subject,
-    opening: openingOf(body),
+    opening: previewText(body),
     category: 'Received',
     people: { from, to: [{ name: us.name, address: us.address }], cc: [], bcc: [] },
     attachments: brings

@@ -2,10 +2,11 @@ import { planMessage } from '../core/mime/plan.ts';
 import type { PlannedAttachment } from '../core/mime/plan.ts';
 import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
 import { receiveMail } from '../server/incoming/receiveMail.ts';
-import { assemble } from '../server/sending/assemble.ts';
+import { unscoped } from '../server/access/unscoped.ts';
+import { assemble, sealFiles } from '../server/platform/mail/assemble.ts';
 import type { Database } from '../server/platform/database/openDatabase.ts';
-import { demoOffice } from './office.ts';
-import type { NewMatter } from '../server/matters/changeQueries.ts';
+import { demoServices } from './services.ts';
+import type { NewMatter } from '../server/matters/matter.ts';
 
 interface Letter {
   readonly from: { readonly name: string; readonly address: string };
@@ -87,17 +88,21 @@ export async function fillInTray(
   for (const letter of letters(matters)) {
     const { from, subject, text, hoursAgo } = letter;
     const atUtc = nowUtc - hoursAgo * HOUR_MS;
-    const office = demoOffice(db, blobs, atUtc);
+    const services = demoServices(db, blobs, atUtc);
     const plan = planMessage({
       messageId: `<${subject.length}.${hoursAgo}@${from.address.split('@')[1] ?? 'mail.example'}>`,
       dateUtc: atUtc,
       from,
       recipients: { to: [OFFICE], cc: [], bcc: [] },
-      letter: { subject, text: `${text}\n\n${from.name}\n`, html: '', open: [] },
+      message: { subject, text: `${text}\n\n${from.name}\n`, html: '', open: [] },
       references: [],
       attachments: letter.asksFor ? [await invitation(blobs, letter, atUtc)] : [],
     });
-    await receiveMail(office, { bytes: await assemble(plan, blobs), source: 'mailbox', deliveredTo: [] });
+    await receiveMail(services, unscoped(db, 'seeding'), {
+      bytes: await assemble(plan, sealFiles(blobs)),
+      source: 'mailbox',
+      deliveredTo: [],
+    });
   }
 }
 

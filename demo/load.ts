@@ -7,12 +7,14 @@ import { blobStore } from '../server/platform/blobs/blobStore.ts';
 import { insertContact } from '../server/directory/contactQueries.ts';
 import { insertEntry } from '../server/correspondence/fileQueries.ts';
 import { openDatabase } from '../server/platform/database/openDatabase.ts';
-import type { Database } from '../server/platform/database/openDatabase.ts';
+import { inTransaction } from '../server/platform/database/transaction.ts';
+import type { Tx } from '../server/platform/database/transaction.ts';
+import { unscoped } from '../server/access/unscoped.ts';
 import { insertFollowUp } from '../server/matters/followUpQueries.ts';
 import { insertMatter, touchMatter } from '../server/matters/changeQueries.ts';
 import { insertMatterType } from '../server/matters/matterTypeQueries.ts';
-import { chooseSignature, insertPassage } from '../server/templates/passageQueries.ts';
-import { insertPerson, listPeople } from '../server/access/peopleQueries.ts';
+import { insertPassage } from '../server/templates/passageQueries.ts';
+import { chooseSignature, insertPerson, listPeople } from '../server/access/peopleQueries.ts';
 import { writeSettings } from '../server/platform/settings/queries.ts';
 import { insertTemplate } from '../server/templates/queries.ts';
 import { countUse } from '../server/templates/useQueries.ts';
@@ -53,7 +55,7 @@ export async function loadDemo(
   await mkdir(folder, { recursive: true });
   const db = await openDatabase(join(folder, 'officium.sqlite'));
   try {
-    if ((await listPeople(db)).length > 0) return { matters: 0, entries: 0 };
+    if ((await listPeople(unscoped(db, 'seeding'))).length > 0) return { matters: 0, entries: 0 };
     const blobs = blobStore(join(folder, 'blobs'));
     const { date: today } = zonedTime('Europe/London', nowUtc);
     const luck = chance(SEED);
@@ -61,7 +63,7 @@ export async function loadDemo(
     const stories: { demo: DemoMatter; entries: readonly DemoEntry[] }[] = [];
     for (const demo of matters)
       stories.push({ demo, entries: await correspondenceOf({ demo, today, luck, blobs }) });
-    await db.transaction(async (tx) => {
+    await inTransaction(db, async (tx) => {
       await writeSettings(tx, demoSettings(today));
       for (const person of Object.values(PEOPLE)) await insertPerson(tx, person);
       for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
@@ -114,7 +116,7 @@ export async function loadDemo(
 
 /** Files in the order of time across all matters, as it happened; the chain of seals is laid in that order. */
 async function fileAll(
-  tx: Database,
+  tx: Tx,
   stories: readonly { readonly demo: DemoMatter; readonly entries: readonly DemoEntry[] }[],
 ): Promise<void> {
   const typeOf = new Map(stories.map(({ demo }) => [demo.matter.id, demo.matter.type.id]));

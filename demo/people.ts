@@ -1,21 +1,16 @@
-import type { Account, PersonRight } from '../server/access/peopleQueries.ts';
+import type { Role } from '../server/access/actor.ts';
+import type { Account } from '../server/access/peopleQueries.ts';
 import { asId } from '../core/model/ids.ts';
 
 export const DOMAIN = 'tidewell-roe.example';
 
-const account = (
-  name: string,
-  position: string,
-  right: PersonRight,
-  phone: string,
-  rank: number,
-): Account => ({
+const account = (name: string, position: string, role: Role, phone: string, rank: number): Account => ({
   id: asId(`person-${name.split(' ')[0]?.toLowerCase()}`),
   name,
   email: `${name.split(' ')[0]?.toLowerCase()}@${DOMAIN}`,
   position,
   phone,
-  right,
+  role,
   passwordHash: null,
   rank,
 });

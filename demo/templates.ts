@@ -32,7 +32,7 @@ export const TEMPLATES: readonly NewTemplateRow[] = [
       para(
         field('responsible.name'),
         ' will look after the matter and can be reached on ',
-        field('responsible.phone', { whenEmpty: { kind: 'words', words: 'our office number' } }),
+        field('responsible.phone', { whenEmpty: { kind: 'words', words: 'our services number' } }),
         '. You will hear from us again as soon as a day is settled.',
       ),
     ],

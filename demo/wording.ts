@@ -8,7 +8,7 @@ export interface Answered {
 export const ANSWERS: Readonly<Record<string, Answered>> = {
   instructions: {
     text: [
-      'Thank you for taking this on so quickly. The keys are with the harbour office, second hook from the left; just say whose they are.',
+      'Thank you for taking this on so quickly. The keys are with the harbour services, second hook from the left; just say whose they are.',
       'Good to hear from you. I should mention that the engine was last run in August and did not like it.',
       'Many thanks. Any day but a Wednesday suits us. I can be on board from first light if it helps.',
     ],
@@ -99,7 +99,7 @@ export const OPENINGS: readonly { readonly subject: string; readonly text: strin
   },
   {
     subject: 'Access on Saturday',
-    text: 'The harbour office will be closed on Saturday. If you need the keys, please collect them by Friday noon.',
+    text: 'The harbour services will be closed on Saturday. If you need the keys, please collect them by Friday noon.',
   },
   {
     subject: 'Estimate',

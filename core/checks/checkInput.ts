@@ -1,4 +1,5 @@
-import type { WrittenLetter } from '../merge/finish.ts';
+import type { Mailbox } from '../model/mailbox.ts';
+import type { WrittenMessage } from '../merge/finish.ts';
 import type { FieldReader } from '../merge/fieldReader.ts';
 import { fieldText } from '../merge/fieldText.ts';
 import type { WorkingCalendar } from '../dates/workingDays.ts';
@@ -16,8 +17,10 @@ import { allInline, textBlocks } from '../template/walk.ts';
 import type { InlineNode, Mark } from '../template/document.ts';
 import { groupHolds } from '../values/conditions.ts';
 
-export interface Enclosure {
-  readonly documentId: DocumentId;
+export interface CheckedEnclosure {
+  readonly id: string;
+  /** The document of the matter that it is, where it is one. */
+  readonly documentId?: DocumentId | undefined;
   readonly fileName: string;
   readonly category: string;
   readonly sizeBytes: number;
@@ -73,12 +76,12 @@ export interface CheckInput {
   /** The directory's contacts behind the recipients. */
   readonly contacts: ReadonlyMap<ContactId, Contact>;
   readonly record: MatterRecord;
-  readonly enclosures: readonly Enclosure[];
+  readonly enclosures: readonly CheckedEnclosure[];
   readonly elsewhere: readonly Elsewhere[];
   /** The most the sender's host takes, encoded. */
   readonly maxMessageBytes: number;
   readonly channel: Channel;
-  readonly from: { readonly name: string; readonly address: string };
+  readonly from: Mailbox;
   readonly today: PlainDate;
   readonly calendar: WorkingCalendar;
   readonly values: readonly FilledValue[];
@@ -102,8 +105,8 @@ export interface CheckInput {
 }
 
 /** A letter as lines of text, with answers and late values in place. */
-export function readableLetter(
-  letter: WrittenLetter,
+export function readableMessage(
+  letter: WrittenMessage,
   reader: FieldReader,
 ): Pick<CheckInput, 'subject' | 'lines' | 'openBlanks' | 'values' | 'links'> {
   const { currency } = reader.context.record.type;

@@ -4,7 +4,7 @@ import type { Contact } from '../model/contact.ts';
 import { recipientOf } from '../recipients/recipients.ts';
 import type { Recipient } from '../recipients/recipients.ts';
 import { aksel, checkInputOf, directory, ines, matter, organisation, person } from '../tests/fixtures.ts';
-import type { CheckInput, Enclosure } from './checkInput.ts';
+import type { CheckInput, CheckedEnclosure } from './checkInput.ts';
 import { nameCandidates, notesThatStop, referenceCandidates, runChecks } from './index.ts';
 
 const recipient = (contact: Contact): Recipient => {
@@ -13,7 +13,8 @@ const recipient = (contact: Contact): Recipient => {
   return found;
 };
 
-const invoice: Enclosure = {
+const invoice: CheckedEnclosure = {
+  id: 'enclosed-1',
   documentId: asId('document-Invoice 1187-1'),
   fileName: 'Invoice 1187.pdf',
   category: 'Invoice',

@@ -51,7 +51,7 @@ export const runChecks = (input: CheckInput): readonly Note[] =>
 export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<string>): readonly Note[] =>
   notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
 
-export { readableLetter } from './checkInput.ts';
+export { readableMessage } from './checkInput.ts';
 export type { CheckInput } from './checkInput.ts';
 export type { Note } from './note.ts';
 export { addressCandidates, nameCandidates, referenceCandidates } from './words.ts';

@@ -18,11 +18,11 @@ export type Remedy =
   | { readonly kind: 'keepOnly'; readonly address: string; readonly name: string }
   | {
       readonly kind: 'replaceEnclosure';
-      readonly documentId: DocumentId;
+      readonly enclosureId: string;
       readonly by: DocumentId;
       readonly name: string;
     }
-  | { readonly kind: 'removeEnclosure'; readonly documentId: DocumentId };
+  | { readonly kind: 'removeEnclosure'; readonly enclosureId: string };
 
 export type StopCode = (typeof STOPS)[number];
 export type CautionCode = (typeof CAUTIONS)[number];

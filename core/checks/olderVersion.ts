@@ -5,7 +5,7 @@ import type { Note } from './note.ts';
 
 /** An enclosure of which the matter holds a later version. */
 export function checkOlderVersion({ enclosures, record }: CheckInput): readonly Note[] {
-  return enclosures.flatMap(({ documentId, fileName }) => {
+  return enclosures.flatMap(({ id: enclosureId, documentId, fileName }) => {
     const own = record.documents.find(({ id }) => id === documentId);
     const newer = own && newerVersion(record.documents, own);
     if (!newer || enclosures.some((one) => one.documentId === newer.id)) return [];
@@ -14,7 +14,7 @@ export function checkOlderVersion({ enclosures, record }: CheckInput): readonly 
         'olderVersion',
         { part: 'enclosures' },
         { name: fileName, newer: newer.name, addedOn: newer.addedOn },
-        [{ kind: 'replaceEnclosure', documentId, by: newer.id, name: newer.name }],
+        [{ kind: 'replaceEnclosure', enclosureId, by: newer.id, name: newer.name }],
       ),
     ];
   });

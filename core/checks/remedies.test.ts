@@ -36,7 +36,7 @@ function carriedOut(input: CheckInput, remedy: Remedy): CheckInput | undefined {
     case 'removeEnclosure':
       return {
         ...input,
-        enclosures: enclosures.filter(({ documentId }) => documentId !== remedy.documentId),
+        enclosures: enclosures.filter(({ id }) => id !== remedy.enclosureId),
       };
     case 'enclose': {
       const document = input.record.documents.find(({ id }) => id === remedy.documentId);
@@ -44,7 +44,7 @@ function carriedOut(input: CheckInput, remedy: Remedy): CheckInput | undefined {
       const { id, category, sizeBytes, name } = document;
       return {
         ...input,
-        enclosures: [...enclosures, { documentId: id, category, sizeBytes, fileName: `${name}.pdf` }],
+        enclosures: [...enclosures, { id, documentId: id, category, sizeBytes, fileName: `${name}.pdf` }],
       };
     }
     case 'replaceEnclosure': {
@@ -53,7 +53,7 @@ function carriedOut(input: CheckInput, remedy: Remedy): CheckInput | undefined {
       return {
         ...input,
         enclosures: enclosures.map((one) =>
-          one.documentId === remedy.documentId ? { ...one, documentId: document.id } : one,
+          one.id === remedy.enclosureId ? { ...one, documentId: document.id } : one,
         ),
       };
     }

@@ -11,12 +11,12 @@ export function checkRestricted({ enclosures, recipients, ownAddresses }: CheckI
   if (!outside) return [];
   return enclosures
     .filter(({ restricted }) => restricted === true)
-    .map(({ documentId, fileName }) =>
+    .map(({ id, fileName }) =>
       caution(
         'restrictedOutside',
         { part: 'enclosures' },
         { name: fileName, to: outside.name || outside.address },
-        [{ kind: 'removeEnclosure', documentId }],
+        [{ kind: 'removeEnclosure', enclosureId: id }],
       ),
     );
 }

@@ -1,12 +1,10 @@
-
-
 /** How much of a text a list shows. */
 const OPENING_CHARS = 180;
 
 const GREETING_LINE = /^(?:dear|good (?:morning|afternoon|evening)|hello|hi|hei|kjære)\b[^\n]{0,120}$/iu;
 
 /** The first words of a text that say something: after its greeting, without what it quotes. */
-export function openingOf(text: string): string {
+export function previewText(text: string): string {
   const lines = text
     .slice(0, 8_000)
     .split(/\r?\n/)

@@ -1,15 +1,11 @@
+import type { Mailbox } from '../model/mailbox.ts';
 import { addressKey } from '../recipients/address.ts';
-
-export interface MailPerson {
-  readonly name: string;
-  readonly address: string;
-}
 
 /** A message that came in, as far as finding its matter needs it. */
 export interface IncomingMail {
-  readonly from: MailPerson;
-  readonly to: readonly MailPerson[];
-  readonly cc: readonly MailPerson[];
+  readonly from: Mailbox;
+  readonly to: readonly Mailbox[];
+  readonly cc: readonly Mailbox[];
   /** Envelope recipients, where the host told them: blind copies too. */
   readonly deliveredTo: readonly string[];
   readonly subject: string;
@@ -27,7 +23,7 @@ export function correspondentsIn(
   { from, to, cc }: Pick<IncomingMail, 'from' | 'to' | 'cc'>,
   own: ReadonlySet<string>,
 ): { readonly ours: boolean; readonly first: readonly string[]; readonly others: readonly string[] } {
-  const keys = (people: readonly MailPerson[]): string[] =>
+  const keys = (people: readonly Mailbox[]): string[] =>
     people.map(({ address }) => addressKey(address)).filter((key) => !own.has(key));
   const ours = own.has(addressKey(from.address));
   return ours

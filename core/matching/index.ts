@@ -1,7 +1,7 @@
 export { matchMail, filesItself } from './match.ts';
 export type { FilingRule, Suggestion } from './match.ts';
 export type { ReasonCode } from './evidence.ts';
-export type { IncomingMail, MailPerson } from './incomingMail.ts';
+export type { IncomingMail } from './incomingMail.ts';
 export { correspondentsIn } from './incomingMail.ts';
 export { candidatesIn } from './matchInput.ts';
 export type { CandidateMatter, MailCandidates, MatchFacts } from './matchInput.ts';

@@ -8,7 +8,7 @@ import type { Program } from './compile.ts';
 import type { Scope } from './fill.ts';
 
 /** A letter with the writer's answers, as it stands in the sheet. */
-export interface WrittenLetter {
+export interface WrittenMessage {
   readonly subject: InlineDocument;
   readonly body: DocumentNode;
   readonly blanks: readonly BlankDefinition[];
@@ -16,7 +16,7 @@ export interface WrittenLetter {
 }
 
 /** What a recipient gets. */
-export interface FinishedLetter {
+export interface FinishedMessage {
   /** One line, without control characters. */
   readonly subject: string;
   readonly html: string;
@@ -36,11 +36,11 @@ const scopeOf = (blanks: readonly BlankDefinition[], answers: Answers, reader: F
  * Turns a written letter into what is sent: answers and late values become text, marks of origin fall away. HTML and
  * text come from the same tree.
  */
-export function finishLetter(
-  letter: WrittenLetter,
+export function finishMessage(
+  letter: WrittenMessage,
   reader: FieldReader,
   kind: Pick<TemplateContent, 'plain'> = {},
-): FinishedLetter {
+): FinishedMessage {
   const scope = scopeOf(letter.blanks, letter.answers, reader);
   const { html, text } = bodyFills(letter.body, styleOf(kind));
   return {
@@ -52,7 +52,7 @@ export function finishLetter(
 }
 
 /** A compiled template straight to what a recipient gets, without a sheet in between: for previews and rounds. */
-export function finishProgram(program: Program, reader: FieldReader, answers: Answers): FinishedLetter {
+export function finishProgram(program: Program, reader: FieldReader, answers: Answers): FinishedMessage {
   const scope = scopeOf(program.content.blanks, answers, reader);
   return {
     subject: oneLine(program.subject(scope)),

@@ -4,7 +4,7 @@ import { textValue } from '../model/value.ts';
 import type { BlankDefinition } from '../template/blanks.ts';
 import type { InlineNode } from '../template/document.ts';
 import { blank, day, field, ines, matter, programOf, readerFor, text, withFacts } from '../tests/fixtures.ts';
-import { finishHtml, finishLetter, finishProgram } from './finish.ts';
+import { finishHtml, finishMessage, finishProgram } from './finish.ts';
 import { merge, openFields } from './merge.ts';
 import { originsOf, refreshValues } from './refresh.ts';
 
@@ -22,7 +22,7 @@ describe('merging', () => {
       [text('Ready by '), field('calculated.reportDue', { format: 'longWeekday' })],
     ]);
     const letter = merge(program, readerFor());
-    const finished = finishLetter({ ...letter, answers: {} }, readerFor());
+    const finished = finishMessage({ ...letter, answers: {} }, readerFor());
     expect(finished.subject).toBe('About Saltmarsh Wren');
     expect(finished.text).toBe('Dear Ms Okafor and Mr Lund,\n\nReady by Monday 26 October 2026');
     expect(finished.html).toContain('>Dear Ms Okafor and Mr Lund,</p>');
@@ -43,7 +43,7 @@ describe('merging', () => {
 
   it('keeps the lines of long text, in each medium its own way', () => {
     const program = programOf([[field('fact.notes')]]);
-    const finished = finishLetter({ ...merge(program, readerFor()), answers: {} }, readerFor());
+    const finished = finishMessage({ ...merge(program, readerFor()), answers: {} }, readerFor());
     expect(finished.html).toContain('Bolts.<br>Drain.');
     expect(finished.text).toBe('Bolts.\nDrain.');
   });
@@ -84,7 +84,7 @@ describe('merging', () => {
     ]);
     const letter = { ...merge(program, readerFor({ hour: 9 })), answers: {} };
     const later = readerFor({ hour: 19, today: day('2026-11-25') });
-    expect(finishLetter(letter, later).text).toBe('Good evening on 25 November 2026');
+    expect(finishMessage(letter, later).text).toBe('Good evening on 25 November 2026');
   });
 
   it('asks the same blank once, and proposes what its template says', () => {
@@ -98,9 +98,9 @@ describe('merging', () => {
     const program = programOf([[blank('due'), text(' / '), blank('due')]], { blanks: [due] });
     const letter = merge(program, readerFor());
     expect(letter.proposed).toEqual({ due: '2026-12-08' });
-    const finished = finishLetter({ ...letter, answers: letter.proposed }, readerFor());
+    const finished = finishMessage({ ...letter, answers: letter.proposed }, readerFor());
     expect(finished.text).toBe('8 December 2026 / 8 December 2026');
-    expect(finishLetter({ ...letter, answers: { due: 'soon' } }, readerFor()).open).toEqual([due]);
+    expect(finishMessage({ ...letter, answers: { due: 'soon' } }, readerFor()).open).toEqual([due]);
   });
 
   it('gives the same by way of the sheet and straight from the program', () => {
@@ -139,7 +139,7 @@ describe('merging', () => {
         );
         const answers = { what: answer };
         const reader = readerFor();
-        const bySheet = finishLetter({ ...merge(program, reader), answers }, reader);
+        const bySheet = finishMessage({ ...merge(program, reader), answers }, reader);
         const straight = finishProgram(program, reader, answers);
         expect(straight.subject).toBe(bySheet.subject);
         expect(straight.text).toBe(bySheet.text);
@@ -156,7 +156,7 @@ describe('merging', () => {
       JSON.stringify(letter).replace('"text":"Saltmarsh Wren","marks"', '"text":"the Wren","marks"'),
     ) as typeof letter;
     const fresh = refreshValues(touched, readerFor({ greeted: [ines] }));
-    const finished = finishLetter({ ...fresh, answers: {} }, readerFor());
+    const finished = finishMessage({ ...fresh, answers: {} }, readerFor());
     expect(finished.text).toBe('Dear Ms Okafor\n\nSaltmarsh Wren');
     expect(finished.subject).toBe('About the Wren');
     expect(originsOf(fresh)[0]).toMatchObject({ words: 'the Wren', was: 'Saltmarsh Wren' });

@@ -13,7 +13,7 @@ import { fieldText } from './fieldText.ts';
 import { fillBlocks } from './fillBlocks.ts';
 
 /** A template filled in for one matter: what the sheet opens with. */
-export interface Letter {
+export interface MergedMessage {
   readonly subject: InlineDocument;
   readonly body: DocumentNode;
   /** The template's blanks that are used, then one for each field that the record could not fill. */
@@ -26,7 +26,7 @@ export interface Letter {
  * Fills a compiled template in. Each value becomes plain text marked with where it came from; a value the record
  * lacks becomes a question, other words, or nothing, as its field says. No field is left in the result.
  */
-export function merge(program: Program, reader: FieldReader): Letter {
+export function merge(program: Program, reader: FieldReader): MergedMessage {
   const { content } = program;
   const asked = new Map<string, BlankDefinition>();
   const line = (nodes: readonly InlineNode[], at: FieldReader): readonly InlineNode[] =>

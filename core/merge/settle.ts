@@ -4,15 +4,15 @@ import type { Scope } from './fill.ts';
 import type { FieldReader } from './fieldReader.ts';
 import { fieldText } from './fieldText.ts';
 import { fillBlocks } from './fillBlocks.ts';
-import type { WrittenLetter } from './finish.ts';
+import type { WrittenMessage } from './finish.ts';
 import { groupHolds } from '../values/conditions.ts';
 
 /**
  * A written letter as it will be read: answers and values of the hour in place, conditions decided, marks of origin gone.
  * What is left is words, pictures and structure alone, for media that are laid out from the tree.
  */
-export function settleLetter(
-  { body, blanks, answers }: Pick<WrittenLetter, 'body' | 'blanks' | 'answers'>,
+export function settleMessage(
+  { body, blanks, answers }: Pick<WrittenMessage, 'body' | 'blanks' | 'answers'>,
   reader: FieldReader,
 ): readonly BlockNode[] {
   const scope: Scope = { reader, blanks, answers, open: new Map() };

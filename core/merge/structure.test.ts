@@ -9,10 +9,10 @@ import type { Passages } from '../template/passages.ts';
 import { textBlocks } from '../template/walk.ts';
 import { day, field, matter, readerFor, surveyType, templateOf, text } from '../tests/fixtures.ts';
 import { compile } from './compile.ts';
-import { finishLetter, finishProgram } from './finish.ts';
+import { finishMessage, finishProgram } from './finish.ts';
 import { merge } from './merge.ts';
 import { pageNodes } from './renderPages.ts';
-import { settleLetter } from './settle.ts';
+import { settleMessage } from './settle.ts';
 
 const para = (...content: readonly InlineNode[]): BlockNode => ({ type: 'paragraph', content });
 const when = (path: string, op: 'filled' | 'empty' = 'filled'): ConditionGroup => ({
@@ -49,7 +49,7 @@ function written(
   const reader = readerFor({ record });
   const straight = finishProgram(program, reader, {});
   const letter = merge(program, reader);
-  const bySheet = finishLetter({ ...letter, answers: {} }, reader);
+  const bySheet = finishMessage({ ...letter, answers: {} }, reader);
   expect({ html: bySheet.html, text: bySheet.text }).toEqual({ html: straight.html, text: straight.text });
   return { ...straight, letter };
 }
@@ -204,9 +204,9 @@ describe('structure in a letter', () => {
     ];
     const program = compile({ ...templateOf([]), body: documentOf(blocks) });
     const letter = merge(program, readerFor({ hour: 9 }));
-    expect(finishLetter({ ...letter, answers: {} }, readerFor({ hour: 9 })).text).toBe('Bye');
+    expect(finishMessage({ ...letter, answers: {} }, readerFor({ hour: 9 })).text).toBe('Bye');
     const late = readerFor({ hour: 19, today: day('2026-11-27') });
-    expect(finishLetter({ ...letter, answers: {} }, late).text).toBe(
+    expect(finishMessage({ ...letter, answers: {} }, late).text).toBe(
       'A good evening to you.\n\nBye and a good weekend',
     );
   });
@@ -230,7 +230,7 @@ describe('structure in a letter', () => {
     expect(out.text).toBe('left\n\nright\n\nPay: https://pay.example/?a=1&b=2\n\n--------\n\n[our mark]');
     expect(out.html).toContain('href="https://pay.example/?a=1&amp;b=2"');
     expect(out.html).toContain(`cid:${picture.slice(0, 32)}@pictures`);
-    const settled = settleLetter({ ...out.letter, answers: {} }, readerFor());
+    const settled = settleMessage({ ...out.letter, answers: {} }, readerFor());
     expect(JSON.stringify(pageNodes(settled))).toContain(`"image":"${picture}"`);
   });
 
@@ -252,7 +252,7 @@ describe('structure in a letter', () => {
     const program = compile(templateOf([[field('calculated.left'), text(' days left')]]));
     const letter = merge(program, readerFor({ record }));
     const sentLater = readerFor({ record, today: day('2026-11-30') });
-    expect(finishLetter({ ...letter, answers: {} }, sentLater).text).toBe('1 days left');
+    expect(finishMessage({ ...letter, answers: {} }, sentLater).text).toBe('1 days left');
   });
 
   it('names the first of a role by more than a name', () => {

@@ -13,7 +13,7 @@ const input = {
       { name: 'I', address: 'ines@x.example', roles: [] },
     ],
   },
-  letter: { subject: 'Wren\r\nX-Evil: 1', html: '<p></p>', text: '', open: [] },
+  message: { subject: 'Wren\r\nX-Evil: 1', html: '<p></p>', text: '', open: [] },
   references: ['<a@x>', '<b@x>'],
   attachments: [{ blob: 'ff', fileName: '../../etc/pass\nwd.pdf', mediaType: 'application/pdf' }],
 };

@@ -1,12 +1,8 @@
+import type { Mailbox } from '../model/mailbox.ts';
 import { isMailAddress } from '../recipients/address.ts';
 import type { Recipient, Recipients } from '../recipients/recipients.ts';
 import { oneLine } from '../merge/fieldText.ts';
-import type { FinishedLetter } from '../merge/finish.ts';
-
-export interface PlannedAddress {
-  readonly name: string;
-  readonly address: string;
-}
+import type { FinishedMessage } from '../merge/finish.ts';
 
 export interface PlannedAttachment {
   /** SHA-256 of the bytes, in hex: where the store keeps them. */
@@ -19,9 +15,9 @@ export interface PlannedAttachment {
 export interface MessagePlan {
   readonly messageId: string;
   readonly dateUtc: number;
-  readonly from: PlannedAddress;
-  readonly to: readonly PlannedAddress[];
-  readonly cc: readonly PlannedAddress[];
+  readonly from: Mailbox;
+  readonly to: readonly Mailbox[];
+  readonly cc: readonly Mailbox[];
   readonly envelopeTo: readonly string[];
   readonly subject: string;
   readonly inReplyTo?: string;
@@ -43,9 +39,9 @@ export interface PlannedPicture {
 export interface PlanInput {
   readonly messageId: string;
   readonly dateUtc: number;
-  readonly from: PlannedAddress;
+  readonly from: Mailbox;
   readonly recipients: Recipients;
-  readonly letter: FinishedLetter;
+  readonly message: FinishedMessage;
   readonly references: readonly string[];
   readonly attachments: readonly PlannedAttachment[];
   readonly pictures?: readonly PlannedPicture[];
@@ -58,7 +54,7 @@ const MAX_FILE_NAME = 150;
 
 /** Plans a message. Names and file names lose line breaks and controls here, whatever was kept in the record. */
 export function planMessage(input: PlanInput): MessagePlan {
-  const { recipients, letter } = input;
+  const { recipients, message: letter } = input;
   const everyone = [...recipients.to, ...recipients.cc, ...recipients.bcc].map(({ address }) => address);
   const malformed = everyone.find((address) => !isMailAddress(address));
   if (malformed !== undefined)
@@ -82,7 +78,7 @@ export function planMessage(input: PlanInput): MessagePlan {
   };
 }
 
-const planAddress = ({ name, address }: Pick<Recipient, 'name' | 'address'>): PlannedAddress => ({
+const planAddress = ({ name, address }: Pick<Recipient, 'name' | 'address'>): Mailbox => ({
   name: oneLine(name).slice(0, MAX_HEADER_NAME),
   address,
 });

@@ -15,10 +15,8 @@ export type DocumentRule =
   /** The same file each time, kept with the template. */
   | {
       readonly kind: 'fixed';
+      readonly fileId: string;
       readonly name: string;
-      readonly blob: string;
-      readonly mediaType: string;
-      readonly sizeBytes: number;
     }
   /** A letter template filled in and made a PDF at the moment of starting. */
   | {
@@ -60,7 +58,10 @@ export interface TemplateContent {
 }
 
 /** How a message goes and what follows, as its template said when it was started and its writer has changed since. */
-export interface Conduct extends Pick<TemplateContent, 'plain' | 'sender' | 'replyTo' | 'after' | 'each'> {
+export interface SendOptions extends Pick<
+  TemplateContent,
+  'plain' | 'sender' | 'replyTo' | 'after' | 'each'
+> {
   /** A copy goes to whoever writes it, unseen by the others. */
   readonly copyToSelf?: true;
   /** It was begun as an answer to everybody. */
@@ -68,7 +69,7 @@ export interface Conduct extends Pick<TemplateContent, 'plain' | 'sender' | 'rep
   /** The message it was split from: what happens after sending happens once, with that one. */
   readonly copyOf?: string;
   /** The entry whose last recipients it goes to: those the host put off when it took the message for the others. */
-  readonly remainderOf?: string;
+  readonly deferredFrom?: string;
   /** The follow-up it deals with: done once it is sent. */
   readonly followUpId?: string;
   /** Addresses that its template always writes to. */
@@ -92,7 +93,7 @@ const wantedOf = (documents: readonly DocumentRule[]): readonly WantedDocument[]
     return rule.kind === 'ask' && rule.required ? [{ label: rule.label }] : [];
   });
 
-export const conductOf = ({
+export const sendOptionsOf = ({
   plain,
   sender,
   replyTo,
@@ -100,7 +101,7 @@ export const conductOf = ({
   each,
   documents,
   recipients,
-}: TemplateContent): Conduct => ({
+}: TemplateContent): SendOptions => ({
   ...(each ? { each } : {}),
   ...(fixedOf(recipients).length > 0 ? { fixed: fixedOf(recipients) } : {}),
   ...(wantedOf(documents).length > 0 ? { wanted: wantedOf(documents) } : {}),

@@ -4,7 +4,7 @@ import { addressCandidates, nameCandidates, referenceCandidates, runChecks } fro
 import { foldName, wordsOf } from '../model/words.ts';
 import { bareSubject } from '../correspondence/answers.ts';
 import { oneLine } from '../merge/fieldText.ts';
-import { finishLetter } from '../merge/finish.ts';
+import { finishMessage } from '../merge/finish.ts';
 import { merge } from '../merge/merge.ts';
 import { escapeHtml, valueHtml } from '../merge/renderHtml.ts';
 import { planMessage, safeFileName } from '../mime/plan.ts';
@@ -125,7 +125,7 @@ describe('values from anywhere', () => {
           programOf([[text('On '), field('fact.vessel', {}, { kind: 'leaveOut' })]]),
           reader,
         );
-        const { html, subject } = finishLetter({ ...letter, answers: {} }, reader);
+        const { html, subject } = finishMessage({ ...letter, answers: {} }, reader);
         const inside = html.replace(/^<div style="[^"]*"><p style="[^"]*">/, '').replace(/<\/p><\/div>$/, '');
         expect(inside).not.toMatch(/[<>]/);
         expect(subject).not.toMatch(/[\u0000-\u001f\u007f]/);
@@ -142,7 +142,7 @@ describe('values from anywhere', () => {
           dateUtc: 0,
           from: { name: odd, address: 'a@x.example' },
           recipients: { to: [{ name: odd, address: 'b@x.example', roles: [] }], cc: [], bcc: [] },
-          letter: { subject: odd, html: '', text: '', open: [] },
+          message: { subject: odd, html: '', text: '', open: [] },
           references: [],
           attachments: [{ blob: 'f', fileName: odd, mediaType: 'application/pdf' }],
         });

@@ -1,7 +1,7 @@
 import { formatDate, weekdayName } from '../dates/formatDate.ts';
 import { isWorkingDay } from '../dates/workingDays.ts';
 import { addressCandidates, isOneSlipAway, nameCandidates, referenceCandidates } from '../checks/index.ts';
-import type { CheckInput, Elsewhere, Enclosure, FilledValue } from '../checks/checkInput.ts';
+import type { CheckInput, Elsewhere, CheckedEnclosure, FilledValue } from '../checks/checkInput.ts';
 import type { NoteCode } from '../checks/note.ts';
 import { foldName } from '../model/words.ts';
 import { formalGreeting } from '../greetings/greetings.ts';
@@ -116,7 +116,7 @@ interface Draft {
   cc: Contact[];
   strangers: Recipient[];
   greeting: string | undefined;
-  enclosures: Enclosure[];
+  enclosures: CheckedEnclosure[];
   values: FilledValue[];
   links: { words: string; href: string }[];
   change: Partial<CheckInput>;
@@ -128,11 +128,11 @@ const pick = <T>(luck: Luck, list: readonly T[]): T => {
   if (found === undefined) throw new Error('nothing to pick from');
   return found;
 };
-const enclosureOf = (name: string): Enclosure => {
+const enclosureOf = (name: string): CheckedEnclosure => {
   const document = record.documents.find((one) => one.name === name);
   if (!document) throw new Error(`no document ${name}`);
   const { id, category, sizeBytes } = document;
-  return { documentId: id, fileName: `${name}.pdf`, category, sizeBytes };
+  return { id, documentId: id, fileName: `${name}.pdf`, category, sizeBytes };
 };
 
 /** A day from today that is worked, or is not. */

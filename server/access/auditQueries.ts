@@ -1,4 +1,4 @@
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 
 export interface AuditEvent {
   readonly atUtc: number;
@@ -21,8 +21,8 @@ export interface AuditEvent {
 }
 
 /** Writes who did what, in the transaction of the change itself. */
-export async function insertAuditEvent(db: Database, event: AuditEvent): Promise<void> {
-  await db('audit_events').insert({
+export async function insertAuditEvent(tx: Tx, event: AuditEvent): Promise<void> {
+  await tx('audit_events').insert({
     at_utc: event.atUtc,
     person_id: event.personId,
     what: event.what,

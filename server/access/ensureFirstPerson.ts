@@ -1,32 +1,28 @@
 import { asId } from '../../core/model/ids.ts';
+import type { Services } from '../platform/services.ts';
+import { changing } from './change.ts';
 import { hashPassword } from './passwords.ts';
-import type { Office } from '../app/services.ts';
-import { insertAuditEvent } from './auditQueries.ts';
 import { insertPerson, listPeople } from './peopleQueries.ts';
+import { unscoped } from './unscoped.ts';
 
 /** Lets the first administrator in to a practice that has nobody yet; does nothing where there is somebody. */
-export async function ensureFirstPerson(office: Office): Promise<void> {
-  const { firstPerson } = office.config;
-  if (!firstPerson || (await listPeople(office.db)).length > 0) return;
+export async function ensureFirstPerson(services: Services): Promise<void> {
+  const { firstPerson } = services.config;
+  const scope = unscoped(services.db, 'start');
+  if (!firstPerson || (await listPeople(scope)).length > 0) return;
   const { name, email, password } = firstPerson;
-  const id = office.newId();
+  const id = services.newId();
   const passwordHash = await hashPassword(password);
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit }) => {
     await insertPerson(tx, {
       id: asId(id),
       name,
       email,
       position: 'Administrator',
-      right: 'administrator',
+      role: 'administrator',
       passwordHash,
       rank: 1,
     });
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: null,
-      what: 'person.first',
-      subjectKind: 'practice',
-      subjectId: id,
-    });
+    await audit('person.first', 'practice', id);
   });
 }

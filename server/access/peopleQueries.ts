@@ -1,17 +1,21 @@
 import { asId } from '../../core/model/ids.ts';
 import type { PersonId } from '../../core/model/ids.ts';
 import type { Person } from '../../core/model/matter.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-
-export type PersonRight = 'practitioner' | 'assistant' | 'administrator' | 'reader';
+import { kept, stampAnew } from '../platform/database/kept.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import type { Role } from './actor.ts';
 
 /** Somebody of the practice who can sign in. */
 export interface Account extends Person {
-  readonly right: PersonRight;
+  readonly role: Role;
   /** scrypt, as `salt:key` in hex; null where no password was set. */
   readonly passwordHash: string | null;
   /** The order people are listed in; the first is the principal. */
   readonly rank: number;
+  /** The passage they sign with; undefined where they sign plainly. */
+  readonly signaturePassageId?: string;
 }
 
 interface PersonRow {
@@ -20,9 +24,10 @@ interface PersonRow {
   name: string;
   position: string;
   phone: string | null;
-  right: PersonRight;
+  role: Role;
   password_hash: string | null;
   rank: number;
+  signature_passage_id: string | null;
 }
 
 const toAccount = (row: PersonRow): Account => ({
@@ -31,43 +36,42 @@ const toAccount = (row: PersonRow): Account => ({
   email: row.email,
   position: row.position,
   ...(row.phone === null ? {} : { phone: row.phone }),
-  right: row.right,
+  role: row.role,
   passwordHash: row.password_hash,
   rank: row.rank,
+  ...(row.signature_passage_id === null ? {} : { signaturePassageId: row.signature_passage_id }),
 });
 
-export async function listPeople(db: Database): Promise<readonly Account[]> {
-  const rows = await db<PersonRow>('people').orderBy('rank');
-  return rows.map(toAccount);
+/** Everybody of the practice, the principal first. */
+export const listPeople = kept(['people'], async (reads): Promise<readonly Account[]> =>
+  (await sql(reads)<PersonRow>('people').orderBy('rank')).map(toAccount),
+);
+
+export const findPerson = async (reads: Reads, id: string): Promise<Account | undefined> =>
+  (await listPeople(reads)).find((person) => person.id === id);
+
+export async function findPersonByEmail(reads: Reads, email: string): Promise<Account | undefined> {
+  const wanted = email.toLowerCase();
+  return (await listPeople(reads)).find((person) => person.email === wanted);
 }
 
-export async function findPerson(db: Database, id: string): Promise<Account | undefined> {
-  const row = await db<PersonRow>('people').where({ id }).first();
-  return row && toAccount(row);
-}
-
-export async function findPeople(
-  db: Database,
-  ids: readonly string[],
-): Promise<ReadonlyMap<string, Account>> {
-  const rows = await db<PersonRow>('people').whereIn('id', [...ids]);
-  return new Map(rows.map((row) => [row.id, toAccount(row)]));
-}
-
-export async function findPersonByEmail(db: Database, email: string): Promise<Account | undefined> {
-  const row = await db<PersonRow>('people').where({ email: email.toLowerCase() }).first();
-  return row && toAccount(row);
-}
-
-export async function insertPerson(db: Database, account: Account): Promise<void> {
-  await db<PersonRow>('people').insert({
+export async function insertPerson(tx: Tx, account: Account): Promise<void> {
+  await tx<PersonRow>('people').insert({
     id: account.id,
     email: account.email.toLowerCase(),
     name: account.name,
     position: account.position,
     phone: account.phone ?? null,
-    right: account.right,
+    role: account.role,
     password_hash: account.passwordHash,
     rank: account.rank,
   });
+  await stampAnew(tx, 'people');
+}
+
+/** Chooses whose default signature a passage is; null takes it away. False where there is no such person. */
+export async function chooseSignature(tx: Tx, personId: string, passageId: string | null): Promise<boolean> {
+  const changed = await tx('people').where({ id: personId }).update({ signature_passage_id: passageId });
+  await stampAnew(tx, 'people');
+  return changed === 1;
 }

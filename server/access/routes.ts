@@ -1,11 +1,13 @@
 import type { Request } from 'express';
 import { Nothing } from '../../contract/common.ts';
 import { Session, SignIn } from '../../contract/session.ts';
-import { endpoint } from '../http/endpoint.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
-import { demoPrincipal } from './demoPrincipal.ts';
-import { signIn } from './signIn.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { endpointsFor } from './endpoint.ts';
+import { demoPrincipal, signIn } from './signIn.ts';
 import { viewSession } from './viewSession.ts';
+
+const { openEndpoint } = endpointsFor<Services>();
 
 /** A new id for each sign-in, so that one planted before it is worth nothing after it. */
 const begin = (request: Request, personId: string): Promise<void> =>
@@ -24,42 +26,42 @@ const begin = (request: Request, personId: string): Promise<void> =>
   });
 
 export const sessionRoutes = [
-  endpoint({
+  openEndpoint({
     method: 'get',
     path: '/session',
+    right: 'open',
     summary: 'Who is signed in; in the demo the principal, when nobody is',
     status: 200,
     answers: Session,
-    open: true,
-    handle: async ({ office, person, request }) => {
-      if (request.session.personId !== undefined) return viewSession(office, person);
-      const principal = await demoPrincipal(office);
-      if (!principal) throw new HttpProblem('notSignedIn');
-      await begin(request, principal.id);
-      return viewSession(office, principal);
+    handle: async ({ services, scope, request }) => {
+      if (scope) return viewSession(services, scope);
+      const principal = await demoPrincipal(services);
+      if (!principal) throw new DomainProblem('notSignedIn');
+      await begin(request, principal.actor.id);
+      return viewSession(services, principal);
     },
   }),
-  endpoint({
+  openEndpoint({
     method: 'post',
     path: '/session',
+    right: 'open',
     summary: 'Sign in',
     body: SignIn,
     status: 200,
     answers: Session,
-    open: true,
-    handle: async ({ office, body, request }) => {
-      const account = await signIn(office, body);
-      await begin(request, account.id);
-      return viewSession(office, account);
+    handle: async ({ services, body, request }) => {
+      const scope = await signIn(services, body);
+      await begin(request, scope.actor.id);
+      return viewSession(services, scope);
     },
   }),
-  endpoint({
+  openEndpoint({
     method: 'delete',
     path: '/session',
+    right: 'open',
     summary: 'Sign out',
     status: 200,
     answers: Nothing,
-    open: true,
     handle: async ({ request }) => {
       await new Promise<void>((resolve) => {
         request.session.destroy(() => {

@@ -1,15 +1,18 @@
 import type { Request, Response } from 'express';
-import type { Office } from '../app/services.ts';
-import type { Call } from '../http/endpoint.ts';
-import { maySeeMatter } from './maySeeMatter.ts';
+import type { ChangeEvent } from '../../contract/events.ts';
+import type { PersonScope } from './scope.ts';
+import type { EventServices } from './services.ts';
 
-/** Keeps proxies from closing a quiet line. */
+/** Keeps proxies from closing a quiet line; also how often a quiet one is asked whether its session still holds. */
 const HEARTBEAT_MS = 20_000;
 
-/** Server-sent events: what changed on matters this person may see, by id (WHATWG HTML, server-sent events). */
+/**
+ * Server-sent events: what changed of what this person may see, by id (WHATWG HTML, server-sent events). Whose session is
+ * over hears no more: it is looked at before anything is told.
+ */
 export function streamEvents(
-  office: Office,
-  person: Call<unknown, unknown, unknown>['person'],
+  services: Pick<EventServices, 'changes' | 'mayHear' | 'log'>,
+  whoAsks: () => Promise<PersonScope | undefined>,
   request: Request,
   response: Response,
 ): void {
@@ -19,20 +22,24 @@ export function streamEvents(
     Connection: 'keep-alive',
   });
   response.write('retry: 1000\n: ready\n\n');
-  const stop = office.changes.listen((event) => {
-    const seen = 'matterId' in event ? maySeeMatter(office, person, event.matterId) : Promise.resolve(true);
-    seen.then(
-      (may) => {
-        if (may) response.write(`event: change\ndata: ${JSON.stringify(event)}\n\n`);
-      },
-      (error: unknown) => {
-        office.log.error({ err: error }, 'an event could not be told');
-      },
-    );
-  });
-  const heartbeat = setInterval(() => response.write(': here\n\n'), HEARTBEAT_MS);
-  request.on('close', () => {
+  const say = async (event?: ChangeEvent): Promise<void> => {
+    const scope = await whoAsks();
+    if (!scope) close();
+    else if (!event) response.write(': here\n\n');
+    else if (await services.mayHear(scope, event))
+      response.write(`event: change\ndata: ${JSON.stringify(event)}\n\n`);
+  };
+  const told = (event?: ChangeEvent): void => {
+    say(event).catch((error: unknown) => {
+      services.log.error({ err: error }, 'an event could not be told');
+    });
+  };
+  const stop = services.changes.listen(told);
+  const heartbeat = setInterval(told, HEARTBEAT_MS);
+  const close = (): void => {
     clearInterval(heartbeat);
     stop();
-  });
+    response.end();
+  };
+  request.on('close', close);
 }

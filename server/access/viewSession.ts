@@ -1,25 +1,37 @@
+import type { Session, User } from '../../contract/session.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import type { Services } from '../platform/services.ts';
 import { listPeople } from './peopleQueries.ts';
 import type { Account } from './peopleQueries.ts';
-import type { User, Session } from '../../contract/session.ts';
-import { mayChange } from './rights.ts';
-import type { Office } from '../app/services.ts';
-import { readSettings } from '../platform/settings/queries.ts';
+import { RIGHT_NAMES, roleHas } from './rights.ts';
+import type { PersonScope } from './scope.ts';
 
-const viewUser = (account: Account): User => ({
-  id: account.id,
-  name: account.name,
-  email: account.email,
-  position: account.position,
-  mayChange: mayChange(account),
+const viewUser = ({
+  id,
+  name,
+  email,
+  position,
+  role,
+}: Pick<Account, 'id' | 'name' | 'email' | 'position' | 'role'>): User => ({
+  id,
+  name,
+  email,
+  position,
+  role,
+  rights: RIGHT_NAMES.filter((right) => roleHas(role, right)),
+  mayChange: roleHas(role, 'work'),
 });
 
-export async function viewSession(office: Office, person: Account): Promise<Session> {
-  const { practice, timeZone, holdSeconds } = await readSettings(office.db);
+export async function viewSession(
+  { config }: Pick<Services, 'config'>,
+  scope: PersonScope,
+): Promise<Session> {
+  const { practice, timeZone, holdSeconds } = await readSettings(scope);
   return {
-    user: viewUser(person),
+    user: viewUser(scope.actor),
     practice: { name: practice.name, timeZone },
-    others: office.config.demo ? (await listPeople(office.db)).map(viewUser) : [],
-    mailboxesUrl: office.config.mailboxesUrl ?? null,
+    others: config.demo ? (await listPeople(scope)).map(viewUser) : [],
+    mailboxesUrl: config.mailboxesUrl ?? null,
     holdSeconds,
   };
 }

@@ -1,17 +1,17 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openOffice, serve } from './tests/practice.ts';
-import type { Client, TestOffice } from './tests/practice.ts';
+import { openPractice, serve } from './tests/practice.ts';
+import type { Client, TestPractice } from './tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
+  services = await openPractice();
+  client = await serve(services);
 }, 60_000);
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 async function matterId(reference: string): Promise<string> {
@@ -142,7 +142,7 @@ describe('matters', () => {
     const entry = (await client.call('GET', `/matters/${restricted}`)).json.correspondence.items[0]
       .id as string;
     await client.signIn('petra@tidewell-roe.example');
-    const row = await office.db('matters').where({ id: restricted }).first();
+    const row = await services.db('matters').where({ id: restricted }).first();
     if (row.responsible_id !== 'person-petra') {
       expect((await client.call('GET', '/matters?query=SV-2059')).json.items).toEqual([]);
       expect((await client.call('GET', `/matters/${restricted}`)).status).toBe(404);
@@ -259,13 +259,13 @@ describe('a message', () => {
       holdSeconds: 30,
       acknowledged: ['dayInPast'],
     });
-    expect([held.status, held.json.state, held.json.stateDetail.leavesAtUtc - office.now()]).toEqual([
+    expect([held.status, held.json.state, held.json.stateDetail.leavesAtUtc - services.now()]).toEqual([
       202,
       'held',
       30_000,
     ]);
-    const { frozen } = await office.db('messages').where({ id: draft.id }).first();
-    const bytes = await office.blobs.get(JSON.parse(frozen).blob);
+    const { frozen } = await services.db('messages').where({ id: draft.id }).first();
+    const bytes = await services.blobs.get(JSON.parse(frozen).blob);
     expect(bytes.toString('latin1')).toMatch(/^Subject: Saltmarsh Wren: your report\r$/m);
     expect(await client.call('PATCH', `/messages/${draft.id}`, { subject: 'x' }).then(code)).toBe(
       'notADraft',
@@ -273,7 +273,7 @@ describe('a message', () => {
     expect(await client.call('POST', `/messages/${draft.id}/send`, {}).then(code)).toBe('notADraft');
     expect(await client.call('DELETE', `/messages/${draft.id}`).then(code)).toBe('notADraft');
     expect((await client.call('POST', `/messages/${draft.id}/recall`)).json.state).toBe('draft');
-    expect((await office.db('messages').where({ id: draft.id }).first()).frozen).toBeNull();
+    expect((await services.db('messages').where({ id: draft.id }).first()).frozen).toBeNull();
     expect(await client.call('POST', `/messages/${draft.id}/recall`).then(code)).toBe('cannotRecall');
     expect(await client.call('POST', `/messages/${draft.id}/decide`, { decision: 'gone' }).then(code)).toBe(
       'cannotDecide',
@@ -293,9 +293,9 @@ describe('a message', () => {
       templateId: 'template-report',
       answers: { matters: 'all is well' },
     });
-    const row = await office.db('messages').where({ id: draft.id }).first();
+    const row = await services.db('messages').where({ id: draft.id }).first();
     const huge = JSON.parse(row.enclosures).map((one: object) => ({ ...one, sizeBytes: 20_000_000 }));
-    await office
+    await services
       .db('messages')
       .where({ id: draft.id })
       .update({ enclosures: JSON.stringify(huge) });
@@ -306,12 +306,12 @@ describe('a message', () => {
   it('lets no value of the record break into a header', async () => {
     const id = await matterId('SV-2056');
     const evil = 'Tern\r\nBcc: thief@x.example\r\n\r\n<script>alert(1)</script>';
-    const row = await office.db('matters').where({ id }).first();
-    await office
+    const row = await services.db('matters').where({ id }).first();
+    await services
       .db('matters')
       .where({ id })
       .update({ facts: JSON.stringify({ ...JSON.parse(row.facts), vessel: { kind: 'text', text: evil } }) });
-    await office.db('contacts').where({ name: 'Niamh Drury' }).update({ name: 'Niamh\r\nX-Evil: 1 Drury' });
+    await services.db('contacts').where({ name: 'Niamh Drury' }).update({ name: 'Niamh\r\nX-Evil: 1 Drury' });
     const { json: draft } = await start({ templateId: 'template-instructions' }, 'SV-2056');
     const codes = draft.notes.map((n: { code: string }) => n.code);
     const sent = await client.call('POST', `/messages/${draft.id}/send`, {
@@ -319,8 +319,8 @@ describe('a message', () => {
       acknowledged: codes,
     });
     expect(sent.status).toBe(202);
-    const { frozen } = await office.db('messages').where({ id: draft.id }).first();
-    const [head = ''] = (await office.blobs.get(JSON.parse(frozen).blob))
+    const { frozen } = await services.db('messages').where({ id: draft.id }).first();
+    const [head = ''] = (await services.blobs.get(JSON.parse(frozen).blob))
       .toString('latin1')
       .split('\r\n\r\n');
     const names = head
@@ -367,10 +367,10 @@ describe('correspondence', () => {
   it('says plainly when a stored file is no longer what was stored', async () => {
     const id = await matterId('SV-2044');
     const { json } = await client.call('GET', `/matters/${id}/correspondence?limit=1`);
-    const entry = await office.db('entries').where({ id: json.items[0].id }).first();
+    const entry = await services.db('entries').where({ id: json.items[0].id }).first();
     const { writeFile } = await import('node:fs/promises');
     await writeFile(
-      `${office.config.dataFolder}/blobs/${entry.raw_blob.slice(0, 2)}/${entry.raw_blob}`,
+      `${services.config.dataFolder}/blobs/${entry.raw_blob.slice(0, 2)}/${entry.raw_blob}`,
       'changed',
     );
     const answer = await client.call('GET', `/correspondence/${entry.id}/raw`);
@@ -414,7 +414,7 @@ describe('the description of the API', () => {
     });
     expect(stream.status).toBe(401);
     const heard: unknown[] = [];
-    const stop = office.changes.listen((event) => heard.push(event));
+    const stop = services.changes.listen((event) => heard.push(event));
     const { json } = await start({});
     expect(heard).toEqual([{ kind: 'message', id: json.id, matterId: json.matterId }]);
     stop();

@@ -17,10 +17,10 @@ const say = (done: number, of: number): void => {
 async function takeOut(path: string): Promise<void> {
   const file = join(dataFolder, 'officium.sqlite');
   if (!existsSync(file)) throw new BadArchive(`There is no practice in ${dataFolder}.`);
-  const db = await openDatabase(file);
+  // Brings it up to date first, so that what is taken out is of this version.
+  await (await openDatabase(file)).destroy();
   const progress = { tell: say, signal: new AbortController().signal };
-  await writeArchive(db, blobStore(join(dataFolder, 'blobs')), path, Date.now(), progress);
-  await db.destroy();
+  await writeArchive(dataFolder, blobStore(join(dataFolder, 'blobs')), path, Date.now(), progress);
   console.log(`The practice is in ${path}.`);
 }
 

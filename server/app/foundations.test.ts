@@ -9,7 +9,7 @@ import { hashPassword, passwordFits } from '../access/passwords.ts';
 import { readCursor, writeCursor } from '../platform/database/cursor.ts';
 import { openDatabase } from '../platform/database/openDatabase.ts';
 import { cleanHtml } from '../correspondence/cleanHtml.ts';
-import { openingOf } from '../../core/correspondence/previewText.ts';
+import { previewText } from '../../core/correspondence/previewText.ts';
 
 let folder: string;
 beforeAll(async () => {
@@ -135,8 +135,8 @@ describe('what came from outside', () => {
   });
 
   it('opens with its first own words', () => {
-    expect(openingOf('Dear Maud,\r\n\r\n> quoted\nThank you.\nWe agree.')).toBe('Thank you. We agree.');
-    expect(openingOf('Hello')).toBe('Hello');
-    expect(openingOf('x'.repeat(500))).toHaveLength(180);
+    expect(previewText('Dear Maud,\r\n\r\n> quoted\nThank you.\nWe agree.')).toBe('Thank you. We agree.');
+    expect(previewText('Hello')).toBe('Hello');
+    expect(previewText('x'.repeat(500))).toHaveLength(180);
   });
 });

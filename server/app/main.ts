@@ -6,11 +6,11 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { blobStore } from '../platform/blobs/blobStore.ts';
 import { ConfigError, readConfig } from './config.ts';
-import type { Config } from './config.ts';
+import type { Config } from '../platform/config.ts';
 import { changeFeed } from '../platform/events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
-import type { Office } from './services.ts';
-import { startFileReader } from '../correspondence/fileReader.ts';
+import { composeServices } from './services.ts';
+import { startIndexing } from '../correspondence/indexing.ts';
 import { startMailboxReader } from '../incoming/mailboxReader.ts';
 import { smtpReceiver } from '../incoming/smtpReceiver.ts';
 import { startRunner } from '../sending/runner.ts';
@@ -20,47 +20,44 @@ import { smtpTransport } from '../sending/transports/smtpTransport.ts';
 import { textTransport } from '../sending/transports/textTransport.ts';
 import { openDatabase } from '../platform/database/openDatabase.ts';
 import { ensureFirstPerson } from '../access/ensureFirstPerson.ts';
-import { longJobs } from '../correspondence/exports/exportJobs.ts';
-import { programCache } from '../templates/programCache.ts';
-import { letterPress } from '../platform/workers/pdfRenderer.ts';
+import { pdfRenderer } from '../platform/workers/pdfRenderer.ts';
+import { readingFrom } from '../platform/database/reads.ts';
 
 /** Letters are few and short; more threads would only hold memory. */
-const MAX_PRESS_THREADS = 2;
+const MAX_LETTER_THREADS = 2;
 
 async function start(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel });
   await mkdir(config.dataFolder, { recursive: true });
   const unlock = await lockFolder(config.dataFolder);
   const db = await openDatabase(join(config.dataFolder, 'officium.sqlite'));
-  // The office wakes the runner, and the runner works for the office: one of them must come first.
+  // The services wake the runner, and the runner works with them: one of them must come first.
   const relay = { wake: (): void => undefined };
-  const office: Office = {
+  const services = composeServices({
     config,
     db,
     blobs: blobStore(join(config.dataFolder, 'blobs')),
     changes: changeFeed(),
-    programs: programCache(),
-    long: longJobs(),
-    press: letterPress(Math.min(availableParallelism(), MAX_PRESS_THREADS)),
+    pdfRenderer: pdfRenderer(Math.min(availableParallelism(), MAX_LETTER_THREADS)),
     log,
     now: Date.now,
     newId: randomUUID,
     wakeRunner: () => {
       relay.wake();
     },
-  };
-  await ensureFirstPerson(office);
-  const runner = await startRunner(office, {
-    email: smtpTransport(() => mailHosts(office), config.mailAuthorities),
+  });
+  await ensureFirstPerson(services);
+  const runner = await startRunner(services, {
+    email: smtpTransport(() => mailHosts(services, readingFrom(db, {})), config.mailAuthorities),
     text: textTransport(config.textGatewayUrl),
     letter: printTransport(config.printerUrl),
   });
   relay.wake = runner.wake;
-  const mailbox = config.mailbox && startMailboxReader(office, config.mailbox);
-  const files = startFileReader(office);
-  const filing = config.filingPort === undefined ? undefined : smtpReceiver(office);
+  const mailbox = config.mailbox && startMailboxReader(services, config.mailbox);
+  const files = startIndexing(services);
+  const filing = config.filingPort === undefined ? undefined : smtpReceiver(services);
   filing?.listen(config.filingPort, config.host);
-  const app = await createApp(office);
+  const app = await createApp(services);
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (error) fail(error);
     else log.info({ host: config.host, port: config.port }, 'listening');
@@ -76,7 +73,7 @@ async function start(config: Config): Promise<void> {
     await mailbox?.stop();
     await files.stop();
     await runner.stop();
-    await office.press.close();
+    await services.pdfRenderer.close();
     await db.destroy();
     await unlock();
     process.exit(0);

@@ -5,25 +5,28 @@ import { foldName } from '../../core/model/words.ts';
 import { asId } from '../../core/model/ids.ts';
 import { person } from '../../core/tests/fixtures.ts';
 import { SESSION_MS, SessionStore } from '../access/sessionStore.ts';
-import { NOW, openOffice } from './tests/practice.ts';
-import type { TestOffice } from './tests/practice.ts';
+import { NOW, openPractice } from './tests/practice.ts';
+import type { TestPractice } from './tests/practice.ts';
 import { findContacts, findContactsByAddress, insertContact } from '../directory/contactQueries.ts';
 import { findEntry, listEntries } from '../correspondence/queries.ts';
 import { insertEntry } from '../correspondence/fileQueries.ts';
 import type { NewEntry } from '../correspondence/entry.ts';
-import { findMatter, isVisible } from '../matters/queries.ts';
+import { isVisible } from '../access/visibleQueries.ts';
+import { findMatter } from '../matters/queries.ts';
 import { DEFAULT_SETTINGS, calendarOf } from '../platform/settings/practiceSettings.ts';
 import { readSettings, sessionSecret, writeSettings } from '../platform/settings/queries.ts';
 import { countUse, templateUses } from '../templates/useQueries.ts';
+import { unscoped } from '../access/unscoped.ts';
+import { stampAnew } from '../platform/database/kept.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let matterId: string;
 
 beforeAll(async () => {
-  office = await openOffice();
-  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
+  services = await openPractice();
+  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
 }, 60_000);
-afterAll(() => office.close());
+afterAll(() => services.close());
 
 const entry = (change: Partial<NewEntry> = {}): NewEntry => ({
   id: asId(randomUUID()),
@@ -51,7 +54,7 @@ const entry = (change: Partial<NewEntry> = {}): NewEntry => ({
 
 const file = async (change: Partial<NewEntry> = {}): Promise<NewEntry> => {
   const made = entry(change);
-  await office.db.transaction((tx) => insertEntry(tx, made));
+  await services.write((tx) => insertEntry(tx, made));
   return made;
 };
 
@@ -68,7 +71,7 @@ describe('conversations', () => {
       occurredAtUtc: NOW + 2,
     });
     const [first, second, third] = await Promise.all(
-      [asked, answered, thanked].map(({ id }) => findEntry(office.db, id)),
+      [asked, answered, thanked].map(({ id }) => findEntry(services.everything, id)),
     );
     expect(new Set([first, second, third].map((one) => one?.conversationId))).toEqual(new Set([asked.id]));
     expect([first?.endOfConversation, second?.endOfConversation]).toEqual([null, null]);
@@ -77,20 +80,20 @@ describe('conversations', () => {
 
   it('begin anew where nothing on this matter is answered', async () => {
     const asked = await file();
-    const other = await office.db('matters').where({ reference: 'SV-2044' }).first();
+    const other = await services.db('matters').where({ reference: 'SV-2044' }).first();
     const elsewhere = await file({ matterId: asId(other.id), references: [asked.internetMessageId ?? ''] });
-    expect((await findEntry(office.db, elsewhere.id))?.conversationId).toBe(elsewhere.id);
+    expect((await findEntry(services.everything, elsewhere.id))?.conversationId).toBe(elsewhere.id);
   });
 
   it('are filed whole or not at all', async () => {
     const made = entry();
-    const failing = office.db.transaction(async (tx) => {
+    const failing = services.write(async (tx) => {
       await insertEntry(tx, made);
       throw new Error('power cut');
     });
     await expect(failing).rejects.toThrow('power cut');
-    expect(await findEntry(office.db, made.id)).toBeUndefined();
-    expect(await office.db('conversations').where({ id: made.id })).toEqual([]);
+    expect(await findEntry(services.everything, made.id)).toBeUndefined();
+    expect(await services.db('conversations').where({ id: made.id })).toEqual([]);
   });
 
   it('take a message into the correspondence once only', async () => {
@@ -110,7 +113,7 @@ describe('conversations', () => {
       created_utc: 0,
       updated_utc: 0,
     };
-    await office.db('messages').insert(draft);
+    await services.db('messages').insert(draft);
     await file({ messageId: 'once' });
     await expect(file({ messageId: 'once' })).rejects.toThrow(/UNIQUE/);
   });
@@ -118,9 +121,13 @@ describe('conversations', () => {
 
 describe('lists of entries', () => {
   it('page by key, so that what is filed meanwhile neither repeats nor hides a row', async () => {
-    const first = await listEntries(office.db, { matterId, limit: 3, after: undefined });
+    const first = await listEntries(services.everything, { matterId, limit: 3, after: undefined });
     await file({ occurredAtUtc: NOW + 50 });
-    const second = await listEntries(office.db, { matterId, limit: 3, after: first.next ?? undefined });
+    const second = await listEntries(services.everything, {
+      matterId,
+      limit: 3,
+      after: first.next ?? undefined,
+    });
     const ids = [...first.items, ...second.items].map(({ id }) => id);
     expect(new Set(ids).size).toBe(6);
     const times = [...first.items, ...second.items].map(({ occurredAtUtc }) => occurredAtUtc);
@@ -136,22 +143,27 @@ describe('contacts', () => {
       ownFormalGreeting: 'Dear Bertil',
       doNotWriteTo: true,
     });
-    await insertContact(office.db, half);
-    await insertContact(office.db, other);
-    const found = await findContacts(office.db, [half.id, other.id]);
+    await services.write((tx) => insertContact(tx, half));
+    await services.write((tx) => insertContact(tx, other));
+    const found = await findContacts(services.everything, [half.id, other.id]);
     expect([found.get(half.id), found.get(other.id)]).toEqual([half, other]);
-    const byAddress = await findContactsByAddress(office.db, ['ROSA.QUILL@mail.example', 'nobody@x.example']);
+    const byAddress = await findContactsByAddress(services.everything, [
+      'ROSA.QUILL@mail.example',
+      'nobody@x.example',
+    ]);
     expect([...byAddress.keys()]).toEqual([half.id]);
   });
 });
 
 describe('names of other matters', () => {
-  const ask = (names: readonly string[], references: readonly string[] = [], personId = 'person-maud') =>
-    findElsewhere(office.db, personId, matterId, {
-      references,
-      names: new Map(names.map((name) => [foldName(name), name])),
-      addresses: [],
-    });
+  const ask = (names: readonly string[], references: readonly string[] = [], who = 'maud') =>
+    services.as(who).then((scope) =>
+      findElsewhere(scope, matterId, {
+        references,
+        names: new Map(names.map((name) => [foldName(name), name])),
+        addresses: [],
+      }),
+    );
 
   it('are told where they are another’s alone', async () => {
     expect(await ask(['Gilded Tern'], ['SV-2044', 'SV-2041', 'XX-1'])).toEqual([
@@ -167,10 +179,10 @@ describe('names of other matters', () => {
   });
 
   it('are not told of a restricted matter to those who may not see it', async () => {
-    const restricted = await office.db('matters').where({ restricted: 1 }).first();
-    const outsider = ['person-petra', 'person-jonas'].find((id) => id !== restricted.responsible_id) ?? '';
-    expect(await isVisible(office.db, restricted.id, outsider)).toBe(false);
-    expect(await findMatter(office.db, restricted.id, outsider)).toBeUndefined();
+    const restricted = await services.db('matters').where({ restricted: 1 }).first();
+    const outsider = ['petra', 'jonas'].find((name) => `person-${name}` !== restricted.responsible_id) ?? '';
+    expect(await isVisible(await services.as(outsider), restricted.id)).toBe(false);
+    expect(await findMatter(await services.as(outsider), restricted.id)).toBeUndefined();
     expect(await ask(['Candlewick'], [restricted.reference], outsider)).toEqual([]);
     expect(await ask(['Candlewick'], [restricted.reference])).toHaveLength(2);
   });
@@ -179,9 +191,12 @@ describe('names of other matters', () => {
 describe('use of templates', () => {
   it('is counted by what went before, by person and by day', async () => {
     const use = { typeId: 't', stage: 's', after: 'a', templateId: 'b', personId: 'person-maud' };
-    for (const days of [9, 3, 5]) await countUse(office.db, { ...use, atUtc: NOW - days * 86_400_000 });
-    await countUse(office.db, { ...use, templateId: 'c', personId: 'person-jonas', atUtc: NOW });
-    const useOf = await templateUses(office.db, {
+    for (const days of [9, 3, 5])
+      await services.write((tx) => countUse(tx, { ...use, atUtc: NOW - days * 86_400_000 }));
+    await services.write((tx) =>
+      countUse(tx, { ...use, templateId: 'c', personId: 'person-jonas', atUtc: NOW }),
+    );
+    const useOf = await templateUses(services.everything, {
       personId: 'person-maud',
       matterId,
       typeId: 't',
@@ -205,29 +220,31 @@ describe('use of templates', () => {
 
 describe('settings', () => {
   it('have defaults for what a practice has not decided', async () => {
-    await office.db
-      .transaction(async (tx) => {
+    await services
+      .write(async (tx) => {
+        const inside = unscoped(tx, 'seeding');
         await writeSettings(tx, { ...DEFAULT_SETTINGS, holdSeconds: 42 });
-        expect(await readSettings(tx)).toMatchObject({ holdSeconds: 42, timeZone: 'Europe/London' });
+        expect(await readSettings(inside)).toMatchObject({ holdSeconds: 42, timeZone: 'Europe/London' });
         await tx('settings').delete();
-        expect(await readSettings(tx)).toEqual(DEFAULT_SETTINGS);
+        await stampAnew(tx, 'settings');
+        expect(await readSettings(inside)).toEqual(DEFAULT_SETTINGS);
         expect(calendarOf(DEFAULT_SETTINGS).weekdays).toEqual(new Set([1, 2, 3, 4, 5]));
-        await tx.rollback();
+        throw new Error('undone');
       })
       .catch(() => undefined);
-    expect((await readSettings(office.db)).holdSeconds).toBe(10);
+    expect((await readSettings(services.everything)).holdSeconds).toBe(10);
   });
 
   it('sign sessions with one secret for good', async () => {
-    const secret = await sessionSecret(office.db);
-    expect([secret.length, await sessionSecret(office.db)]).toEqual([64, secret]);
+    const secret = await services.write(sessionSecret);
+    expect([secret.length, await services.write(sessionSecret)]).toEqual([64, secret]);
   });
 });
 
 describe('sessions', () => {
   it('are kept without their ids, and end when their time is over', async () => {
     let now = NOW;
-    const store = new SessionStore(office.db, () => now);
+    const store = new SessionStore(services.db, () => now);
     const call = <T>(work: (done: (error: unknown, value?: T) => void) => void): Promise<T | undefined> =>
       new Promise((resolve, reject) => {
         work((error, value) => {
@@ -239,7 +256,7 @@ describe('sessions', () => {
     await call((done) => {
       store.set('secret-id', data, done);
     });
-    expect(JSON.stringify(await office.db('sessions'))).not.toContain('secret-id');
+    expect(JSON.stringify(await services.db('sessions'))).not.toContain('secret-id');
     expect(
       await call((done) => {
         store.get('secret-id', done);

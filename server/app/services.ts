@@ -1,25 +1,43 @@
-import type { Logger } from 'pino';
-import type { BlobStore } from '../platform/blobs/blobStore.ts';
-import type { Config } from './config.ts';
-import type { ChangeFeed } from '../platform/events/changeFeed.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import type { LongJobs } from '../correspondence/exports/exportJobs.ts';
-import type { ProgramCache } from '../templates/programCache.ts';
-import type { LetterPress } from '../platform/workers/pdfRenderer.ts';
+import type { EventServices } from '../access/services.ts';
+import { isVisible } from '../access/visibleQueries.ts';
+import { exportJobs } from '../correspondence/exports/exportJobs.ts';
+import type { ExportServices } from '../correspondence/exports/exportJobs.ts';
+import { listCorrespondence } from '../correspondence/listCorrespondence.ts';
+import { entryTimes } from '../correspondence/queries.ts';
+import type { DirectoryServices } from '../directory/services.ts';
+import { findIncoming } from '../incoming/queries.ts';
+import { mattersOfContact } from '../matters/mattersOfContact.ts';
+import type { MatterServices } from '../matters/services.ts';
+import { draftsOn } from '../messages/messageSummary.ts';
+import { jobs } from '../platform/jobs/jobs.ts';
+import type { Services } from '../platform/services.ts';
+import type { PracticeServices } from '../practice/services.ts';
+import { writeArchive } from '../practice/writeArchive.ts';
 
-/** What use cases work with; made once in app.ts and handed to each. */
-export interface Office {
-  readonly config: Config;
-  readonly db: Database;
-  readonly blobs: BlobStore;
-  readonly changes: ChangeFeed;
-  readonly programs: ProgramCache;
-  readonly press: LetterPress;
-  readonly long: LongJobs;
-  readonly log: Logger;
-  /** Milliseconds since 1970; the one clock, so that tests can set it. */
-  readonly now: () => number;
-  readonly newId: () => string;
-  /** Tells the runner that something may be due. */
-  readonly wakeRunner: () => void;
+/** What all endpoints together work with. */
+export type AppServices = DirectoryServices &
+  MatterServices &
+  ExportServices &
+  PracticeServices &
+  EventServices;
+
+/** Gives each capability what it needs of those that stand above it, and does not know. */
+export function composeServices(services: Services): AppServices {
+  const { config, blobs, now } = services;
+  return {
+    ...services,
+    mattersOfContact,
+    matterParts: {
+      correspondence: (scope, matterId, limit) => listCorrespondence(services, scope, matterId, { limit }),
+      entryTimes,
+      drafts: draftsOn,
+    },
+    exports: exportJobs(),
+    writeArchive: (path, progress) => writeArchive(config.dataFolder, blobs, path, now(), progress),
+    verifications: jobs(() => undefined),
+    async mayHear(scope, event) {
+      if ('matterId' in event) return isVisible(scope, event.matterId);
+      return event.kind !== 'inTray' || (await findIncoming(scope, event.id)) !== undefined;
+    },
+  };
 }

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { blobStore } from '../platform/blobs/blobStore.ts';
 import { readConfig } from './config.ts';
 import { openDatabase } from '../platform/database/openDatabase.ts';
+import { unscoped } from '../access/unscoped.ts';
 import { isSound, verifyPractice } from '../practice/verifyPractice.ts';
 import { verificationWords } from '../practice/verificationWords.ts';
 
@@ -14,7 +15,7 @@ if (!existsSync(file)) {
   process.exit(2);
 }
 const db = await openDatabase(file);
-const verification = await verifyPractice(db, blobStore(join(dataFolder, 'blobs')));
+const verification = await verifyPractice(unscoped(db, 'archive'), blobStore(join(dataFolder, 'blobs')));
 await db.destroy();
 for (const line of verificationWords(verification)) console.log(line);
 process.exit(isSound(verification) ? 0 : 1);

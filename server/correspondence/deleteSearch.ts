@@ -1,13 +1,18 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { deleteSearch } from './savedSearchQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { changing } from '../access/change.ts';
+import type { ChangeServices } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import { removeSearch } from './savedSearchQueries.ts';
 
-export async function dropSearch(
-  office: Office,
-  person: Account,
+/** Deletes a saved search of one's own. */
+export async function deleteSearch(
+  services: ChangeServices,
+  scope: PersonScope,
   id: string,
 ): Promise<Record<string, never>> {
-  if (!(await deleteSearch(office.db, person.id, id))) throw notFound('saved search');
+  await changing(services, scope, async ({ tx, audit }) => {
+    if (!(await removeSearch(tx, scope.actor.id, id))) throw notFound('saved search');
+    await audit('search.deleted', 'practice', id);
+  });
   return {};
 }

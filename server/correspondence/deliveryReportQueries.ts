@@ -1,5 +1,7 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import type { Delivery } from '../../core/mime/deliveryReport.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 
 export interface DeliveryReport extends Delivery {
   readonly entryId: string;
@@ -8,8 +10,8 @@ export interface DeliveryReport extends Delivery {
   readonly rawBlob: string;
 }
 
-export async function insertDeliveryReport(db: Database, report: DeliveryReport): Promise<void> {
-  await db('delivery_reports')
+export async function insertDeliveryReport(tx: Tx, report: DeliveryReport): Promise<void> {
+  await tx('delivery_reports')
     .insert({
       entry_id: report.entryId,
       address: report.address,
@@ -24,8 +26,8 @@ export async function insertDeliveryReport(db: Database, report: DeliveryReport)
 }
 
 /** What was reported of some entries' delivery, oldest first. */
-export function deliveryReportsOf(db: Database, entryIds: readonly string[]): Promise<DeliveryReport[]> {
-  return db('delivery_reports')
+export function deliveryReportsOf(scope: Scope, entryIds: readonly string[]): Promise<DeliveryReport[]> {
+  return sql(scope)('delivery_reports')
     .whereIn('entry_id', [...entryIds])
     .orderBy('seq')
     .select<DeliveryReport[]>('address', 'action', 'status', 'words', {
@@ -36,6 +38,6 @@ export function deliveryReportsOf(db: Database, entryIds: readonly string[]): Pr
 }
 
 /** Mail to this address came back: it is not chosen while another is there. */
-export async function markBounced(db: Database, valueKey: string): Promise<void> {
-  await db('contact_addresses').where({ kind: 'email', value_key: valueKey }).update({ bounced: 1 });
+export async function markBounced(tx: Tx, valueKey: string): Promise<void> {
+  await tx('contact_addresses').where({ kind: 'email', value_key: valueKey }).update({ bounced: 1 });
 }

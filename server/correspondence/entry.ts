@@ -1,17 +1,13 @@
+import type { Mailbox } from '../../core/model/mailbox.ts';
 import type { EntryId, MatterId } from '../../core/model/ids.ts';
 import type { ConversationEnd } from '../../core/correspondence/answers.ts';
 
-export interface EntryAddress {
-  readonly name: string;
-  readonly address: string;
-}
-
 export interface EntryPeople {
-  readonly from: EntryAddress;
-  readonly to: readonly EntryAddress[];
-  readonly cc: readonly EntryAddress[];
+  readonly from: Mailbox;
+  readonly to: readonly Mailbox[];
+  readonly cc: readonly Mailbox[];
   /** Not in the bytes; kept beside them, since a blind copy is part of what was sent. */
-  readonly bcc: readonly EntryAddress[];
+  readonly bcc: readonly Mailbox[];
 }
 
 export interface EntryAttachment {

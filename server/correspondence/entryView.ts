@@ -1,4 +1,4 @@
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import type { EntryListItem, Standing } from './entry.ts';
 import type { EntrySummary } from '../../contract/correspondence.ts';
 import { standingsOf } from './queries.ts';
@@ -8,22 +8,24 @@ import { daysBetween } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { awaiting } from '../../core/correspondence/answers.ts';
+import type { Scope } from '../access/scope.ts';
 
 /** Writes entries for a list, with what has become of each since. */
 export async function entryWriter(
-  office: Office,
+  services: Pick<Services, 'now'>,
+  scope: Scope,
   items: readonly EntryListItem[],
 ): Promise<(entry: EntryListItem) => EntrySummary> {
   const ids = items.map(({ id }) => id);
-  const standings = await standingsOf(office.db, ids);
+  const standings = await standingsOf(scope, ids);
   const failed = new Set(
-    (await deliveryReportsOf(office.db, ids))
+    (await deliveryReportsOf(scope, ids))
       .filter(({ action }) => action === 'failed')
       .map(({ entryId }) => entryId),
   );
-  const { timeZone } = await readSettings(office.db);
+  const { timeZone } = await readSettings(scope);
   const day = (utc: number): PlainDate => zonedTime(timeZone, utc).date;
-  const today = day(office.now());
+  const today = day(services.now());
   return (entry) => ({
     ...viewEntry(entry),
     awaiting: entry.endOfConversation

@@ -1,6 +1,9 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import { addressKey } from '../../core/recipients/address.ts';
+import { entryWords } from '../platform/database/dialects/sqlite/words.ts';
 import type { NewEntry } from './entry.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 
 /** Entries within one second that are told apart; the row's number stays within what a double holds exactly. */
 export const PER_SECOND = 2 ** 21;
@@ -24,17 +27,12 @@ export const categoryMark = (category: string): string =>
 const MAX_BODY = 40_000;
 
 /** Makes an entry findable, in the transaction that files it. Nothing is fed by triggers, which costs twice as much. */
-export async function insertEntryWords(
-  db: Database,
-  entry: NewEntry,
-  seq: number,
-  text: string,
-): Promise<void> {
+export async function insertEntryWords(tx: Tx, entry: NewEntry, seq: number, text: string): Promise<void> {
   const { people } = entry;
   const everyone = [people.from, ...people.to, ...people.cc, ...people.bcc];
   const keys = new Set(everyone.map(({ address }) => addressKey(address)).filter(Boolean));
   if (keys.size > 0)
-    await db('entry_addresses').insert(
+    await tx('entry_addresses').insert(
       [...keys].map((address_key) => ({
         address_key,
         entry_seq: seq,
@@ -42,34 +40,32 @@ export async function insertEntryWords(
         occurred_utc: entry.occurredAtUtc,
       })),
     );
-  await insertWords(db, entry, seq, text);
+  await insertWords(tx, entry, seq, text);
 }
 
 /** Entries of before words were kept whole, which are read again; undefined once all are. */
-export const nextEntryToRead = (db: Database): Promise<{ readonly id: string } | undefined> =>
-  db('entries_to_read')
+export const nextEntryToRead = (scope: Scope): Promise<{ readonly id: string } | undefined> =>
+  sql(scope)('entries_to_read')
     .join('entries', 'entries.seq', 'entries_to_read.entry_seq')
     .orderBy('entry_seq', 'desc')
     .first<{ readonly id: string } | undefined>('entries.id');
 
 /** Puts an entry's whole words in the place of those it was found by; without any, leaves it as it is. */
 export async function renewEntryWords(
-  db: Database,
+  tx: Tx,
   entry: NewEntry & { readonly seq: number },
   text: string | undefined,
 ): Promise<void> {
-  await db('entries_to_read').where({ entry_seq: entry.seq }).delete();
+  await tx('entries_to_read').where({ entry_seq: entry.seq }).delete();
   if (text === undefined) return;
-  await db('entry_words')
-    .where({ rowid: wordRow(entry.occurredAtUtc, entry.seq) })
-    .delete();
-  await insertWords(db, entry, entry.seq, text);
+  await entryWords.drop(tx, wordRow(entry.occurredAtUtc, entry.seq));
+  await insertWords(tx, entry, entry.seq, text);
 }
 
-async function insertWords(db: Database, entry: NewEntry, seq: number, text: string): Promise<void> {
+async function insertWords(tx: Tx, entry: NewEntry, seq: number, text: string): Promise<void> {
   const { people } = entry;
   const everyone = [people.from, ...people.to, ...people.cc, ...people.bcc];
-  const matter = await db('matters').where({ id: entry.matterId }).first<{ seq: number }>('seq');
+  const matter = await tx('matters').where({ id: entry.matterId }).first<{ seq: number }>('seq');
   const row = wordRow(entry.occurredAtUtc, seq);
   const marks = [
     matterMark(matter.seq),
@@ -78,9 +74,8 @@ async function insertWords(db: Database, entry: NewEntry, seq: number, text: str
     categoryMark(entry.category),
     ...(entry.attachments.length > 0 ? [ATTACHMENT_MARK] : []),
   ];
-  const known = await knownFileWords(db, entry);
-  await db('entry_words').insert({
-    rowid: row,
+  const known = await knownFileWords(tx, entry);
+  await entryWords.put(tx, row, {
     entry_id: entry.id,
     marks: marks.join(' '),
     subject: entry.subject,
@@ -89,29 +84,29 @@ async function insertWords(db: Database, entry: NewEntry, seq: number, text: str
     // A name is found by its parts, and what the same bytes said before is known.
     files: [...entry.attachments.map(({ name }) => name), ...known].join(' '),
   });
-  await queueFiles(db, entry, row);
+  await queueFiles(tx, entry, row);
 }
 
 /** What files of the same bytes were found to say before. */
-async function knownFileWords(db: Database, { attachments }: NewEntry): Promise<readonly string[]> {
+async function knownFileWords(tx: Tx, { attachments }: NewEntry): Promise<readonly string[]> {
   if (attachments.length === 0) return [];
   const blobs = attachments.map(({ blob }) => blob);
-  return db('file_words').whereIn('blob', blobs).whereNotNull('words').pluck<string[]>('words');
+  return tx('file_words').whereIn('blob', blobs).whereNotNull('words').pluck<string[]>('words');
 }
 
 const READABLE = /^application\/pdf$|wordprocessingml|^text\/plain/;
 
 /** Files whose text is read later, away from the transaction; the same bytes once. */
-async function queueFiles(db: Database, { attachments }: NewEntry, row: number): Promise<void> {
+async function queueFiles(tx: Tx, { attachments }: NewEntry, row: number): Promise<void> {
   const files = [...new Map(attachments.map((one) => [one.blob, one])).values()].filter(({ mediaType }) =>
     READABLE.test(mediaType),
   );
   if (files.length === 0) return;
-  await db('file_words')
+  await tx('file_words')
     .insert(files.map(({ blob, mediaType }) => ({ blob, media_type: mediaType, words: null })))
     .onConflict('blob')
     .ignore();
-  await db('file_uses')
+  await tx('file_uses')
     .insert(files.map(({ blob }) => ({ blob, word_row: row })))
     .onConflict()
     .ignore();

@@ -1,4 +1,4 @@
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import type { NewEntry, EntryPeople, Standing } from './entry.ts';
 import type { EntryRow, EntryExtra } from './queries.ts';
 import { sealEntry, FIRST_SEAL } from '../../core/correspondence/seal.ts';
@@ -12,17 +12,17 @@ import { fromJson } from '../platform/database/json.ts';
  * Files an entry: seals it onto the chain, places it in its conversation and makes its words findable. Call it inside a
  * transaction. `text` is all that it says, where that is more than its opening.
  */
-export async function insertEntry(db: Database, entry: NewEntry, text = entry.opening): Promise<void> {
-  const last = await db<EntryRow>('entries').orderBy('seq', 'desc').first('seal');
-  const conversationId = (await conversationOf(db, entry)) ?? entry.id;
-  await countInConversation(db, conversationId, entry);
+export async function insertEntry(tx: Tx, entry: NewEntry, text = entry.opening): Promise<void> {
+  const last = await tx<EntryRow>('entries').orderBy('seq', 'desc').first('seal');
+  const conversationId = (await conversationOf(tx, entry)) ?? entry.id;
+  await countInConversation(tx, conversationId, entry);
   const extra: EntryExtra = {
     references: entry.references,
     refusals: entry.refusals,
     cautionsOverridden: entry.cautionsOverridden,
     ...(entry.about === undefined ? {} : { about: entry.about }),
   };
-  const [seq = 0] = await db<EntryRow>('entries').insert({
+  const [seq = 0] = await tx<EntryRow>('entries').insert({
     id: entry.id,
     matter_id: entry.matterId,
     conversation_id: conversationId,
@@ -44,33 +44,34 @@ export async function insertEntry(db: Database, entry: NewEntry, text = entry.op
     detail: JSON.stringify(extra),
     seal: sealEntry(last?.seal ?? FIRST_SEAL, sealedContent(entry), sha256Hex),
   });
-  await insertEntryWords(db, entry, seq, text);
+  await tx('entry_categories').insert({ category: entry.category }).onConflict('category').ignore();
+  await insertEntryWords(tx, entry, seq, text);
 }
 
 /**
  * The conversation of the nearest message it answers that is on the same matter (RFC 5322 §3.6.4); or, where a mail program
  * dropped that, the one of the same subject that its people were in before.
  */
-async function conversationOf(db: Database, entry: NewEntry): Promise<string | undefined> {
+async function conversationOf(tx: Tx, entry: NewEntry): Promise<string | undefined> {
   const parent =
     entry.references.length === 0
       ? undefined
-      : await db<EntryRow>('entries')
+      : await tx<EntryRow>('entries')
           .whereIn('internet_message_id', [...entry.references])
           .where({ matter_id: entry.matterId })
           .orderBy('seq', 'desc')
           .first('conversation_id');
-  return parent?.conversation_id ?? (await conversationBySubject(db, entry));
+  return parent?.conversation_id ?? (await conversationBySubject(tx, entry));
 }
 
 /** How far back on the matter a conversation of the same subject is looked for. */
 const LOOKED_BACK = 60;
 
-async function conversationBySubject(db: Database, entry: NewEntry): Promise<string | undefined> {
+async function conversationBySubject(tx: Tx, entry: NewEntry): Promise<string | undefined> {
   const subject = bareSubject(entry.subject);
   // Only what calls itself an answer, or something passed on, goes on with what was begun.
   if (entry.channel !== 'email' || subject === '' || subject === entry.subject.trim()) return undefined;
-  const rows = await db<EntryRow>('entries')
+  const rows = await tx<EntryRow>('entries')
     .where({ matter_id: entry.matterId, channel: 'email' })
     .orderBy('seq', 'desc')
     .limit(LOOKED_BACK)
@@ -86,20 +87,21 @@ async function conversationBySubject(db: Database, entry: NewEntry): Promise<str
 const peopleIn = ({ from, to, cc, bcc }: EntryPeople): ReadonlySet<string> =>
   new Set([from, ...to, ...cc, ...bcc].map(({ address }) => address.toLowerCase()).filter(Boolean));
 
-async function countInConversation(db: Database, id: string, entry: NewEntry): Promise<void> {
+async function countInConversation(tx: Tx, id: string, entry: NewEntry): Promise<void> {
   const out = entry.direction === 'out' ? 1 : 0;
   const incoming = entry.direction === 'in' ? 1 : 0;
   const last = { last_entry_id: entry.id, last_direction: entry.direction, last_utc: entry.occurredAtUtc };
-  await db('conversations')
+  await tx('conversations')
     .insert({ id, matter_id: entry.matterId, ...last, out_count: out, in_count: incoming })
     .onConflict('id')
     .merge({
       ...last,
-      out_count: db.raw('conversations.out_count + ?', [out]),
-      in_count: db.raw('conversations.in_count + ?', [incoming]),
+      out_count: tx.raw('conversations.out_count + ?', [out]),
+      in_count: tx.raw('conversations.in_count + ?', [incoming]),
     });
 }
 
-export async function insertStanding(db: Database, { entryId, kind, byEntryId }: Standing): Promise<void> {
-  await db('entry_standings').insert({ entry_id: entryId, kind, by_entry_id: byEntryId });
+/** Says what has become of an entry; each is dealt with once. */
+export async function insertStanding(tx: Tx, { entryId, kind, byEntryId }: Standing): Promise<void> {
+  await tx('entry_standings').insert({ entry_id: entryId, kind, by_entry_id: byEntryId });
 }

@@ -1,8 +1,8 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { SavedSearches } from '../../contract/search.ts';
+import type { PersonScope } from '../access/scope.ts';
 import { searchesOf } from './savedSearchQueries.ts';
 
-export async function listSearches(office: Office, person: Account): Promise<SavedSearches> {
-  return { items: [...(await searchesOf(office.db, person.id))] };
+/** One's own saved searches. */
+export async function listSearches(scope: PersonScope): Promise<SavedSearches> {
+  return { items: [...(await searchesOf(scope, scope.actor.id))] };
 }

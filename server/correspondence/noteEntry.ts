@@ -1,25 +1,25 @@
-import type { NewEntry, EntryAbout, StoredEntry } from './entry.ts';
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { NewEntry, EntryAbout, StoredEntry, Standing } from './entry.ts';
+import type { Services } from '../platform/services.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { EntryId, MatterId } from '../../core/model/ids.ts';
-import { findEntry, standingsOf } from './queries.ts';
-import { findMatter } from '../matters/queries.ts';
-import { notFound, HttpProblem } from '../http/httpProblem.ts';
+import { standingsOf } from './queries.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import { insertStanding, insertEntry } from './fileQueries.ts';
 import { touchMatter } from '../matters/changeQueries.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import type { Change } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { visibleEntry } from './visibleEntry.ts';
 
 /** An entry with all it says, for finding it. */
-interface ToFile {
+export interface ToFile {
   readonly entry: NewEntry;
   readonly text: string;
 }
 
 /** A note as it is filed: words of the practice’s own, sealed like every entry. */
 export async function noteEntry(
-  office: Office,
-  person: Account,
+  services: Pick<Services, 'blobs' | 'newId' | 'now'>,
+  scope: PersonScope,
   note: {
     readonly matterId: string;
     readonly category: string;
@@ -31,24 +31,24 @@ export async function noteEntry(
 ): Promise<ToFile> {
   const bytes = Buffer.from(note.text, 'utf8');
   const entry: NewEntry = {
-    id: asId<EntryId>(office.newId()),
+    id: asId<EntryId>(services.newId()),
     matterId: asId<MatterId>(note.matterId),
     direction: 'note',
     channel: 'note',
     occurredAtUtc: note.occurredAtUtc,
-    filedAtUtc: office.now(),
+    filedAtUtc: services.now(),
     subject: note.subject,
     opening: note.text.replace(/\s+/g, ' ').slice(0, 180),
     category: note.category,
-    people: { from: { name: person.name, address: person.email }, to: [], cc: [], bcc: [] },
+    people: { from: { name: scope.actor.name, address: scope.actor.email }, to: [], cc: [], bcc: [] },
     attachments: [],
-    rawBlob: await office.blobs.put(bytes),
+    rawBlob: await services.blobs.put(bytes),
     rawBytes: bytes.length,
     internetMessageId: null,
     references: [],
     messageId: null,
     templateVersionId: null,
-    authorId: person.id,
+    authorId: scope.actor.id,
     refusals: [],
     cautionsOverridden: [],
     ...(note.about === undefined ? {} : { about: note.about }),
@@ -56,36 +56,28 @@ export async function noteEntry(
   return { entry, text: note.text };
 }
 
-export async function movable(office: Office, person: Account, id: string): Promise<StoredEntry> {
-  const entry = await findEntry(office.db, id);
-  const matter = entry && (await findMatter(office.db, entry.matterId, person.id));
-  if (!entry || !matter) throw notFound('entry');
-  if ((await standingsOf(office.db, [id])).has(id))
-    throw new HttpProblem('decidedMeanwhile', 'It was moved or corrected already. Nothing was changed.');
+/** An entry that can still be moved or corrected; what was once is dealt with where it went. */
+export async function movable(scope: PersonScope, id: string): Promise<StoredEntry> {
+  const { entry } = await visibleEntry(scope, id);
+  if ((await standingsOf(scope, [id])).has(id)) throw dealtWith();
   return entry;
 }
 
+const dealtWith = (): DomainProblem =>
+  new DomainProblem('decidedMeanwhile', 'It was moved or corrected already. Nothing was changed.');
+
+/** Files entries within a change, and says what has become of the one they speak of. Two at once: the second is refused. */
 export async function fileEntries(
-  office: Office,
-  person: Account,
+  { tx, scope, audit, tell }: Change,
   filed: readonly ToFile[],
-  standing: Parameters<typeof insertStanding>[1] | undefined,
+  standing?: Standing,
 ): Promise<void> {
-  await office.db.transaction(async (tx) => {
-    for (const { entry, text } of filed) {
-      await insertEntry(tx, entry, text);
-      await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
-      await insertAuditEvent(tx, {
-        atUtc: office.now(),
-        personId: person.id,
-        what: `entry.${entry.about?.kind ?? 'noted'}`,
-        subjectKind: 'matter',
-        subjectId: entry.matterId,
-        detail: { entryId: entry.id },
-      });
-    }
-    if (standing) await insertStanding(tx, standing);
-  });
-  for (const { entry } of filed)
-    office.changes.tell({ kind: 'entry', id: entry.id, matterId: entry.matterId });
+  if (standing && (await standingsOf(scope, [standing.entryId])).size > 0) throw dealtWith();
+  for (const { entry, text } of filed) {
+    await insertEntry(tx, entry, text);
+    await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
+    await audit(`entry.${entry.about?.kind ?? 'noted'}`, 'matter', entry.matterId, { entryId: entry.id });
+    tell({ kind: 'entry', id: entry.id, matterId: entry.matterId });
+  }
+  if (standing) await insertStanding(tx, standing);
 }

@@ -1,18 +1,18 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { mailOf } from '../../standins/answers.ts';
 import { receiveMail } from '../incoming/receiveMail.ts';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 let here: { id: string; reference: string };
-let there: { id: string; reference: string };
+let there: { id: string; reference: string; title: string };
 
 beforeAll(async () => {
-  office = await openOffice();
-  await office.db('incoming').delete();
-  client = await serve(office);
+  services = await openPractice();
+  await services.db('incoming').delete();
+  client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
   here = (await client.call('GET', '/matters?query=SV-2041')).json.items[0];
   const { items } = (await client.call('GET', '/matters?limit=20')).json;
@@ -20,7 +20,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 const LONG = `${'They talked of the weather for a long while. '.repeat(12)}Then of the bobstay.`;
@@ -45,8 +45,13 @@ const receive = async (subject: string, text: string): Promise<string> => {
     subject,
     text,
   });
-  const { id } = await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId: here.id });
-  return JSON.parse((await office.db('incoming').where({ id }).first()).entry_ids)[0];
+  const { id } = await receiveMail(services, services.everything, {
+    bytes,
+    source: 'file',
+    deliveredTo: [],
+    matterId: here.id,
+  });
+  return JSON.parse((await services.db('incoming').where({ id }).first()).entry_ids)[0];
 };
 
 describe('a note', () => {
@@ -68,10 +73,10 @@ describe('a note', () => {
   });
 
   it('is of when it was, and of no day that has not come', async () => {
-    const before = await note({ occurredAtUtc: office.now() - 86_400_000 });
-    expect((await opened(before.json.id)).occurredAtUtc).toBe(office.now() - 86_400_000);
-    const ahead = await note({ occurredAtUtc: office.now() + 86_400_000 });
-    expect((await opened(ahead.json.id)).occurredAtUtc).toBe(office.now());
+    const before = await note({ occurredAtUtc: services.now() - 86_400_000 });
+    expect((await opened(before.json.id)).occurredAtUtc).toBe(services.now() - 86_400_000);
+    const ahead = await note({ occurredAtUtc: services.now() + 86_400_000 });
+    expect((await opened(ahead.json.id)).occurredAtUtc).toBe(services.now());
   });
 
   it.each([
@@ -122,7 +127,7 @@ describe('moving an entry', () => {
     const stays = await opened(id);
     expect(stays.standing).toMatchObject({ kind: 'moved' });
     const trace = await opened(stays.standing.byEntryId);
-    expect(trace.subject).toBe(`“About the capstan” was moved to ${there.reference}`);
+    expect(trace.subject).toBe(`“About the capstan” was moved to ${there.reference}, ${there.title}`);
     const [copy] = (await correspondence(there.id)).filter(
       ({ subject }: { subject: string }) => subject === 'About the capstan',
     );
@@ -155,7 +160,8 @@ describe('several at once', () => {
         subject,
         text: 'Words.',
       });
-      return (await receiveMail(office, { bytes, source: 'file', deliveredTo: [] })).id;
+      return (await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [] }))
+        .id;
     };
     const [one, two, three] = [await take('One'), await take('Two'), await take('Three')];
     await client.call('POST', `/in-tray/${two}/file`, { matterIds: [here.id] });
@@ -184,7 +190,7 @@ describe('checking all of it, from the screen', () => {
 
   it('is nobody else’s to look at', async () => {
     const { json: job } = await client.call('POST', '/verifications');
-    const other = await serve(office);
+    const other = await serve(services);
     await other.signIn('jonas@tidewell-roe.example');
     expect((await other.call('GET', `/verifications/${job.id}`)).status).toBe(404);
     await other.close();

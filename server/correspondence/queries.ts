@@ -1,3 +1,6 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type {
   NewEntry,
   StoredEntry,
@@ -9,7 +12,6 @@ import type {
 import { asId } from '../../core/model/ids.ts';
 import type { EntryId, MatterId } from '../../core/model/ids.ts';
 import { fromJson } from '../platform/database/json.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
 import type { ConversationEnd } from '../../core/correspondence/answers.ts';
 
@@ -73,7 +75,7 @@ interface ConversationRow {
 }
 
 export async function listEntries(
-  db: Database,
+  scope: Scope,
   {
     matterId,
     limit,
@@ -81,7 +83,7 @@ export async function listEntries(
   }: { readonly matterId: string; readonly limit: number; readonly after: string | undefined },
 ): Promise<{ readonly items: EntryListItem[]; readonly next: string | null }> {
   const cursor = readCursor(after);
-  const found = db<EntryRow>('entries')
+  const found = visible<EntryRow>(scope, 'entries')
     .where({ matter_id: matterId })
     .orderBy([
       { column: 'occurred_utc', order: 'desc' },
@@ -90,7 +92,7 @@ export async function listEntries(
     .limit(limit + 1);
   if (cursor) void found.whereRaw('(occurred_utc, seq) < (?, ?)', [...cursor]);
   const rows = await found;
-  const ends = await db<ConversationRow>('conversations').whereIn(
+  const ends = await visible<ConversationRow>(scope, 'conversations').whereIn(
     'last_entry_id',
     rows.map(({ id }) => id),
   );
@@ -105,18 +107,18 @@ export async function listEntries(
 const toEnd = (row: ConversationRow | undefined): ConversationEnd | null =>
   row ? { direction: row.last_direction, out: row.out_count, in: row.in_count } : null;
 
-export async function findEntry(db: Database, id: string): Promise<EntryListItem | undefined> {
-  const row = await db<EntryRow>('entries').where({ id }).first();
+export async function findEntry(scope: Scope, id: string): Promise<EntryListItem | undefined> {
+  const row = await visible<EntryRow>(scope, 'entries').where({ id }).first();
   if (!row) return undefined;
-  const end = await db<ConversationRow>('conversations').where({ last_entry_id: id }).first();
+  const end = await visible<ConversationRow>(scope, 'conversations').where({ last_entry_id: id }).first();
   return { ...toEntry(row), endOfConversation: toEnd(end) };
 }
 
 export async function standingsOf(
-  db: Database,
+  scope: Scope,
   entryIds: readonly string[],
 ): Promise<ReadonlyMap<string, Standing>> {
-  const rows = await db('entry_standings')
+  const rows = await sql(scope)('entry_standings')
     .whereIn('entry_id', [...entryIds])
     .select<Standing[]>('kind', { entryId: 'entry_id', byEntryId: 'by_entry_id' });
   return new Map(rows.map((row) => [row.entryId, row]));
@@ -124,11 +126,11 @@ export async function standingsOf(
 
 /** The sent message that one of these Message-IDs is, the first that is known. */
 export async function findSentEntry(
-  db: Database,
+  scope: Scope,
   messageIds: readonly string[],
 ): Promise<StoredEntry | undefined> {
   if (messageIds.length === 0) return undefined;
-  const rows = await db<EntryRow>('entries')
+  const rows = await visible<EntryRow>(scope, 'entries')
     .where({ direction: 'out' })
     .whereIn('internet_message_id', [...messageIds])
     .orderBy('seq');
@@ -138,10 +140,10 @@ export async function findSentEntry(
 
 /** Entries by their ids, each with the matter it is on. */
 export async function entriesWithMatters(
-  db: Database,
+  scope: Scope,
   ids: readonly string[],
 ): Promise<ReadonlyMap<string, StoredEntry & { readonly reference: string; readonly title: string }>> {
-  const rows = await db('entries')
+  const rows = await visible(scope, 'entries')
     .join('matters', 'matters.id', 'entries.matter_id')
     .whereIn('entries.id', [...ids])
     .select<(EntryRow & { reference: string; title: string })[]>(
@@ -156,12 +158,45 @@ export async function entriesWithMatters(
 
 /** How many went each way; days and counts alone, for the dateline. */
 export async function entryTimes(
-  db: Database,
+  scope: Scope,
   matterId: string,
 ): Promise<readonly { direction: NewEntry['direction']; occurredAtUtc: number }[]> {
-  return db('entries')
+  return visible(scope, 'entries')
     .where({ matter_id: matterId })
     .select<{ direction: NewEntry['direction']; occurredAtUtc: number }[]>('direction', {
       occurredAtUtc: 'occurred_utc',
     });
+}
+
+/** What a letter was set from: the words its message was frozen with; undefined where there was no message. */
+export async function letterText(scope: Scope, messageId: string | null): Promise<string | undefined> {
+  if (messageId === null) return undefined;
+  const row = await visible(scope, 'messages')
+    .where({ id: messageId })
+    .first<{ frozen: string | null } | undefined>('frozen');
+  return row?.frozen ? fromJson<{ readonly text: string }>(row.frozen).text : undefined;
+}
+
+/** The name of the template that an entry was made from; a template that is private to somebody else has none. */
+export async function templateNameOf(scope: Scope, versionId: string | null): Promise<string | null> {
+  if (versionId === null) return null;
+  const row = await sql(scope)('template_versions')
+    .join('templates', 'templates.id', 'template_versions.template_id')
+    .where('template_versions.id', versionId)
+    .first<{ name: string; standing: string; owner_id: string | null } | undefined>(
+      'templates.name',
+      'templates.standing',
+      'templates.owner_id',
+    );
+  const { actor } = scope;
+  const isTheirs = row?.standing === 'private' && actor.kind === 'person' && row.owner_id !== actor.id;
+  return !row || isTheirs ? null : row.name;
+}
+
+/** Whether a message is filed on a matter: what we sent ourselves comes back as a copy, or by way of a list. */
+export async function isFiledOn(scope: Scope, matterId: string, internetMessageId: string): Promise<boolean> {
+  const row = await visible(scope, 'entries')
+    .where({ internet_message_id: internetMessageId, matter_id: matterId })
+    .first<{ seq: number } | undefined>('entries.seq');
+  return row !== undefined;
 }

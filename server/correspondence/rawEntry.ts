@@ -1,6 +1,6 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import { visibleEntry } from './visibleEntry.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** What the exact bytes of an entry are, by the way it went. */
 const RAW_KINDS: Readonly<Record<string, { readonly mediaType: string; readonly ending: string }>> = {
@@ -12,18 +12,18 @@ const RAW_KINDS: Readonly<Record<string, { readonly mediaType: string; readonly 
 
 /** The exact bytes that went or came. */
 export async function rawEntry(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
 ): Promise<{ readonly bytes: Buffer; readonly fileName: string; readonly mediaType: string }> {
-  const { entry, matter } = await visibleEntry(office, person, id);
+  const { entry, matter } = await visibleEntry(scope, id);
   const day = new Date(entry.occurredAtUtc).toISOString().slice(0, 10);
   const { mediaType, ending } = RAW_KINDS[entry.channel] ?? {
     mediaType: 'application/octet-stream',
     ending: 'bin',
   };
   return {
-    bytes: await office.blobs.get(entry.rawBlob),
+    bytes: await services.blobs.get(entry.rawBlob),
     fileName: `${matter.reference} ${day} ${entry.direction}.${ending}`,
     mediaType,
   };

@@ -1,23 +1,21 @@
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import { findPerson } from '../access/peopleQueries.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { EntryDetail } from '../../contract/correspondence.ts';
 import { visibleEntry } from './visibleEntry.ts';
 import { wordsOf } from './wordsOf.ts';
-import { findVersion } from '../templates/queries.ts';
 import { entryWriter } from './entryView.ts';
 import { deliveryReportsOf } from './deliveryReportQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { templateNameOf } from './queries.ts';
 
 /** An entry in full. Its text is read from the exact bytes that were filed, each time: there is no second copy to differ. */
-export async function readEntry(office: Office, person: Account, id: string): Promise<EntryDetail> {
-  const { entry, matter } = await visibleEntry(office, person, id);
-  const { html, text, invitation } = await wordsOf(office, entry);
-  const author = entry.authorId === null ? undefined : await findPerson(office.db, entry.authorId);
-  const template =
-    entry.templateVersionId === null ? undefined : await findVersion(office.db, entry.templateVersionId);
+export async function readEntry(services: Services, scope: PersonScope, id: string): Promise<EntryDetail> {
+  const { entry, matter } = await visibleEntry(scope, id);
+  const { html, text, invitation } = await wordsOf(services, scope, entry);
+  const author = entry.authorId === null ? undefined : await findPerson(scope, entry.authorId);
   const { from, to, cc, bcc } = entry.people;
   return {
-    ...(await entryWriter(office, [entry]))(entry),
+    ...(await entryWriter(services, scope, [entry]))(entry),
     matterId: matter.id,
     matterReference: matter.reference,
     from,
@@ -34,9 +32,9 @@ export async function readEntry(office: Office, person: Account, id: string): Pr
       sizeBytes,
     })),
     sentBy: author?.name ?? null,
-    templateName: template?.name ?? null,
+    templateName: await templateNameOf(scope, entry.templateVersionId),
     refusals: [...entry.refusals],
-    deliveries: (await deliveryReportsOf(office.db, [entry.id])).map(({ address, action, words, atUtc }) => ({
+    deliveries: (await deliveryReportsOf(scope, [entry.id])).map(({ address, action, words, atUtc }) => ({
       address,
       action,
       words,

@@ -1,93 +1,105 @@
 import { Type } from 'typebox';
-import { ById, Id, Nothing } from '../../contract/common.ts';
-import { EntryDetail, MoveEntry, NewNote } from '../../contract/correspondence.ts';
+import { ById, Id, Nothing, PageQuery } from '../../contract/common.ts';
+import { EntryDetail, EntryPage, MoveEntry, NewNote } from '../../contract/correspondence.ts';
 import { Found, NewSearch, SavedSearch, SavedSearches, SearchQuery } from '../../contract/search.ts';
-import { endpoint } from '../http/endpoint.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { moveEntry } from './moveEntry.ts';
 import { writeNote } from './writeNote.ts';
-import { dropSearch } from './deleteSearch.ts';
-import { keepSearch } from './saveSearch.ts';
+import { deleteSearch } from './deleteSearch.ts';
+import { saveSearch } from './saveSearch.ts';
 import { listSearches } from './listSearches.ts';
 import { searchCorrespondence } from './searchCorrespondence.ts';
 import { entryAttachment } from './entryAttachment.ts';
 import { rawEntry } from './rawEntry.ts';
 import { readEntry } from './readEntry.ts';
+import { endpointsFor } from '../access/endpoint.ts';
+import type { Services } from '../platform/services.ts';
+import { listCorrespondence } from './listCorrespondence.ts';
+
+const { endpoint } = endpointsFor<Services>();
 
 export const correspondenceRoutes = [
   endpoint({
     method: 'get',
     path: '/correspondence',
+    right: 'read',
     summary: 'Find entries by words, people, time and kind, newest first, with counts for each filter',
     query: SearchQuery,
     status: 200,
     answers: Found,
-    handle: ({ office, person, query }) => searchCorrespondence(office, person, query),
+    handle: ({ scope, query }) => searchCorrespondence(scope, query),
   }),
   endpoint({
     method: 'get',
     path: '/saved-searches',
+    right: 'own',
     summary: 'One’s own saved searches',
     status: 200,
     answers: SavedSearches,
-    handle: ({ office, person }) => listSearches(office, person),
+    handle: ({ scope }) => listSearches(scope),
   }),
   endpoint({
     method: 'post',
     path: '/saved-searches',
+    right: 'own',
     summary: 'Keep a search under a name',
     body: NewSearch,
     status: 201,
     answers: SavedSearch,
-    handle: ({ office, person, body }) => keepSearch(office, person, body),
+    handle: ({ services, scope, body }) => saveSearch(services, scope, body),
   }),
   endpoint({
     method: 'delete',
     path: '/saved-searches/:id',
+    right: 'own',
     summary: 'Drop a saved search',
     params: ById,
     status: 200,
     answers: Nothing,
-    handle: ({ office, person, params }) => dropSearch(office, person, params.id),
+    handle: ({ services, scope, params }) => deleteSearch(services, scope, params.id),
   }),
   endpoint({
     method: 'get',
     path: '/correspondence/:id',
+    right: 'read',
     summary: 'An entry in full',
     params: ById,
     status: 200,
     answers: EntryDetail,
-    handle: ({ office, person, params }) => readEntry(office, person, params.id),
+    handle: ({ services, scope, params }) => readEntry(services, scope, params.id),
   }),
   endpoint({
     method: 'post',
     path: '/correspondence/:id/move',
+    right: 'work',
     summary: 'Move an entry to another matter, leaving its trace',
     params: ById,
     body: MoveEntry,
     status: 200,
     answers: Nothing,
-    handle: ({ office, person, params, body }) => moveEntry(office, person, params.id, body.matterId),
+    handle: ({ services, scope, params, body }) => moveEntry(services, scope, params.id, body.matterId),
   }),
   endpoint({
     method: 'post',
     path: '/matters/:id/notes',
+    right: 'work',
     summary: 'File a note of a call, a meeting or a correction',
     params: ById,
     body: NewNote,
     status: 201,
     answers: ById,
-    handle: ({ office, person, params, body }) => writeNote(office, person, params.id, body),
+    handle: ({ services, scope, params, body }) => writeNote(services, scope, params.id, body),
   }),
   endpoint({
     method: 'get',
     path: '/correspondence/:id/raw',
+    right: 'read',
     summary: 'An entry’s exact bytes',
     params: ById,
     status: 200,
     answers: 'message/rfc822',
-    handle: async ({ office, person, params, response }) => {
-      const { bytes, fileName, mediaType } = await rawEntry(office, person, params.id);
+    handle: async ({ services, scope, params, response }) => {
+      const { bytes, fileName, mediaType } = await rawEntry(services, scope, params.id);
       sendFile(response, bytes, mediaType, fileName);
       return undefined;
     },
@@ -95,14 +107,26 @@ export const correspondenceRoutes = [
   endpoint({
     method: 'get',
     path: '/correspondence/:id/attachments/:index',
+    right: 'read',
     summary: 'An attachment of an entry',
     params: Type.Object({ id: Id, index: Type.String({ pattern: '^\\d{1,3}$' }) }),
     status: 200,
     answers: 'application/octet-stream',
-    handle: async ({ office, person, params, response }) => {
-      const { attachment, bytes } = await entryAttachment(office, person, params.id, Number(params.index));
+    handle: async ({ services, scope, params, response }) => {
+      const { attachment, bytes } = await entryAttachment(services, scope, params.id, Number(params.index));
       sendFile(response, bytes, attachment.mediaType, attachment.name);
       return undefined;
     },
+  }),
+  endpoint({
+    method: 'get',
+    path: '/matters/:id/correspondence',
+    right: 'read',
+    summary: 'A matter’s correspondence, newest first',
+    params: ById,
+    query: PageQuery,
+    status: 200,
+    answers: EntryPage,
+    handle: ({ services, scope, params, query }) => listCorrespondence(services, scope, params.id, query),
   }),
 ];

@@ -1,9 +1,11 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import type { SavedSearch } from '../../contract/search.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { fromJson } from '../platform/database/json.ts';
 
-export async function searchesOf(db: Database, personId: string): Promise<readonly SavedSearch[]> {
-  const rows = await db('saved_searches')
+export async function searchesOf(reads: Reads, personId: string): Promise<readonly SavedSearch[]> {
+  const rows = await sql(reads)('saved_searches')
     .where({ person_id: personId })
     .orderBy('name')
     .select<{ id: string; name: string; query: string }[]>('id', 'name', 'query');
@@ -11,12 +13,12 @@ export async function searchesOf(db: Database, personId: string): Promise<readon
 }
 
 export async function insertSearch(
-  db: Database,
+  tx: Tx,
   personId: string,
   { id, name, query }: SavedSearch,
   madeUtc: number,
 ): Promise<void> {
-  await db('saved_searches').insert({
+  await tx('saved_searches').insert({
     id,
     person_id: personId,
     name,
@@ -25,6 +27,6 @@ export async function insertSearch(
   });
 }
 
-export async function deleteSearch(db: Database, personId: string, id: string): Promise<boolean> {
-  return (await db('saved_searches').where({ id, person_id: personId }).delete()) === 1;
+export async function removeSearch(tx: Tx, personId: string, id: string): Promise<boolean> {
+  return (await tx('saved_searches').where({ id, person_id: personId }).delete()) === 1;
 }

@@ -1,6 +1,7 @@
+import type { Scope } from '../access/scope.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type { NewEntry } from './entry.ts';
 import type { SealedContent } from '../../core/correspondence/seal.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { toEntry } from './queries.ts';
 import type { EntryRow } from './queries.ts';
 
@@ -19,10 +20,10 @@ export const sealedContent = (entry: NewEntry): SealedContent => ({
 
 /** Every entry in the order of the chain, a few at a time, for checking it. */
 export async function* sealedEntries(
-  db: Database,
+  scope: Scope,
 ): AsyncGenerator<{ readonly content: SealedContent; readonly seal: string }> {
   for (let after = 0; ;) {
-    const rows = await db<EntryRow>('entries').where('seq', '>', after).orderBy('seq').limit(500);
+    const rows = await visible<EntryRow>(scope, 'entries').where('seq', '>', after).orderBy('seq').limit(500);
     for (const row of rows) yield { content: sealedContent(toEntry(row)), seal: row.seal };
     const last = rows.at(-1);
     if (!last) return;

@@ -1,18 +1,18 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { mailOf } from '../../standins/answers.ts';
-import { startFileReader } from './fileReader.ts';
+import { startIndexing } from './indexing.ts';
 import { receiveMail } from '../incoming/receiveMail.ts';
 import MailComposer from 'nodemailer/lib/mail-composer';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 let matterId: string;
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
+  services = await openPractice();
+  client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
   matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
   const { bytes } = await mailOf({
@@ -21,11 +21,11 @@ beforeAll(async () => {
     subject: 'The zinc anodes',
     text: 'We changed the sacrificial anodes on Tuesday.\n\nBjörn',
   });
-  await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
+  await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [], matterId });
 });
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 const find = async (query: string) => (await client.call('GET', `/correspondence?${query}`)).json;
@@ -58,7 +58,7 @@ describe('finding', () => {
     expect(items[0].excerpt.find(({ hit }: { hit: boolean }) => hit).text).toBe('anodes');
     expect(counts).toMatchObject({ all: 1, direction: [{ key: 'in', count: 1 }], withFile: 0 });
     const all = await find('');
-    const entries = await office.db('entries').count({ n: '*' }).first();
+    const entries = await services.db('entries').count({ n: '*' }).first();
     expect(all.counts.all).toBe(entries?.['n']);
     expect(all.items.map(({ occurredAtUtc }: { occurredAtUtc: number }) => occurredAtUtc)).toEqual(
       [...all.items.map(({ occurredAtUtc }: { occurredAtUtc: number }) => occurredAtUtc)].sort(
@@ -69,11 +69,11 @@ describe('finding', () => {
     const ids = [...all.items, ...next.items].map(({ entryId }: { entryId: string }) => entryId);
     expect(new Set(ids).size).toBe(ids.length);
     const here = await find(`matterId=${matterId}`);
-    expect(here.counts.all).toBe((await office.db('entries').where({ matter_id: matterId })).length);
+    expect(here.counts.all).toBe((await services.db('entries').where({ matter_id: matterId })).length);
   });
 
   it('leaves no trace of a restricted matter: not in lists, not in counts', async () => {
-    const restricted = await office.db('matters').where({ restricted: 1 }).first();
+    const restricted = await services.db('matters').where({ restricted: 1 }).first();
     const word = 'Xylographic';
     const { bytes } = await mailOf({
       from: 'a@b.example',
@@ -81,12 +81,17 @@ describe('finding', () => {
       subject: word,
       text: word,
     });
-    await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId: restricted.id });
+    await receiveMail(services, services.everything, {
+      bytes,
+      source: 'file',
+      deliveredTo: [],
+      matterId: restricted.id,
+    });
     expect((await find(`words=${word}`)).counts.all).toBe(1);
     const before = (await find('')).counts.all;
     await client.signIn('sunniva@tidewell-roe.example');
     expect((await find(`words=${word}`)).counts).toMatchObject({ all: 0, direction: [], category: [] });
-    const hidden = (await office.db('entries').where({ matter_id: restricted.id })).length;
+    const hidden = (await services.db('entries').where({ matter_id: restricted.id })).length;
     expect((await find('')).counts.all).toBe(before - hidden);
     expect((await client.call('GET', `/correspondence?matterId=${restricted.id}`)).status).toBe(404);
     await client.signIn('maud@tidewell-roe.example');
@@ -104,10 +109,10 @@ describe('finding', () => {
     })
       .compile()
       .build();
-    await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
+    await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [], matterId });
     expect(await subjects('words=garlands+')).toEqual(['A report']);
     expect(await subjects('words=garboard+')).toEqual([]);
-    const reader = startFileReader(office);
+    const reader = startIndexing(services);
     await reader.settled();
     await reader.stop();
     const { items } = await find('words=garboard+');
@@ -121,28 +126,28 @@ describe('finding', () => {
       subject: 'An old letter',
       text: `${'We thank you for yours. '.repeat(20)}\n\nThe capstan is seized.`,
     });
-    await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
-    const { seq, opening, id } = await office.db('entries').where({ subject: 'An old letter' }).first();
+    await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [], matterId });
+    const { seq, opening, id } = await services.db('entries').where({ subject: 'An old letter' }).first();
     // As the index was before it held whole texts.
-    await office.db('entry_words').where({ entry_id: id }).update({ body: opening });
-    await office.db('entries_to_read').insert({ entry_seq: seq });
+    await services.db('entry_words').where({ entry_id: id }).update({ body: opening });
+    await services.db('entries_to_read').insert({ entry_seq: seq });
     expect(await subjects('words=capstan+')).toEqual([]);
     // One whose bytes are lost stays as it is found, and keeps nobody from theirs.
-    const broken = await office.db('entries').where({ direction: 'out' }).orderBy('seq').first();
-    const get = office.blobs.get.bind(office.blobs);
-    const lost: TestOffice['blobs'] = {
-      ...office.blobs,
+    const broken = await services.db('entries').where({ direction: 'out' }).orderBy('seq').first();
+    const get = services.blobs.get.bind(services.blobs);
+    const lost: TestPractice['blobs'] = {
+      ...services.blobs,
       get: (sha) => (sha === broken.raw_blob ? Promise.reject(new Error('gone')) : get(sha)),
     };
-    await office.db('entries_to_read').insert({ entry_seq: broken.seq }).onConflict().ignore();
+    await services.db('entries_to_read').insert({ entry_seq: broken.seq }).onConflict().ignore();
 
-    const reader = startFileReader({ ...office, blobs: lost });
+    const reader = startIndexing({ ...services, blobs: lost });
     await reader.settled();
     await reader.stop();
 
     expect(await subjects('words=capstan+')).toEqual(['An old letter']);
-    expect(await office.db('entries_to_read').select()).toEqual([]);
-    expect(await office.db('entry_words').where({ entry_id: broken.id })).toHaveLength(1);
+    expect(await services.db('entries_to_read').select()).toEqual([]);
+    expect(await services.db('entry_words').where({ entry_id: broken.id })).toHaveLength(1);
   });
 
   it('keeps searches under a name, each person their own', async () => {

@@ -1,13 +1,12 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import { COUNTED_TO } from '../../contract/search.ts';
 import type { SearchQuery, Found, FoundEntry } from '../../contract/search.ts';
 import { readSearch } from './readSearch.ts';
-import { searchEntries, countEntries } from './searchQueries.ts';
+import { searchEntries, entryCategories, countEach } from './searchQueries.ts';
 import type { FoundRow, Search, Narrowing } from './searchQueries.ts';
 import { markHits, excerpt } from '../../core/finding/index.ts';
 import type { Term } from '../../core/finding/index.ts';
 import { entriesWithMatters } from './queries.ts';
+import type { PersonScope, Scope } from '../access/scope.ts';
 
 const DEFAULT_PAGE = 50;
 
@@ -15,31 +14,25 @@ const DIRECTIONS = ['in', 'out', 'note'] as const;
 
 const CHANNELS = ['email', 'text', 'letter', 'note'] as const;
 
-const OWN_CATEGORIES = ['Received', 'Letter', 'Call', 'Meeting', 'Note', 'Correction', 'Moved'];
-
 /** Finds entries over the practice, or on a matter, newest first, with what was looked for marked. */
-export async function searchCorrespondence(
-  office: Office,
-  person: Account,
-  query: SearchQuery,
-): Promise<Found> {
-  const search = await readSearch(office, person, query);
+export async function searchCorrespondence(scope: PersonScope, query: SearchQuery): Promise<Found> {
+  const search = await readSearch(scope, query);
   const { limit = DEFAULT_PAGE, after } = query;
-  const { items, next } = await searchEntries(office.db, search, { limit, after });
+  const { items, next } = await searchEntries(scope, search, { limit, after });
   return {
-    items: await viewFound(office, items, search.terms),
+    items: await viewFound(scope, items, search.terms),
     next,
-    counts: after === undefined ? await countAll(office, search) : null,
+    counts: after === undefined ? await countAll(scope, search) : null,
   };
 }
 
 async function viewFound(
-  office: Office,
+  scope: Scope,
   rows: readonly FoundRow[],
   terms: readonly Term[],
 ): Promise<FoundEntry[]> {
   const entries = await entriesWithMatters(
-    office.db,
+    scope,
     rows.map(({ entryId }) => entryId),
   );
   return rows.flatMap(({ entryId, subject, body, files }) => {
@@ -67,27 +60,42 @@ async function viewFound(
   });
 }
 
-/** Each filter’s count with all others as they are, no further than anybody wants to know. */
-async function countAll(office: Office, search: Search): Promise<Found['counts']> {
-  const counted = (change: Partial<Narrowing>): Promise<number> =>
-    countEntries(office.db, { ...search, narrowing: { ...search.narrowing, ...change } }, COUNTED_TO + 1);
-  const each = async <K extends keyof Narrowing>(
-    part: K,
-    keys: readonly (Narrowing[K] & string)[],
-  ): Promise<{ key: string; count: number }[]> => {
-    const chosen = search.narrowing[part];
-    const asked = chosen === undefined ? keys : keys.filter((key) => key === chosen);
-    const counts: { key: string; count: number }[] = [];
-    for (const key of asked) counts.push({ key, count: await counted({ [part]: key }) });
-    return counts.filter(({ count }) => count > 0);
-  };
-  const templates = await office.programs.current(office.db);
-  const categories = [...new Set([...OWN_CATEGORIES, ...templates.map(({ content }) => content.category)])];
+/**
+ * Each filter’s count with all others as they are, no further than anybody wants to know: all of them in one statement. A
+ * filter that is chosen is counted for what was chosen alone.
+ */
+async function countAll(scope: Scope, search: Search): Promise<Found['counts']> {
+  const { narrowing } = search;
+  const asked = [
+    ...keysOf(narrowing.direction, DIRECTIONS).map((key) => ({ part: 'direction', key }) as const),
+    ...keysOf(narrowing.channel, CHANNELS).map((key) => ({ part: 'channel', key }) as const),
+    ...keysOf(narrowing.category, await entryCategories(scope)).map(
+      (key) => ({ part: 'category', key }) as const,
+    ),
+  ];
+  const narrowed = (change: Partial<Narrowing>): Search => ({
+    ...search,
+    narrowing: { ...narrowing, ...change },
+  });
+  const searches = [
+    search,
+    narrowed({ withFile: true }),
+    ...asked.map(({ part, key }) => narrowed({ [part]: key })),
+  ];
+  const [all = 0, withFile = 0, ...each] = await countEach(scope, searches, COUNTED_TO + 1);
+  const countsOf = (part: (typeof asked)[number]['part']): { key: string; count: number }[] =>
+    asked
+      .map((one, n) => ({ ...one, count: each[n] ?? 0 }))
+      .filter((one) => one.part === part && one.count > 0)
+      .map(({ key, count }) => ({ key, count }));
   return {
-    all: await counted({}),
-    direction: await each('direction', DIRECTIONS),
-    channel: await each('channel', CHANNELS),
-    category: await each('category', categories),
-    withFile: await counted({ withFile: true }),
+    all,
+    direction: countsOf('direction'),
+    channel: countsOf('channel'),
+    category: countsOf('category'),
+    withFile,
   };
 }
+
+const keysOf = (chosen: string | undefined, keys: readonly string[]): readonly string[] =>
+  chosen === undefined ? keys : keys.filter((key) => key === chosen);

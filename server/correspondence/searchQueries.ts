@@ -1,6 +1,11 @@
 import type { Term } from '../../core/finding/index.ts';
+import type { Scope } from '../access/scope.ts';
+import { hiddenFrom, visible } from '../access/visibleQueries.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import { entryWords } from '../platform/database/dialects/sqlite/words.ts';
+import type { EntryMatch, FoundWords } from '../platform/database/dialects/sqlite/words.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import {
   ATTACHMENT_MARK,
   categoryMark,
@@ -9,7 +14,6 @@ import {
   firstRowAt,
   matterMark,
 } from './entryWordQueries.ts';
-import { seenBy } from '../access/visibility.ts';
 
 /** What narrows a search besides its words. */
 export interface Narrowing {
@@ -27,44 +31,40 @@ export interface Search {
   readonly terms: readonly Term[];
   readonly who: readonly Term[];
   readonly narrowing: Narrowing;
-  /** Numbers of the matters that do not exist for whoever asks. */
-  readonly hidden: readonly number[];
 }
 
-/** Numbers of the matters somebody may not see: few, since only restricted ones can be. */
-export async function hiddenMatters(db: Database, personId: string): Promise<number[]> {
-  const seen = db('matters').select('seq').where({ restricted: 1 }).where(seenBy(db, personId));
-  return db('matters').where({ restricted: 1 }).whereNotIn('seq', seen).pluck<number[]>('seq');
+/** Numbers of the matters that the actor may not see: few, since only restricted ones can be. */
+async function hiddenMatters(scope: Scope): Promise<readonly number[]> {
+  return (await hiddenFrom(scope)?.clearSelect().pluck<number[]>('hidden.seq')) ?? [];
 }
 
-export async function matterSeqOf(db: Database, matterId: string): Promise<number | undefined> {
-  const row = await db('matters').where({ id: matterId }).first<{ seq: number } | undefined>('seq');
+/** A matter's number; undefined where there is none for this actor. */
+export async function matterSeqOf(scope: Scope, matterId: string): Promise<number | undefined> {
+  const row = await visible(scope, 'matters')
+    .where({ id: matterId })
+    .first<{ seq: number } | undefined>('seq');
   return row?.seq;
 }
 
-const quoted = (words: readonly string[]): string => `"${words.join(' ').replaceAll('"', '')}"`;
-const termText = ({ words, prefix }: Term): string => quoted(words) + (prefix ? '*' : '');
 /** Every entry has one of these: what a search begins from that has no words. */
-const ANY = ['in', 'out', 'note'].map((one) => `"${directionMark(one)}"`).join(' OR ');
+const ANY = ['in', 'out', 'note'].map(directionMark);
 
-/** The search in FTS5’s own language; whatever was typed stands within quotes and is words, never a command. */
-export function matchText({ terms, who, narrowing, hidden }: Search): string {
+function matchOf({ terms, who, narrowing }: Search, hidden: readonly number[]): EntryMatch {
   const { direction, channel, category, withFile, matterSeq } = narrowing;
-  const marks = [
-    ...(matterSeq === undefined ? [] : [matterMark(matterSeq)]),
-    ...(direction === undefined ? [] : [directionMark(direction)]),
-    ...(channel === undefined ? [] : [channelMark(channel)]),
-    ...(category === undefined ? [] : [categoryMark(category)]),
-    ...(withFile ? [ATTACHMENT_MARK] : []),
-  ];
-  const parts = [
-    ...terms.map((term) => `{subject people body files} : ${termText(term)}`),
-    ...who.map((term) => `people : ${termText(term)}`),
-    ...marks.map((mark) => `marks : "${mark}"`),
-  ];
-  const wanted = parts.length > 0 ? parts.join(' AND ') : `marks : (${ANY})`;
-  if (hidden.length === 0) return wanted;
-  return `(${wanted}) NOT marks : (${hidden.map((seq) => `"${matterMark(seq)}"`).join(' OR ')})`;
+  const words = ({ words: list, prefix }: Term): readonly [string, boolean] => [list.join(' '), prefix];
+  return {
+    any: terms.map(words),
+    people: who.map(words),
+    marks: [
+      ...(matterSeq === undefined ? [] : [matterMark(matterSeq)]),
+      ...(direction === undefined ? [] : [directionMark(direction)]),
+      ...(channel === undefined ? [] : [channelMark(channel)]),
+      ...(category === undefined ? [] : [categoryMark(category)]),
+      ...(withFile ? [ATTACHMENT_MARK] : []),
+    ],
+    anyMark: ANY,
+    withoutMarks: hidden.map(matterMark),
+  };
 }
 
 /** Lowest and highest row of the time that is asked for. */
@@ -75,28 +75,19 @@ function rowsBetween({ fromUtc, untilUtc }: Narrowing): readonly [number, number
   ];
 }
 
-export interface FoundRow {
-  readonly row: number;
-  readonly entryId: string;
-  readonly subject: string;
-  readonly body: string;
-  readonly files: string;
-}
+export type FoundRow = FoundWords;
 
-/** A page of what was found, newest first: the rows are in the order of time, so that nothing is sorted. */
+/** A page of what was found, newest first. */
 export async function searchEntries(
-  db: Database,
+  scope: Scope,
   search: Search,
   { limit, after }: { readonly limit: number; readonly after: string | undefined },
 ): Promise<{ readonly items: FoundRow[]; readonly next: string | null }> {
   const [low, high] = rowsBetween(search.narrowing);
   const cursor = readCursor(after);
   const top = cursor ? Math.min(high, Number(cursor[0]) - 1) : high;
-  const rows = await db.raw<FoundRow[]>(
-    `SELECT rowid AS "row", entry_id AS "entryId", subject, body, files FROM entry_words
-     WHERE entry_words MATCH ? AND rowid BETWEEN ? AND ? ORDER BY rowid DESC LIMIT ?`,
-    [matchText(search), low, top, limit + 1],
-  );
+  const match = matchOf(search, await hiddenMatters(scope));
+  const rows = await entryWords.find(sql(scope), match, [low, top], limit + 1);
   return toPage(
     rows,
     limit,
@@ -105,24 +96,35 @@ export async function searchEntries(
   );
 }
 
-/** How many there are, counted no further than `most`. */
-export async function countEntries(db: Database, search: Search, most: number): Promise<number> {
-  const [low, high] = rowsBetween(search.narrowing);
-  const [counted] = await db.raw<{ n: number }[]>(
-    `SELECT count(*) AS n FROM (SELECT 1 FROM entry_words
-     WHERE entry_words MATCH ? AND rowid BETWEEN ? AND ? LIMIT ?)`,
-    [matchText(search), low, high, most],
-  );
-  return counted?.n ?? 0;
+/** How many each of some searches over the same time has, counted no further than `most`; in one statement. */
+export async function countEach(
+  scope: Scope,
+  searches: readonly Search[],
+  most: number,
+): Promise<readonly number[]> {
+  const [first] = searches;
+  if (!first) return [];
+  const hidden = await hiddenMatters(scope);
+  const matches = searches.map((search) => matchOf(search, hidden));
+  return entryWords.counts(sql(scope), matches, rowsBetween(first.narrowing), most);
 }
 
+/** How many there are, counted no further than `most`. */
+export async function countEntries(scope: Scope, search: Search, most: number): Promise<number> {
+  const [count = 0] = await countEach(scope, [search], most);
+  return count;
+}
+
+/** Every category that something was ever filed under; which of them somebody may see is for the counts to say. */
+export const entryCategories = (scope: Scope): Promise<string[]> =>
+  sql(scope)('entry_categories').orderBy('category').pluck<string[]>('category');
+
 /** Takes up what a file says among the words of the entries that enclose it. */
-export async function addFileWords(db: Database, blob: string, words: string): Promise<void> {
-  await db('file_words').where({ blob }).update({ words });
+export async function addFileWords(tx: Tx, blob: string, words: string): Promise<void> {
+  await tx('file_words').where({ blob }).update({ words });
   if (words === '') return;
-  const rows = await db('file_uses').where({ blob }).pluck<number[]>('word_row');
-  for (const row of rows)
-    await db.raw(`UPDATE entry_words SET files = files || ' ' || ? WHERE rowid = ?`, [words, row]);
+  const rows = await tx('file_uses').where({ blob }).pluck<number[]>('word_row');
+  for (const row of rows) await entryWords.addFileWords(tx, row, words);
 }
 
 export interface UnreadFile {
@@ -130,6 +132,8 @@ export interface UnreadFile {
   readonly mediaType: string;
 }
 
-export async function nextUnreadFile(db: Database): Promise<UnreadFile | undefined> {
-  return db('file_words').whereNull('words').first<UnreadFile | undefined>('blob', 'media_type as mediaType');
+export async function nextUnreadFile(scope: Scope): Promise<UnreadFile | undefined> {
+  return sql(scope)('file_words')
+    .whereNull('words')
+    .first<UnreadFile | undefined>('blob', 'media_type as mediaType');
 }

@@ -1,23 +1,26 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { receiveMail } from '../incoming/receiveMail.ts';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
+import { unscoped } from '../access/unscoped.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 
 beforeAll(async () => {
-  office = await openOffice();
-  await office.db('incoming').delete();
+  services = await openPractice();
+  await services.db('incoming').delete();
   // Nothing files itself: all of it is looked at in the tray.
-  await writeSettings(office.db, { ...(await readSettings(office.db)), fileFrom: 1 });
-  client = await serve(office);
+  await services.write(async (tx) =>
+    writeSettings(tx, { ...(await readSettings(unscoped(tx, 'seeding'))), fileFrom: 1 }),
+  );
+  client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
 }, 60_000);
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 /** One white point. */
@@ -51,7 +54,7 @@ const mail = (from: string, subject: string, parts: readonly Part[]): Buffer => 
 };
 
 const receive = async (bytes: Buffer) => {
-  const { id } = await receiveMail(office, { bytes, source: 'file', deliveredTo: [] });
+  const { id } = await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [] });
   return (await client.call('GET', `/in-tray/${id}`)).json;
 };
 

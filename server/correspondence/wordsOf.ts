@@ -1,26 +1,29 @@
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import type { StoredEntry } from './entry.ts';
-import { findMessage } from '../messages/queries.ts';
 import type { InvitationJson } from '../../contract/correspondence.ts';
 import { parseMail } from '../platform/mail/parseMail.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { readInvitation } from '../platform/mail/invitation.ts';
 import { cleanHtml } from './cleanHtml.ts';
+import type { Scope } from '../access/scope.ts';
+import { letterText } from './queries.ts';
 
 /** What an entry says: read from its message, or, of a printed letter, from the words it was set from. */
-export async function wordsOf(office: Office, entry: StoredEntry): Promise<ShownWords> {
-  const bytes = await office.blobs.get(entry.rawBlob);
+export async function wordsOf(
+  services: Pick<Services, 'blobs'>,
+  scope: Scope,
+  entry: StoredEntry,
+): Promise<ShownWords> {
+  const bytes = await services.blobs.get(entry.rawBlob);
   switch (entry.channel) {
     case 'text':
       return plainWords(bytes.toString('utf8'));
-    case 'letter': {
-      const message = entry.messageId === null ? undefined : await findMessage(office.db, entry.messageId);
-      return plainWords(message?.frozen?.text ?? entry.opening);
-    }
+    case 'letter':
+      return plainWords((await letterText(scope, entry.messageId)) ?? entry.opening);
     case 'note':
       return plainWords(bytes.toString('utf8'));
     default:
-      return shownWords(office, bytes);
+      return shownWords(scope, bytes);
   }
 }
 
@@ -35,10 +38,10 @@ const plainWords = (text: string): ShownWords => ({ html: null, text, invitation
 
 const CALENDAR = /^(?:text\/calendar|application\/ics)$/i;
 
-export async function shownWords(office: Office, bytes: Buffer): Promise<ShownWords> {
+export async function shownWords(scope: Scope, bytes: Buffer): Promise<ShownWords> {
   const parsed = await parseMail(bytes, { withPictures: true });
   const calendar = parsed.attachments.find(({ contentType }) => CALENDAR.test(contentType));
-  const { timeZone } = await readSettings(office.db);
+  const { timeZone } = await readSettings(scope);
   const invitation = calendar && readInvitation(calendar.content.toString('utf8'), timeZone);
   return {
     html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,

@@ -1,29 +1,30 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { ChangeContact, ContactDetail } from '../../contract/directory.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { fromJson } from './contactJson.ts';
 import { contactRevision, updateContact } from './contactQueries.ts';
-import { notFound, HttpProblem } from '../http/httpProblem.ts';
-import { auditContact } from './auditContact.ts';
 import { readContact } from './readContact.ts';
+import type { DirectoryServices } from './services.ts';
 
+/** Changes a contact, on condition that nobody did since `revision`. */
 export async function changeContact(
-  office: Office,
-  person: Account,
+  services: DirectoryServices,
+  scope: PersonScope,
   id: string,
   { revision, contact: json }: ChangeContact,
 ): Promise<ContactDetail> {
   const contact = fromJson(id, json);
-  if ((await contactRevision(office.db, id)) === undefined) throw notFound('contact');
-  await office.db.transaction(async (tx) => {
+  if ((await contactRevision(scope, id)) === undefined) throw notFound('contact');
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateContact(tx, contact, revision))) {
-      throw new HttpProblem(
+      throw new DomainProblem(
         'contactChanged',
         'Somebody has changed this contact meanwhile. Yours is still here; look at theirs before you keep it.',
       );
     }
-    await auditContact(office, tx, person, 'contact.changed', id);
+    await audit('contact.changed', 'contact', id);
+    tell({ kind: 'contact', id });
   });
-  office.changes.tell({ kind: 'contact', id });
-  return readContact(office, person, id);
+  return readContact(services, scope, id);
 }

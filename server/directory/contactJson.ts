@@ -1,6 +1,6 @@
 import type { Contact } from '../../core/model/contact.ts';
 import type { ContactJson } from '../../contract/directory.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
@@ -34,10 +34,10 @@ export function fromJson(id: string, json: ContactJson): Contact {
   const words = (text: string): string => text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim();
   const [given, family] = [words(json.givenName), words(json.familyName)];
   const name = words(json.name) || [given, words(json.middleName), family].filter(Boolean).join(' ');
-  if (name === '') throw new HttpProblem('badContact', 'A contact needs a name. Nothing was changed.');
+  if (name === '') throw new DomainProblem('badContact', 'A contact needs a name. Nothing was changed.');
   const bad = json.addresses.find(({ kind, value }) => kind === 'email' && !isMailAddress(value.trim()));
   if (bad)
-    throw new HttpProblem('badContact', `“${bad.value}” is not a whole mail address. Nothing was changed.`);
+    throw new DomainProblem('badContact', `“${bad.value}” is not a whole mail address. Nothing was changed.`);
   const present = <K extends string>(key: K, value: string): { readonly [P in K]?: string } =>
     words(value) === '' ? {} : ({ [key]: words(value) } as { readonly [P in K]: string });
   const base = {

@@ -1,12 +1,17 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
+import { nextSeq } from '../platform/database/dialects/sqlite/expressions.ts';
 import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import { addressKey } from '../../core/recipients/address.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 
-interface ContactRow {
+/** A contact as it is kept. */
+export interface ContactRow {
   id: string;
+  seq: number;
   kind: 'person' | 'organisation';
   name: string;
   title: string | null;
@@ -14,7 +19,7 @@ interface ContactRow {
   family_name: string | null;
   organisation: string | null;
   position: string | null;
-  do_not_write_to: number;
+  do_not_write_to: boolean;
   own_formal_greeting: string | null;
   own_familiar_greeting: string | null;
   couple_with_id: string | null;
@@ -28,22 +33,24 @@ interface ContactRow {
   revision: number;
 }
 
-interface AddressRow {
+export interface AddressRow {
+  seq: number;
   contact_id: string;
   kind: ContactAddress['kind'];
   label: string;
   value: string;
   value_key: string;
   key_reversed: string;
-  preferred: number;
-  bounced: number;
+  preferred: boolean;
+  bounced: boolean;
 }
 
 /** A property only where there is something to say: absent and empty are the same to a reader. */
 const present = <K extends string>(key: K, value: string | null): { [P in K]?: string } =>
   value === null ? {} : ({ [key]: value } as { [P in K]: string });
 
-function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
+/** A contact from its row and its addresses, in their order. */
+export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
   const base = {
     id: asId<ContactId>(row.id),
     name: row.name,
@@ -51,10 +58,10 @@ function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
       kind,
       label,
       value,
-      preferred: preferred === 1,
-      bounced: bounced === 1,
+      preferred: Boolean(preferred),
+      bounced: Boolean(bounced),
     })),
-    doNotWriteTo: row.do_not_write_to === 1,
+    doNotWriteTo: Boolean(row.do_not_write_to),
     ...present('ownFormalGreeting', row.own_formal_greeting),
     ...present('ownFamiliarGreeting', row.own_familiar_greeting),
     ...present('language', row.language),
@@ -85,24 +92,26 @@ function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
 
 /** Reads contacts whole, in two queries however many there are. */
 export async function findContacts(
-  db: Database,
+  reads: Reads,
   ids: readonly string[],
 ): Promise<ReadonlyMap<ContactId, Contact>> {
-  const rows = await db<ContactRow>('contacts').whereIn('id', ids);
-  const addresses = await db<AddressRow>('contact_addresses').whereIn('contact_id', ids).orderBy('seq');
+  const rows = await sql(reads)<ContactRow>('contacts').whereIn('id', ids);
+  const addresses = await sql(reads)<AddressRow>('contact_addresses')
+    .whereIn('contact_id', ids)
+    .orderBy('seq');
   const byContact = groupBy(addresses, ({ contact_id }) => contact_id);
   return new Map(rows.map((row) => [asId<ContactId>(row.id), toContact(row, byContact.get(row.id) ?? [])]));
 }
 
 /** The contacts who hold any of these addresses of a kind. */
 export async function findContactsByAddress(
-  db: Database,
+  reads: Reads,
   addresses: readonly string[],
   kind: AddressKind = 'email',
 ): Promise<ReadonlyMap<ContactId, Contact>> {
   const keys = addresses.map(addressKey);
-  const rows = await db<AddressRow>('contact_addresses').where({ kind }).whereIn('value_key', keys);
-  return findContacts(db, [...new Set(rows.map(({ contact_id }) => contact_id))]);
+  const rows = await sql(reads)<AddressRow>('contact_addresses').where({ kind }).whereIn('value_key', keys);
+  return findContacts(reads, [...new Set(rows.map(({ contact_id }) => contact_id))]);
 }
 
 const contactColumns = (contact: Contact) => {
@@ -120,7 +129,7 @@ const contactColumns = (contact: Contact) => {
     language: contact.language ?? null,
     note: contact.note ?? null,
     filing_rule: contact.filingRule ?? null,
-    do_not_write_to: contact.doNotWriteTo ? 1 : 0,
+    do_not_write_to: contact.doNotWriteTo,
     own_formal_greeting: contact.ownFormalGreeting ?? null,
     own_familiar_greeting: contact.ownFamiliarGreeting ?? null,
     couple_with_id: person?.couple?.withId ?? null,
@@ -131,21 +140,21 @@ const contactColumns = (contact: Contact) => {
 /** A text from its end to its beginning. */
 export const reversed = (text: string): string => [...text].reverse().join('');
 
-async function insertAddresses(db: Database, { id, addresses }: Contact): Promise<void> {
+async function insertAddresses(tx: Tx, { id, addresses }: Contact): Promise<void> {
   const rows = addresses.map((address) => ({
     ...address,
     contact_id: id,
     value_key: addressKey(address.value),
     key_reversed: reversed(addressKey(address.value)),
-    preferred: address.preferred ? 1 : 0,
-    bounced: address.bounced ? 1 : 0,
+    preferred: address.preferred,
+    bounced: address.bounced,
   }));
-  if (rows.length > 0) await db<AddressRow>('contact_addresses').insert(rows);
+  if (rows.length > 0) await tx('contact_addresses').insert(rows);
 }
 
 /** What a contact is found by. */
-async function insertWords(db: Database, contact: Contact): Promise<void> {
-  await db('contact_words').insert({
+async function insertWords(tx: Tx, contact: Contact): Promise<void> {
+  await tx('contact_words').insert({
     contact_id: contact.id,
     name: contact.name,
     organisation: contact.kind === 'person' ? (contact.organisation ?? '') : '',
@@ -153,27 +162,32 @@ async function insertWords(db: Database, contact: Contact): Promise<void> {
   });
 }
 
-export async function insertContact(db: Database, contact: Contact): Promise<void> {
-  await db<ContactRow>('contacts').insert({ id: contact.id, ...contactColumns(contact) });
-  await insertAddresses(db, contact);
-  await insertWords(db, contact);
+export async function insertContact(tx: Tx, contact: Contact): Promise<void> {
+  await tx<ContactRow>('contacts').insert({
+    id: contact.id,
+    // Typed as a number: the database works it out.
+    seq: nextSeq(tx, 'contacts') as unknown as number,
+    ...contactColumns(contact),
+  });
+  await insertAddresses(tx, contact);
+  await insertWords(tx, contact);
 }
 
 /** Changes a contact whole if nobody did since `revision`; false where somebody did. */
-export async function updateContact(db: Database, contact: Contact, revision: number): Promise<boolean> {
-  const changed = await db<ContactRow>('contacts')
+export async function updateContact(tx: Tx, contact: Contact, revision: number): Promise<boolean> {
+  const changed = await tx<ContactRow>('contacts')
     .where({ id: contact.id, revision, merged_into_id: null })
     .update({ ...contactColumns(contact), revision: revision + 1 });
   if (changed !== 1) return false;
-  await db('contact_addresses').where({ contact_id: contact.id }).delete();
-  await insertAddresses(db, contact);
-  await db('contact_words').where({ contact_id: contact.id }).delete();
-  await insertWords(db, contact);
+  await tx('contact_addresses').where({ contact_id: contact.id }).delete();
+  await insertAddresses(tx, contact);
+  await tx('contact_words').where({ contact_id: contact.id }).delete();
+  await insertWords(tx, contact);
   return true;
 }
 
-export async function contactRevision(db: Database, id: string): Promise<number | undefined> {
-  const row = await db('contacts')
+export async function contactRevision(reads: Reads, id: string): Promise<number | undefined> {
+  const row = await sql(reads)('contacts')
     .where({ id, merged_into_id: null })
     .first<{ revision: number } | undefined>('revision');
   return row?.revision;

@@ -1,21 +1,16 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import type { ContactJson, ContactDetail } from '../../contract/directory.ts';
-import { fromJson } from './contactJson.ts';
-import { insertContact } from './contactQueries.ts';
-import { auditContact } from './auditContact.ts';
+import type { ContactDetail, ContactJson } from '../../contract/directory.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { addContact } from './addContact.ts';
 import { readContact } from './readContact.ts';
+import type { DirectoryServices } from './services.ts';
 
 export async function createContact(
-  office: Office,
-  person: Account,
+  services: DirectoryServices,
+  scope: PersonScope,
   json: ContactJson,
 ): Promise<ContactDetail> {
-  const contact = fromJson(office.newId(), json);
-  await office.db.transaction(async (tx) => {
-    await insertContact(tx, contact);
-    await auditContact(office, tx, person, 'contact.made', contact.id);
-  });
-  office.changes.tell({ kind: 'contact', id: contact.id });
-  return readContact(office, person, contact.id);
+  const id = services.newId();
+  await changing(services, scope, (change) => addContact(change, id, json));
+  return readContact(services, scope, id);
 }

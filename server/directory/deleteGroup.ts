@@ -1,13 +1,18 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { deleteGroup } from './groupQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
-import { auditGroup } from './auditGroup.ts';
+import { changing } from '../access/change.ts';
+import type { ChangeServices } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import { removeGroup } from './groupQueries.ts';
 
-export async function dropGroup(office: Office, person: Account, id: string): Promise<Record<string, never>> {
-  await office.db.transaction(async (tx) => {
-    if (!(await deleteGroup(tx, id))) throw notFound('group');
-    await auditGroup(office, tx, person, 'recipientGroup.dropped', id);
+/** Deletes a group; those in it stay what they are. */
+export async function deleteGroup(
+  services: ChangeServices,
+  scope: PersonScope,
+  id: string,
+): Promise<Record<string, never>> {
+  await changing(services, scope, async ({ tx, audit }) => {
+    if (!(await removeGroup(tx, id))) throw notFound('group');
+    await audit('recipientGroup.dropped', 'practice', id);
   });
   return {};
 }

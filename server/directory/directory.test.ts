@@ -4,20 +4,19 @@ import { CONTACT_COLUMNS, columnFor, contactLine, readContactLine } from '../../
 import { person } from '../../core/tests/fixtures.ts';
 import { readVcards, writeVcards } from './vcards.ts';
 import { importContacts } from './importContacts.ts';
-import { findPersonByEmail } from '../access/peopleQueries.ts';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
+  services = await openPractice();
+  client = await serve(services);
   await client.call('GET', '/session');
 });
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 const find = async (query: string) =>
@@ -101,7 +100,7 @@ describe('the directory', () => {
       ({ role }: { role: string }) => role === 'owner',
     );
     expect(owners.map(({ name }: { name: string }) => name)).toEqual(['Ines Okafor', 'Aksel Lund']);
-    expect(await office.db('audit_events').where({ what: 'contact.merged' })).toHaveLength(1);
+    expect(await services.db('audit_events').where({ what: 'contact.merged' })).toHaveLength(1);
   });
 });
 
@@ -150,16 +149,15 @@ describe('contacts in and out', () => {
   });
 
   it('are not made twice, and each line that is not taken is said', async () => {
-    const maud = await findPersonByEmail(office.db, 'maud@tidewell-roe.example');
-    if (!maud) throw new Error('the demo lacks its principal');
+    const maud = await services.as('maud');
     const csv = 'Name,E-mail\nNew One,new@one.example\nAgain,new@one.example\nHalf,half@\n,x@y.example\n';
-    const report = await importContacts(office, maud, Buffer.from(csv));
+    const report = await importContacts(services, maud, Buffer.from(csv));
     expect(report).toMatchObject({
       made: 1,
       alike: [{ name: 'Again', as: 'New One' }],
       refused: [{ line: 3 }, { line: 4 }],
     });
-    await expect(importContacts(office, maud, Buffer.from('a,b\n1,2\n'))).rejects.toThrow(
+    await expect(importContacts(services, maud, Buffer.from('a,b\n1,2\n'))).rejects.toThrow(
       'must name the columns',
     );
   });

@@ -1,18 +1,15 @@
-import type { Office } from '../app/services.ts';
 import type { Duplicates } from '../../contract/directory.ts';
 import { sharedAddresses, sharedNames, contactItems } from './queries.ts';
+import type { Scope } from '../access/scope.ts';
 
 /** Contacts that may be one and the same: those who share an address, then those of one name. */
-export async function findDuplicates(office: Office): Promise<Duplicates> {
+export async function findDuplicates(scope: Scope): Promise<Duplicates> {
   const shared = [
-    ...(await sharedAddresses(office.db)).map((one) => ({ ...one, because: 'address' as const })),
-    ...(await sharedNames(office.db)).map((one) => ({ ...one, because: 'name' as const })),
+    ...(await sharedAddresses(scope)).map((one) => ({ ...one, because: 'address' as const })),
+    ...(await sharedNames(scope)).map((one) => ({ ...one, because: 'name' as const })),
   ];
   const items = new Map(
-    (await contactItems(office.db, [...new Set(shared.flatMap(({ ids }) => ids))])).map((one) => [
-      one.id,
-      one,
-    ]),
+    (await contactItems(scope, [...new Set(shared.flatMap(({ ids }) => ids))])).map((one) => [one.id, one]),
   );
   const seen = new Set<string>();
   return {

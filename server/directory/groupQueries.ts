@@ -1,5 +1,8 @@
+import { containingAnyCase } from '../platform/database/dialects/sqlite/expressions.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import type { RecipientGroup } from '../../contract/recipients.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { fromJson } from '../platform/database/json.ts';
 
 interface GroupRow {
@@ -9,11 +12,9 @@ interface GroupRow {
 }
 
 /** Groups whose name begins like what was typed, by name. */
-export async function findGroups(db: Database, typed: string, limit: number): Promise<RecipientGroup[]> {
-  const rows = await db<GroupRow>('recipient_groups')
-    .whereRaw('instr(lower(name), lower(?)) > 0', [typed.trim()])
-    .orderBy('name')
-    .limit(limit);
+export async function findGroups(reads: Reads, typed: string, limit: number): Promise<RecipientGroup[]> {
+  const named = containingAnyCase(sql(reads)<GroupRow>('recipient_groups'), 'name', typed.trim());
+  const rows = await named.orderBy('name').limit(limit).select<GroupRow[]>();
   return rows.map(({ id, name, members }) => ({
     id,
     name,
@@ -21,14 +22,9 @@ export async function findGroups(db: Database, typed: string, limit: number): Pr
   }));
 }
 
-export async function insertGroup(
-  db: Database,
-  group: RecipientGroup,
-  by: string,
-  atUtc: number,
-): Promise<void> {
+export async function insertGroup(tx: Tx, group: RecipientGroup, by: string, atUtc: number): Promise<void> {
   const { id, name, members } = group;
-  await db('recipient_groups').insert({
+  await tx('recipient_groups').insert({
     id,
     name,
     members: JSON.stringify(members),
@@ -37,6 +33,6 @@ export async function insertGroup(
   });
 }
 
-export async function deleteGroup(db: Database, id: string): Promise<boolean> {
-  return (await db('recipient_groups').where({ id }).delete()) === 1;
+export async function removeGroup(tx: Tx, id: string): Promise<boolean> {
+  return (await tx('recipient_groups').where({ id }).delete()) === 1;
 }

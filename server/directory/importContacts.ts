@@ -1,31 +1,36 @@
 import Papa from 'papaparse';
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { ImportReport } from '../../contract/directory.ts';
 import { readVcards } from './vcards.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import { findContactsByAddress, insertContact } from './contactQueries.ts';
 import { addressKey, isMailAddress } from '../../core/recipients/address.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
 import { columnFor, CONTACT_COLUMNS, readContactLine } from '../../core/directory/contactCsv.ts';
 import type { ReadContact } from '../../core/directory/contactCsv.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** The most contacts of one list. */
 const MOST = 20_000;
 
 /** Reads contacts from a vCard file or a list. One whose mail address is known is not made twice, and that is said. */
-export async function importContacts(office: Office, person: Account, bytes: Buffer): Promise<ImportReport> {
+export async function importContacts(
+  services: Services,
+  scope: PersonScope,
+  bytes: Buffer,
+): Promise<ImportReport> {
   const text = bytes.toString('utf8').replace(/^\ufeff/, '');
   const read = /BEGIN:VCARD/i.test(text.slice(0, 4_000)) ? readVcards(text) : readList(text);
-  if (read.length === 0) throw new HttpProblem('badFile', 'No contact was found in it. Nothing was changed.');
+  if (read.length === 0)
+    throw new DomainProblem('badFile', 'No contact was found in it. Nothing was changed.');
   if (read.length > MOST)
-    throw new HttpProblem('badFile', `It holds more than ${MOST} contacts. Nothing was changed.`);
+    throw new DomainProblem('badFile', `It holds more than ${MOST} contacts. Nothing was changed.`);
   const mails = read.flatMap((one) => (one.ok ? mailsOf(one.contact) : []));
   const known = new Map<string, string>();
-  for (const contact of (await findContactsByAddress(office.db, mails)).values())
+  for (const contact of (await findContactsByAddress(scope, mails)).values())
     for (const mail of mailsOf(contact)) known.set(addressKey(mail), contact.name);
 
   const made: Contact[] = [];
@@ -42,24 +47,21 @@ export async function importContacts(office: Office, person: Account, bytes: Buf
         .find(Boolean);
       if (twin !== undefined) alike.push({ name: one.contact.name, as: twin });
       else {
-        const contact = { ...one.contact, id: asId<ContactId>(office.newId()) } as Contact;
+        const contact = { ...one.contact, id: asId<ContactId>(services.newId()) } as Contact;
         made.push(contact);
         for (const mail of mailsOf(contact)) known.set(addressKey(mail), contact.name);
       }
     }
   });
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit }) => {
     for (const contact of made) await insertContact(tx, contact);
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: person.id,
-      what: 'contact.imported',
-      subjectKind: 'contact',
-      subjectId: made[0]?.id ?? 'none',
-      detail: { made: made.length, alike: alike.length, refused: refused.length },
+    await audit('contact.imported', 'contact', made[0]?.id ?? 'none', {
+      made: made.length,
+      alike: alike.length,
+      refused: refused.length,
     });
   });
-  if (made[0]) office.changes.tell({ kind: 'contact', id: made[0].id });
+  if (made[0]) services.changes.tell({ kind: 'contact', id: made[0].id });
   return { made: made.length, alike, refused };
 }
 
@@ -71,7 +73,7 @@ function readList(text: string): readonly ReadContact[] {
   const [heads, ...lines] = data;
   const columns = (heads ?? []).map(columnFor);
   if (!columns.some((column) => column === 'name' || column === 'family name' || column === 'given name')) {
-    throw new HttpProblem(
+    throw new DomainProblem(
       'badFile',
       `The first line must name the columns, a name among them: ${CONTACT_COLUMNS.slice(0, 6).join(', ')} … Nothing was changed.`,
     );

@@ -1,52 +1,43 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { ContactDetail } from '../../contract/directory.ts';
-import { findContacts, contactRevision, updateContact } from './contactQueries.ts';
+import type { Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
-import { notFound, HttpProblem } from '../http/httpProblem.ts';
-import type { Contact, ContactAddress } from '../../core/model/contact.ts';
-import { mergeInto } from './queries.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
-import { toJson } from './contactJson.ts';
-import { readContact } from './readContact.ts';
 import { addressKey } from '../../core/recipients/address.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
+import { toJson } from './contactJson.ts';
+import { contactRevision, findContacts, updateContact } from './contactQueries.ts';
+import { mergeInto } from './queries.ts';
+import { readContact } from './readContact.ts';
+import type { DirectoryServices } from './services.ts';
 
 /** Makes one of two: the kept one takes over what it lacks, the addresses and the matters of the other. */
 export async function mergeContacts(
-  office: Office,
-  person: Account,
+  services: DirectoryServices,
+  scope: PersonScope,
   keptId: string,
   otherId: string,
 ): Promise<ContactDetail> {
-  const both = await findContacts(office.db, [keptId, otherId]);
+  const both = await findContacts(scope, [keptId, otherId]);
   const [kept, other] = [both.get(asId<ContactId>(keptId)), both.get(asId<ContactId>(otherId))];
-  const revision = await contactRevision(office.db, keptId);
+  const revision = await contactRevision(scope, keptId);
   if (!kept || !other || revision === undefined || keptId === otherId) throw notFound('contact to merge');
   if (kept.kind !== other.kind)
-    throw new HttpProblem('badContact', 'A person and an organisation cannot be one. Nothing was changed.');
-  const merged = { ...other, ...kept, addresses: joinAddresses(kept.addresses, other.addresses) } as Contact;
-  await office.db.transaction(async (tx) => {
+    throw new DomainProblem('badContact', 'A person and an organisation cannot be one. Nothing was changed.');
+  const merged = {
+    ...other,
+    ...kept,
+    addresses: joinAddresses(kept.addresses, other.addresses),
+    doNotWriteTo: kept.doNotWriteTo || other.doNotWriteTo,
+  } as Contact;
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     await mergeInto(tx, keptId, otherId);
-    if (
-      !(await updateContact(
-        tx,
-        { ...merged, doNotWriteTo: kept.doNotWriteTo || other.doNotWriteTo },
-        revision,
-      ))
-    )
-      throw new HttpProblem('contactChanged');
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: person.id,
-      what: 'contact.merged',
-      subjectKind: 'contact',
-      subjectId: keptId,
-      detail: { otherId, other: toJson(other) },
-    });
+    if (!(await updateContact(tx, merged, revision))) throw new DomainProblem('contactChanged');
+    await audit('contact.merged', 'contact', keptId, { otherId, other: toJson(other) });
+    tell({ kind: 'contact', id: keptId });
   });
-  office.changes.tell({ kind: 'contact', id: keptId });
-  return readContact(office, person, keptId);
+  return readContact(services, scope, keptId);
 }
 
 /** The kept one's addresses first; one that both hold stands once. There is one preferred of each kind. */

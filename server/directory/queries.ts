@@ -1,6 +1,10 @@
-import type { Database } from '../platform/database/openDatabase.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { visible } from '../access/visibleQueries.ts';
+import { joined } from '../platform/database/dialects/sqlite/expressions.ts';
+import { contactWords, typedWords } from '../platform/database/dialects/sqlite/words.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
-import { seenBy } from '../access/visibility.ts';
 
 export interface ContactListItem {
   readonly id: string;
@@ -30,22 +34,26 @@ interface ListRow {
 const address = (kind: string, what: string): string =>
   `(SELECT ${what} FROM contact_addresses a WHERE a.contact_id = contacts.id AND a.kind = '${kind}' ORDER BY a.preferred DESC, a.seq LIMIT 1)`;
 
-const listed = (db: Database) =>
-  db('contacts')
+const listed = (scope: Scope) =>
+  sql(scope)('contacts')
     .where('contacts.merged_into_id', null)
-    .select<ListRow[]>(
+    .select(
       {
         id: 'contacts.id',
+        seq: 'contacts.seq',
         kind: 'contacts.kind',
         name: 'contacts.name',
         organisation: 'contacts.organisation',
         do_not_write_to: 'contacts.do_not_write_to',
       },
-      db.raw('contacts.rowid AS seq'),
-      db.raw(`${address('email', 'value')} AS email`),
-      db.raw(`${address('phone', 'value')} AS phone`),
-      db.raw(`${address('email', 'bounced')} AS bounced`),
-      db.raw('(SELECT count(DISTINCT matter_id) FROM parties WHERE contact_id = contacts.id) AS matters'),
+      sql(scope).raw(`${address('email', 'value')} AS email`),
+      sql(scope).raw(`${address('phone', 'value')} AS phone`),
+      sql(scope).raw(`${address('email', 'bounced')} AS bounced`),
+      {
+        matters: visible(scope, 'parties')
+          .countDistinct('matter_id')
+          .where('contact_id', sql(scope).ref('contacts.id')),
+      },
     );
 
 const toItem = (row: ListRow): ContactListItem => ({
@@ -55,25 +63,14 @@ const toItem = (row: ListRow): ContactListItem => ({
   organisation: row.organisation,
   email: row.email,
   phone: row.phone,
-  doNotWriteTo: row.do_not_write_to === 1,
-  bounced: row.bounced === 1,
+  doNotWriteTo: Boolean(row.do_not_write_to),
+  bounced: Boolean(row.bounced),
   matters: row.matters,
 });
 
-/** Each word typed becomes a quoted prefix; signs of an address part its words, as they do in the index. */
-function matchWords(query: string): string | undefined {
-  const words = query.normalize('NFC').match(/[\p{L}\p{N}]+/gu) ?? [];
-  return words.length > 0
-    ? words
-        .slice(0, 8)
-        .map((word) => `"${word}"*`)
-        .join(' ')
-    : undefined;
-}
-
 /** A page of the directory by name, narrowed by words of name, organisation or address. */
 export async function listContacts(
-  db: Database,
+  scope: Scope,
   {
     query,
     limit,
@@ -81,25 +78,22 @@ export async function listContacts(
   }: { readonly query: string; readonly limit: number; readonly after: string | undefined },
 ): Promise<{ readonly items: ContactListItem[]; readonly next: string | null }> {
   const cursor = readCursor(after);
-  const found = listed(db)
+  const found = listed(scope)
     .orderBy('contacts.name')
-    .orderByRaw('contacts.rowid')
+    .orderBy('contacts.seq')
     .limit(limit + 1);
-  const words = matchWords(query);
-  if (words)
-    void found.whereRaw('contacts.id IN (SELECT contact_id FROM contact_words WHERE contact_words MATCH ?)', [
-      words,
-    ]);
-  if (cursor) void found.whereRaw('(contacts.name, contacts.rowid) > (?, ?)', [...cursor]);
+  const words = typedWords(query);
+  if (words) void contactWords.matching(found, words);
+  if (cursor) void found.whereRaw('(contacts.name, contacts.seq) > (?, ?)', [...cursor]);
   return toPage(await found, limit, toItem, (row) => [row.name, row.seq]);
 }
 
 export async function contactItems(
-  db: Database,
+  scope: Scope,
   ids: readonly string[],
 ): Promise<readonly ContactListItem[]> {
   return (
-    await listed(db)
+    await listed(scope)
       .whereIn('contacts.id', [...ids])
       .orderBy('contacts.name')
   ).map(toItem);
@@ -114,8 +108,8 @@ export interface SharedBy {
 const MOST_GROUPS = 60;
 
 /** Addresses that several contacts hold. */
-export async function sharedAddresses(db: Database): Promise<readonly SharedBy[]> {
-  const rows = await db('contact_addresses')
+export async function sharedAddresses(scope: Scope): Promise<readonly SharedBy[]> {
+  const rows = await sql(scope)('contact_addresses')
     .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
     .where('contacts.merged_into_id', null)
     .where('contact_addresses.kind', 'email')
@@ -124,77 +118,48 @@ export async function sharedAddresses(db: Database): Promise<readonly SharedBy[]
     .limit(MOST_GROUPS)
     .select<{ same: string; ids: string }[]>(
       { same: 'contact_addresses.value_key' },
-      db.raw('group_concat(DISTINCT contact_id) AS ids'),
+      joined(sql(scope), 'contact_id', 'ids'),
     );
   return rows.map(({ same, ids }) => ({ same, ids: ids.split(',') }));
 }
 
 /** Names that several contacts of one kind have, letter for letter but for case. */
-export async function sharedNames(db: Database): Promise<readonly SharedBy[]> {
-  const rows = await db('contacts')
+export async function sharedNames(scope: Scope): Promise<readonly SharedBy[]> {
+  const rows = await sql(scope)('contacts')
     .where('merged_into_id', null)
     .groupByRaw('kind, lower(name)')
     .havingRaw('count(*) > 1')
     .limit(MOST_GROUPS)
-    .select<{ same: string; ids: string }[]>(db.raw('min(name) AS same'), db.raw('group_concat(id) AS ids'));
+    .select<{ same: string; ids: string }[]>(
+      sql(scope).raw('min(name) AS same'),
+      joined(sql(scope), 'id', 'ids'),
+    );
   return rows.map(({ same, ids }) => ({ same, ids: ids.split(',') }));
-}
-
-interface MatterOfContact {
-  readonly id: string;
-  readonly reference: string;
-  readonly title: string;
-  readonly typeId: string;
-  readonly stage: string;
-  readonly lastUtc: number | null;
-  readonly role: string;
-}
-
-/** The matters a contact is on, as far as this person may see them, with the roles there. */
-export async function mattersOfContact(
-  db: Database,
-  contactId: string,
-  personId: string,
-): Promise<readonly MatterOfContact[]> {
-  return db('parties')
-    .join('matters', 'matters.id', 'parties.matter_id')
-    .where('parties.contact_id', contactId)
-    .where(seenBy(db, personId))
-    .orderBy('matters.recent_utc', 'desc')
-    .select<MatterOfContact[]>({
-      id: 'matters.id',
-      reference: 'matters.reference',
-      title: 'matters.title',
-      typeId: 'matters.type_id',
-      stage: 'matters.stage',
-      lastUtc: 'matters.last_entry_utc',
-      role: 'parties.role',
-    });
 }
 
 /**
  * Makes one contact of two: what the other was on becomes the kept one's. The other stays as a pointer, so that what was
  * filed about it still leads somewhere.
  */
-export async function mergeInto(db: Database, keptId: string, otherId: string): Promise<void> {
-  await db.raw(
+export async function mergeInto(tx: Tx, keptId: string, otherId: string): Promise<void> {
+  await tx.raw(
     `DELETE FROM parties WHERE contact_id = ? AND EXISTS
        (SELECT 1 FROM parties p WHERE p.matter_id = parties.matter_id AND p.role = parties.role AND p.contact_id = ?)`,
     [otherId, keptId],
   );
-  await db('parties').where({ contact_id: otherId }).update({ contact_id: keptId });
-  await db('contacts')
+  await tx('parties').where({ contact_id: otherId }).update({ contact_id: keptId });
+  await tx('contacts')
     .where({ couple_with_id: otherId })
     .whereNot({ id: keptId })
     .update({ couple_with_id: keptId });
-  await db('contacts').where({ id: keptId, couple_with_id: otherId }).update({ couple_with_id: null });
-  await db('contacts').where({ merged_into_id: otherId }).update({ merged_into_id: keptId });
-  await db('contacts')
+  await tx('contacts').where({ id: keptId, couple_with_id: otherId }).update({ couple_with_id: null });
+  await tx('contacts').where({ merged_into_id: otherId }).update({ merged_into_id: keptId });
+  await tx('contacts')
     .where({ id: otherId })
-    .update({ merged_into_id: keptId, couple_with_id: null, revision: db.raw('revision + 1') });
-  await db('contact_words').where({ contact_id: otherId }).delete();
+    .update({ merged_into_id: keptId, couple_with_id: null, revision: tx.raw('revision + 1') });
+  await tx('contact_words').where({ contact_id: otherId }).delete();
 }
 
-export function allContactIds(db: Database): Promise<string[]> {
-  return db('contacts').where('merged_into_id', null).pluck<string[]>('id');
+export function allContactIds(scope: Scope): Promise<string[]> {
+  return sql(scope)('contacts').where('merged_into_id', null).pluck<string[]>('id');
 }

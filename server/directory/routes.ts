@@ -1,4 +1,4 @@
-import { ById } from '../../contract/common.ts';
+import { ById, Nothing } from '../../contract/common.ts';
 import {
   ChangeContact,
   ContactDetail,
@@ -10,7 +10,6 @@ import {
   ImportReport,
   MergeContacts,
 } from '../../contract/directory.ts';
-import { endpoint } from '../http/endpoint.ts';
 import { receivedFile } from '../http/receiveFiles.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { changeContact } from './changeContact.ts';
@@ -21,52 +20,64 @@ import { mergeContacts } from './mergeContacts.ts';
 import { readContact } from './readContact.ts';
 import { exportContacts } from './exportContacts.ts';
 import { importContacts } from './importContacts.ts';
+import { endpointsFor } from '../access/endpoint.ts';
+import type { DirectoryServices } from './services.ts';
+import { NewGroup, RecipientGroup } from '../../contract/recipients.ts';
+import { deleteGroup } from './deleteGroup.ts';
+import { saveGroup } from './saveGroup.ts';
+
+const { endpoint } = endpointsFor<DirectoryServices>();
 
 export const directoryRoutes = [
   endpoint({
     method: 'get',
     path: '/contacts',
+    right: 'read',
     summary: 'The directory by name, narrowed by words of name, organisation or address',
     query: ContactQuery,
     status: 200,
     answers: ContactPage,
-    handle: ({ office, query }) => findInDirectory(office, query),
+    handle: ({ scope, query }) => findInDirectory(scope, query),
   }),
   endpoint({
     method: 'post',
     path: '/contacts',
+    right: 'work',
     summary: 'Make a contact',
     body: ContactJson,
     status: 201,
     answers: ContactDetail,
-    handle: ({ office, person, body }) => createContact(office, person, body),
+    handle: ({ services, scope, body }) => createContact(services, scope, body),
   }),
   endpoint({
     method: 'get',
     path: '/contact-duplicates',
+    right: 'read',
     summary: 'Contacts that may be one and the same',
     status: 200,
     answers: Duplicates,
-    handle: ({ office }) => findDuplicates(office),
+    handle: ({ scope }) => findDuplicates(scope),
   }),
   endpoint({
     method: 'post',
     path: '/contact-import',
+    right: 'work',
     summary: 'Read contacts from a vCard file or a CSV list',
     status: 200,
     answers: ImportReport,
     uploads: true,
-    handle: ({ office, person, request }) => importContacts(office, person, receivedFile(request).bytes),
+    handle: ({ services, scope, request }) => importContacts(services, scope, receivedFile(request).bytes),
   }),
   endpoint({
     method: 'post',
     path: '/contact-export',
+    right: 'export',
     summary: 'Contacts as vCard 4.0 or CSV',
     body: ExportContacts,
     status: 200,
     answers: 'text/vcard, text/csv',
-    handle: async ({ office, body, response }) => {
-      const bytes = await exportContacts(office, body.format === 'csv' ? 'csv' : 'vcard', body.ids);
+    handle: async ({ scope, body, response }) => {
+      const bytes = await exportContacts(scope, body.format === 'csv' ? 'csv' : 'vcard', body.ids);
       const csv = body.format === 'csv';
       sendFile(response, bytes, csv ? 'text/csv' : 'text/vcard', csv ? 'contacts.csv' : 'contacts.vcf');
       return undefined;
@@ -75,30 +86,53 @@ export const directoryRoutes = [
   endpoint({
     method: 'get',
     path: '/contacts/:id',
+    right: 'read',
     summary: 'A contact with the matters it is on',
     params: ById,
     status: 200,
     answers: ContactDetail,
-    handle: ({ office, person, params }) => readContact(office, person, params.id),
+    handle: ({ services, scope, params }) => readContact(services, scope, params.id),
   }),
   endpoint({
     method: 'patch',
     path: '/contacts/:id',
+    right: 'work',
     summary: 'Change a contact',
     params: ById,
     body: ChangeContact,
     status: 200,
     answers: ContactDetail,
-    handle: ({ office, person, params, body }) => changeContact(office, person, params.id, body),
+    handle: ({ services, scope, params, body }) => changeContact(services, scope, params.id, body),
   }),
   endpoint({
     method: 'post',
     path: '/contacts/:id/merge',
+    right: 'work',
     summary: 'Make one contact of two',
     params: ById,
     body: MergeContacts,
     status: 200,
     answers: ContactDetail,
-    handle: ({ office, person, params, body }) => mergeContacts(office, person, params.id, body.otherId),
+    handle: ({ services, scope, params, body }) => mergeContacts(services, scope, params.id, body.otherId),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/recipient-groups',
+    right: 'work',
+    summary: 'Keep recipients as a group',
+    body: NewGroup,
+    status: 201,
+    answers: RecipientGroup,
+    handle: ({ services, scope, body }) => saveGroup(services, scope, body),
+  }),
+  endpoint({
+    method: 'delete',
+    path: '/recipient-groups/:id',
+    right: 'work',
+    summary: 'Drop a group; those in it stay what they are',
+    params: ById,
+    status: 200,
+    answers: Nothing,
+    handle: ({ services, scope, params }) => deleteGroup(services, scope, params.id),
   }),
 ];

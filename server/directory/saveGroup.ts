@@ -1,19 +1,19 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { NewGroup, RecipientGroup } from '../../contract/recipients.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import type { Services } from '../platform/services.ts';
 import { insertGroup } from './groupQueries.ts';
-import { auditGroup } from './auditGroup.ts';
 
-/** Keeps those on a line as a group, to be put in again by its name. */
-export async function keepGroup(
-  office: Office,
-  person: Account,
+/** Saves those on a line as a group, to be put in again by its name. */
+export async function saveGroup(
+  services: Pick<Services, 'db' | 'now' | 'changes' | 'newId'>,
+  scope: PersonScope,
   { name, members }: NewGroup,
 ): Promise<RecipientGroup> {
-  const group = { id: office.newId(), name: name.trim(), members };
-  await office.db.transaction(async (tx) => {
-    await insertGroup(tx, group, person.id, office.now());
-    await auditGroup(office, tx, person, 'recipientGroup.kept', group.id);
+  const group = { id: services.newId(), name: name.trim(), members };
+  await changing(services, scope, async ({ tx, audit, atUtc }) => {
+    await insertGroup(tx, group, scope.actor.id, atUtc);
+    await audit('recipientGroup.kept', 'practice', group.id);
   });
   return group;
 }

@@ -1,6 +1,6 @@
 import type { NextFunction, Request, RequestHandler, Response } from 'express';
-import type { Config } from '../app/config.ts';
-import { HttpProblem } from './httpProblem.ts';
+import type { Config } from '../platform/config.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
@@ -12,7 +12,7 @@ export function knownHost(config: Config): RequestHandler {
   const known = new Set([...LOOPBACK, ...config.hostNames.map((name) => name.toLowerCase()), config.host]);
   return (request: Request, _response: Response, next: NextFunction) => {
     if (known.has(hostName(request.headers.host ?? ''))) next();
-    else next(new HttpProblem('foreignHost'));
+    else next(new DomainProblem('foreignHost'));
   };
 }
 
@@ -21,5 +21,5 @@ export function ownOrigin(request: Request, _response: Response, next: NextFunct
   const { origin, host } = request.headers;
   const own = origin !== undefined && URL.canParse(origin) && new URL(origin).host === host;
   if (SAFE_METHODS.has(request.method) || own) next();
-  else next(new HttpProblem('foreignOrigin', 'A changing request carries this server’s own Origin.'));
+  else next(new DomainProblem('foreignOrigin', 'A changing request carries this server’s own Origin.'));
 }

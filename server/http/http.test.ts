@@ -8,20 +8,22 @@ import { Type } from 'typebox';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ConfigError, readConfig } from '../app/config.ts';
 import { listPeople } from '../access/peopleQueries.ts';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 import { ensureFirstPerson } from '../access/ensureFirstPerson.ts';
-import type { Endpoint } from './endpoint.ts';
-import { HttpProblem } from './httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import { openApi } from './openapi.ts';
 import { sendFile } from './sendFile.ts';
 import { validate } from './validate.ts';
+import { stampAnew } from '../platform/database/kept.ts';
+import type { EndpointShape } from './endpoint.ts';
+import { problemDetails } from './problemDetails.ts';
 
-const refused = (work: () => unknown): HttpProblem => {
+const refused = (work: () => unknown): DomainProblem => {
   try {
     work();
   } catch (error) {
-    if (error instanceof HttpProblem) return error;
+    if (error instanceof DomainProblem) return error;
     throw error;
   }
   throw new Error('nothing was refused');
@@ -62,8 +64,8 @@ describe('validation', () => {
 
 describe('problem details', () => {
   it('carry status, title, code and what else there is to know (RFC 9457)', () => {
-    const problem = new HttpProblem('notesStop', 'Nothing was sent.', { notes: [1] });
-    expect(JSON.parse(JSON.stringify(problem))).toEqual({
+    const problem = new DomainProblem('notesStop', 'Nothing was sent.', { notes: [1] });
+    expect(problemDetails(problem)).toEqual({
       type: 'urn:officium:problem:notesStop',
       title: 'Notes keep the message from going',
       status: 422,
@@ -71,13 +73,16 @@ describe('problem details', () => {
       detail: 'Nothing was sent.',
       notes: [1],
     });
-    expect(new HttpProblem('notFound').message).toBe('There is no such thing here');
+    expect(problemDetails(new DomainProblem('notFound'))).toMatchObject({
+      status: 404,
+      detail: 'There is no such thing here',
+    });
   });
 });
 
 describe('OpenAPI', () => {
   it('describes an operation from the schemas that check it', () => {
-    const endpoint: Endpoint = {
+    const endpoint: EndpointShape = {
       method: 'patch',
       path: '/things/:id/parts/:part',
       summary: 'Change a part',
@@ -86,7 +91,6 @@ describe('OpenAPI', () => {
       body: Type.Object({ name: Type.String() }),
       status: 200,
       answers: Type.Object({ ok: Type.Boolean() }),
-      handle: () => Promise.resolve(undefined),
     };
     const { paths } = openApi([endpoint], '1.0.0') as {
       paths: Record<
@@ -148,7 +152,7 @@ describe('files handed out', () => {
 });
 
 describe('the server', () => {
-  let office: TestOffice;
+  let services: TestPractice;
   let client: Client;
   let web: string;
 
@@ -157,12 +161,12 @@ describe('the server', () => {
     await mkdir(join(web, 'assets'));
     await writeFile(join(web, 'index.html'), '<!doctype html><title>Officium</title>');
     await writeFile(join(web, 'assets', 'a-1.js'), '1');
-    office = await openOffice({ OFFICIUM_WEB: web });
-    client = await serve(office);
+    services = await openPractice({ OFFICIUM_WEB: web });
+    client = await serve(services);
   }, 60_000);
   afterAll(async () => {
     await client.close();
-    await office.close();
+    await services.close();
     await rm(web, { recursive: true, force: true });
   });
 
@@ -243,15 +247,15 @@ describe('the server', () => {
   });
 
   it('tells listeners what changes on matters they may see, and nothing of the others', async () => {
-    const demo = { ...office, config: { ...office.config, demo: true } };
+    const demo = { ...services, config: { ...services.config, demo: true } };
     const other = await serve(demo);
     await other.call('GET', '/session');
     await other.signIn('petra@tidewell-roe.example');
-    const signedIn = await office.db('sessions').orderBy('expires_utc', 'desc');
+    const signedIn = await services.db('sessions').orderBy('expires_utc', 'desc');
     expect(signedIn.length).toBeGreaterThan(0);
-    const restricted = await office.db('matters').where({ restricted: 1 }).first();
-    await office.db('matters').where({ id: restricted.id }).update({ responsible_id: 'person-maud' });
-    const open = await office.db('matters').where({ reference: 'SV-2041' }).first();
+    const restricted = await services.db('matters').where({ restricted: 1 }).first();
+    await services.db('matters').where({ id: restricted.id }).update({ responsible_id: 'person-maud' });
+    const open = await services.db('matters').where({ reference: 'SV-2041' }).first();
     const heard = await other.listen(() => {
       demo.changes.tell({ kind: 'matter', id: restricted.id, matterId: restricted.id });
       demo.changes.tell({ kind: 'matter', id: open.id, matterId: open.id });
@@ -268,24 +272,27 @@ describe('a practice that has nobody yet', () => {
       OFFICIUM_FIRST_EMAIL: 'Ada@practice.example',
       OFFICIUM_FIRST_PASSWORD: 'low water at ten past ten',
     };
-    const office = await openOffice(settings);
-    await ensureFirstPerson(office);
-    expect(await listPeople(office.db)).toHaveLength(6);
-    await office.db.raw('PRAGMA foreign_keys = OFF');
-    await office.db('people').delete();
-    await ensureFirstPerson(office);
-    await ensureFirstPerson(office);
-    expect(await listPeople(office.db)).toMatchObject([
-      { email: 'ada@practice.example', right: 'administrator' },
+    const services = await openPractice(settings);
+    await ensureFirstPerson(services);
+    expect(await listPeople(services.everything)).toHaveLength(6);
+    await services.db.raw('PRAGMA foreign_keys = OFF');
+    await services.write(async (tx) => {
+      await tx('people').delete();
+      await stampAnew(tx, 'people');
+    });
+    await ensureFirstPerson(services);
+    await ensureFirstPerson(services);
+    expect(await listPeople(services.everything)).toMatchObject([
+      { email: 'ada@practice.example', role: 'administrator' },
     ]);
-    const client = await serve(office);
+    const client = await serve(services);
     const signIn = (password: string) =>
       client.call('POST', '/session', { email: 'ada@practice.example', password });
     expect((await signIn('low water at nine')).json.code).toBe('signInRefused');
     expect((await signIn('low water at ten past ten')).json.user).toMatchObject({ mayChange: true });
     expect((await client.call('GET', '/session')).json.others).toEqual([]);
     await client.close();
-    await office.close();
+    await services.close();
   });
 
   it('wants a whole name and a password worth the name', () => {

@@ -1,5 +1,5 @@
 import { ProblemDetails } from '../../contract/common.ts';
-import type { Endpoint } from './endpoint.ts';
+import type { EndpointShape } from './endpoint.ts';
 
 /** Addresses that are no operations on the practice, described beside them. */
 const STANDING: readonly (readonly [path: string, summary: string, mediaType: string])[] = [
@@ -9,7 +9,10 @@ const STANDING: readonly (readonly [path: string, summary: string, mediaType: st
 ];
 
 /** The OpenAPI 3.1 description of the API, made from the schemas that validate it. */
-export function openApi(endpoints: readonly Endpoint[], version: string): Readonly<Record<string, unknown>> {
+export function openApi(
+  endpoints: readonly EndpointShape[],
+  version: string,
+): Readonly<Record<string, unknown>> {
   const paths: Record<string, Record<string, unknown>> = {};
   for (const [path, summary, mediaType] of STANDING) {
     paths[path] = {
@@ -40,7 +43,7 @@ function operation({
   body,
   status,
   answers,
-}: Endpoint): Readonly<Record<string, unknown>> {
+}: EndpointShape): Readonly<Record<string, unknown>> {
   const answer =
     typeof answers === 'string' ? { [answers]: {} } : { 'application/json': { schema: answers } };
   const problem = { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } };
@@ -55,7 +58,7 @@ function operation({
   };
 }
 
-function parametersOf(schema: Endpoint['params'], where: 'path' | 'query'): readonly unknown[] {
+function parametersOf(schema: EndpointShape['params'], where: 'path' | 'query'): readonly unknown[] {
   const properties = schema && 'properties' in schema ? (schema.properties as Record<string, unknown>) : {};
   const required = schema && 'required' in schema ? (schema.required as readonly string[]) : [];
   return Object.entries(properties).map(([name, property]) => ({

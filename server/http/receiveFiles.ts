@@ -1,6 +1,6 @@
 import type { Request, RequestHandler } from 'express';
 import multer from 'multer';
-import { HttpProblem } from './httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 
 /** The most that one file may weigh, and how many come at once: beyond it the request is refused before it is read. */
 export const MAX_FILE_BYTES = 40_000_000;
@@ -21,7 +21,7 @@ export const receiveFiles: RequestHandler = (request, response, next) => {
   void upload(request, response, (error: unknown) => {
     if (error instanceof multer.MulterError) {
       next(
-        new HttpProblem(
+        new DomainProblem(
           'tooLarge',
           error.code === 'LIMIT_FILE_SIZE'
             ? 'A file is larger than 40 MB. Nothing was read of it.'
@@ -42,6 +42,6 @@ export function receivedFiles(request: Request): readonly ReceivedFile[] {
 
 export function receivedFile(request: Request): ReceivedFile {
   const [file] = receivedFiles(request);
-  if (!file) throw new HttpProblem('badRequest', 'A file was expected and none came.');
+  if (!file) throw new DomainProblem('badRequest', 'A file was expected and none came.');
   return file;
 }

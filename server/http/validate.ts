@@ -2,7 +2,7 @@ import { Ajv } from 'ajv';
 import type { ValidateFunction } from 'ajv';
 import addFormats from 'ajv-formats';
 import type { TSchema } from 'typebox';
-import { HttpProblem } from './httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 
 const ajv = new Ajv({ allErrors: false, strict: false });
 addFormats.default(ajv);
@@ -35,5 +35,5 @@ export function validate(
     message: `${message ?? 'is not as described'}${'additionalProperty' in params ? `: ${String(params['additionalProperty'])}` : ''}`,
   }));
   const [first] = errors;
-  throw new HttpProblem('badRequest', first ? `${first.where} ${first.message}.` : undefined, { errors });
+  throw new DomainProblem('badRequest', first ? `${first.where} ${first.message}.` : undefined, { errors });
 }

@@ -1,7 +1,8 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import { seen, visible } from '../access/visibleQueries.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { closingStages } from '../matters/matterTypeQueries.ts';
-import { seenBy } from '../access/visibility.ts';
 
 export interface SlipRow {
   readonly matterId: string;
@@ -19,16 +20,11 @@ const SLIP = {
   stage: 'matters.stage',
 };
 
-/** Matters by their ids, as far as this person may see them. */
-export async function slipsOf(
-  db: Database,
-  ids: readonly string[],
-  personId: string,
-): Promise<ReadonlyMap<string, SlipRow>> {
-  const rows = await db('matters')
+/** Matters by their ids, as far as the actor may see them. */
+export async function slipsOf(scope: Scope, ids: readonly string[]): Promise<ReadonlyMap<string, SlipRow>> {
+  const rows = (await visible(scope, 'matters')
     .whereIn('matters.id', [...ids])
-    .where(seenBy(db, personId))
-    .select<SlipRow[]>(SLIP);
+    .select(SLIP)) as SlipRow[];
   return new Map(rows.map((row) => [row.matterId, row]));
 }
 
@@ -36,19 +32,18 @@ const MOST_MATTERS = 12;
 
 /** What somebody is a party of, open matters first, then the latest. */
 export async function mattersOfAddress(
-  db: Database,
+  scope: Scope,
   addressKey: string,
-  personId: string,
 ): Promise<readonly (SlipRow & { readonly roles: readonly string[] })[]> {
-  const rows = await db('contact_addresses')
+  const onMatters = sql(scope)('contact_addresses')
     .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
     .join('matters', 'matters.id', 'parties.matter_id')
     .where({ kind: 'email', value_key: addressKey })
-    .where(seenBy(db, personId))
     .orderBy('matters.recent_utc', 'desc')
     .limit(MOST_MATTERS * 3)
     .select<(SlipRow & { role: string })[]>({ ...SLIP, role: 'parties.role' });
-  const closing = await closingStages(db);
+  const rows = (await seen(scope, onMatters, 'matters.id')) as (SlipRow & { role: string })[];
+  const closing = await closingStages(scope);
   const closed = ({ typeId, stage }: SlipRow): number => (closing.has(`${typeId} ${stage}`) ? 1 : 0);
   return [...groupBy(rows, ({ matterId }) => matterId).values()]
     .flatMap(([first, ...more]) =>
@@ -68,18 +63,12 @@ export interface SaidRow {
   readonly opening: string;
 }
 
-/** The latest that was said between somebody and the practice, on matters this person may see. */
-export function saidWith(
-  db: Database,
-  addressKey: string,
-  personId: string,
-  limit: number,
-): Promise<SaidRow[]> {
-  return db('entry_addresses')
+/** The latest that was said between somebody and the practice, on matters the actor may see. */
+export function saidWith(scope: Scope, addressKey: string, limit: number): Promise<SaidRow[]> {
+  return visible(scope, 'entry_addresses')
     .join('entries', 'entries.seq', 'entry_addresses.entry_seq')
     .join('matters', 'matters.id', 'entries.matter_id')
     .where({ address_key: addressKey })
-    .where(seenBy(db, personId))
     .orderBy('entry_addresses.occurred_utc', 'desc')
     .limit(limit)
     .select<SaidRow[]>({

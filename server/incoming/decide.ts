@@ -1,39 +1,18 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Change } from '../access/change.ts';
+import { actorId } from '../access/actor.ts';
 import { decideIncoming } from './queries.ts';
-import type { StoredIncoming } from './queries.ts';
-import { DecidedMeanwhile } from './fileIncoming.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import type { IncomingState } from './queries.ts';
+import { decidedMeanwhile } from './visibleIncoming.ts';
 
+/** Moves what came in from one state to another, within a change. */
 export async function decide(
-  office: Office,
-  person: Account,
+  { tx, actor, atUtc, audit, tell }: Change,
   id: string,
-  from: StoredIncoming['state'],
-  state: StoredIncoming['state'],
-  entryIds: readonly string[],
+  from: IncomingState,
+  state: IncomingState,
 ): Promise<void> {
-  const atUtc = office.now();
-  await office.db
-    .transaction(async (tx) => {
-      const moved = await decideIncoming(tx, id, from, { state, entryIds, personId: person.id, atUtc });
-      if (!moved) throw new DecidedMeanwhile(id);
-      await insertAuditEvent(tx, {
-        atUtc,
-        personId: person.id,
-        what: `incoming.${state}`,
-        subjectKind: 'incoming',
-        subjectId: id,
-        detail: { from },
-      });
-    })
-    .catch(asConflict);
-  office.changes.tell({ kind: 'inTray', id });
+  const moved = await decideIncoming(tx, id, from, { state, entryIds: [], personId: actorId(actor), atUtc });
+  if (!moved) throw decidedMeanwhile();
+  await audit(`incoming.${state}`, 'incoming', id, { from });
+  tell({ kind: 'inTray', id });
 }
-
-export const asConflict = (error: unknown): never => {
-  throw error instanceof DecidedMeanwhile
-    ? new HttpProblem('decidedMeanwhile', 'Somebody else has dealt with it meanwhile. Nothing was changed.')
-    : error;
-};

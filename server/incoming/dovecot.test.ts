@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { expect, it } from 'vitest';
 import { mailOf } from '../../standins/answers.ts';
 import { startMailboxReader } from './mailboxReader.ts';
-import { openOffice } from '../app/tests/practice.ts';
+import { openPractice } from '../app/tests/practice.ts';
 
 const DOVECOT = '/usr/sbin/dovecot';
 /** It is started as its package means it to be: by root, for a user of its own. */
@@ -59,7 +59,7 @@ it.skipIf(!canRun)(
     const port = await freePort();
     await writeFile(join(folder, 'dovecot.conf'), config(folder, port));
     const dovecot = spawn(DOVECOT, ['-F', '-c', join(folder, 'dovecot.conf')], { stdio: 'ignore' });
-    const office = await openOffice();
+    const services = await openPractice();
     const put = async (n: number): Promise<void> => {
       const text = `Number ${n}`;
       const { bytes } = await mailOf({
@@ -74,7 +74,7 @@ it.skipIf(!canRun)(
     };
     const arrived = (n: number) =>
       expect
-        .poll(async () => (await office.db('incoming').where({ subject: `Number ${n}` })).length, {
+        .poll(async () => (await services.db('incoming').where({ subject: `Number ${n}` })).length, {
           timeout: 15_000,
         })
         .toBe(1);
@@ -88,20 +88,20 @@ it.skipIf(!canRun)(
     };
     try {
       await put(1);
-      const first = startMailboxReader(office, settings);
+      const first = startMailboxReader(services, settings);
       await arrived(1);
       await put(2);
       await arrived(2);
       await first.stop();
       await put(3);
-      const second = startMailboxReader(office, settings);
+      const second = startMailboxReader(services, settings);
       await arrived(3);
       await second.stop();
       expect((await readdir(join(folder, 'mail/new'))).sort()).toEqual(['1.host', '2.host', '3.host']);
     } finally {
       dovecot.kill('SIGTERM');
       await new Promise((done) => dovecot.once('exit', done));
-      await office.close();
+      await services.close();
       await rm(folder, { recursive: true, force: true });
     }
   },

@@ -1,71 +1,91 @@
+import type { Filed } from '../../contract/inTray.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { DocumentId, EntryId, MatterId } from '../../core/model/ids.ts';
-import type { Office } from '../app/services.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import { actorId } from '../access/actor.ts';
+import type { Change } from '../access/change.ts';
+import type { Scope } from '../access/scope.ts';
 import { insertEntry } from '../correspondence/fileQueries.ts';
 import type { NewEntry } from '../correspondence/entry.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { followUpsAnsweredBy, settleFollowUp } from '../matters/followUpQueries.ts';
+import { touchMatter } from '../matters/changeQueries.ts';
+import { documentBlobs, insertDocument } from '../matters/documentQueries.ts';
+import { followUpsAnsweredBy, setFollowUpDone } from '../matters/followUpQueries.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import { slipsOf } from './correspondentQueries.ts';
 import { decideIncoming } from './queries.ts';
 import type { StoredIncoming } from './queries.ts';
-import { documentBlobs, insertDocument } from '../matters/documentQueries.ts';
-import { touchMatter } from '../matters/changeQueries.ts';
-import { readSettings } from '../platform/settings/queries.ts';
-import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
+import { readMail } from './readMail.ts';
+import { decidedMeanwhile } from './visibleIncoming.ts';
 
-/** It is no longer where it was read: somebody else was quicker. */
-export class DecidedMeanwhile extends Error {}
+/** What came in, with all that is read before it can be filed. */
+export interface ReadyToFile {
+  readonly incoming: StoredIncoming;
+  readonly text: string;
+  readonly matterIds: readonly string[];
+  /** What each matter is called. */
+  readonly references: ReadonlyMap<string, string>;
+}
+
+/** Reads what is to be filed again, and makes sure that every matter is there for the actor. */
+export async function readyToFile(
+  { blobs }: Pick<Services, 'blobs'>,
+  scope: Scope,
+  incoming: StoredIncoming,
+  matterIds: readonly string[],
+): Promise<ReadyToFile> {
+  const slips = await slipsOf(scope, matterIds);
+  if (slips.size !== new Set(matterIds).size) throw notFound('matter');
+  const { text } = await readMail(await blobs.get(incoming.rawBlob), incoming.receivedAtUtc);
+  const references = new Map([...slips].map(([id, { reference }]) => [id, reference]));
+  return { incoming, text, matterIds, references };
+}
+
+/** Where something was filed, for whoever filed it. */
+export const filedOn = (
+  { matterIds, references }: ReadyToFile,
+  entryIds: readonly string[],
+): Filed['entries'] =>
+  matterIds.map((matterId, n) => ({
+    entryId: entryIds[n] ?? '',
+    matterId,
+    reference: references.get(matterId) ?? '',
+  }));
 
 /**
- * Files what came in on one matter or several: an entry on each, its files kept as documents where the practice has them
- * kept, the follow-ups that waited for it ended. One transaction; `personId` is null where the application files by itself.
+ * Files what came in on one matter or several, within a change: an entry on each, its files kept as documents where the
+ * practice has them kept, the follow-ups that waited for it ended. Gives the entries' ids, in the order of the matters.
  */
-export async function fileIncoming(
-  office: Office,
-  incoming: StoredIncoming,
-  text: string,
-  matterIds: readonly string[],
-  personId: string | null,
+export async function fileWithin(
+  services: Pick<Services, 'newId'>,
+  change: Change,
+  { incoming, text, matterIds }: ReadyToFile,
 ): Promise<readonly string[]> {
-  const atUtc = office.now();
-  const settings = await readSettings(office.db);
-  const entries = matterIds.map((matterId) => entryOf(office, incoming, asId<MatterId>(matterId), atUtc));
-  await office.db.transaction(async (tx) => {
-    const moved = await decideIncoming(tx, incoming.id, 'waiting', {
-      state: 'filed',
-      entryIds: entries.map(({ id }) => id),
-      personId,
-      atUtc,
-    });
-    if (!moved) throw new DecidedMeanwhile(incoming.id);
-    for (const entry of entries) {
-      await insertEntry(tx, entry, text);
-      await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
-      await keepFiles(office, tx, incoming, entry.matterId, settings);
-      if (!incoming.automatic && incoming.direction === 'in') await endFollowUps(tx, entry, personId, atUtc);
-      await insertAuditEvent(tx, {
-        atUtc,
-        personId,
-        what: 'incoming.filed',
-        subjectKind: 'matter',
-        subjectId: entry.matterId,
-        detail: { incomingId: incoming.id, entryId: entry.id },
-      });
-    }
-  });
-  for (const { id, matterId } of entries) office.changes.tell({ kind: 'entry', id, matterId });
-  office.changes.tell({ kind: 'inTray', id: incoming.id });
-  return entries.map(({ id }) => id);
+  const { tx, actor, atUtc, audit, tell } = change;
+  const entries = matterIds.map((matterId) => entryOf(services, incoming, asId<MatterId>(matterId), atUtc));
+  const entryIds = entries.map(({ id }) => id);
+  const to = { state: 'filed', entryIds, personId: actorId(actor), atUtc } as const;
+  if (!(await decideIncoming(tx, incoming.id, 'waiting', to))) throw decidedMeanwhile();
+  for (const entry of entries) {
+    await insertEntry(tx, entry, text);
+    await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
+    await keepFiles(services, change, incoming, entry.matterId);
+    if (!incoming.automatic && incoming.direction === 'in') await endFollowUps(change, entry);
+    await audit('incoming.filed', 'matter', entry.matterId, { incomingId: incoming.id, entryId: entry.id });
+    tell({ kind: 'entry', id: entry.id, matterId: entry.matterId });
+  }
+  tell({ kind: 'inTray', id: incoming.id });
+  return entryIds;
 }
 
 const entryOf = (
-  office: Office,
+  services: Pick<Services, 'newId'>,
   incoming: StoredIncoming,
   matterId: MatterId,
   filedAtUtc: number,
 ): NewEntry => ({
-  id: asId<EntryId>(office.newId()),
+  id: asId<EntryId>(services.newId()),
   matterId,
   direction: incoming.direction,
   channel: 'email',
@@ -91,20 +111,19 @@ const entryOf = (
 
 /** Files become documents of the matter where the practice has them kept; the same bytes are there once. */
 async function keepFiles(
-  office: Office,
-  tx: Database,
+  services: Pick<Services, 'newId'>,
+  { tx, scope }: Change,
   incoming: StoredIncoming,
   matterId: string,
-  settings: PracticeSettings,
 ): Promise<void> {
-  const { keepFiles: kept, timeZone } = settings;
+  const { keepFiles: kept, timeZone } = await readSettings(scope);
   if (!(incoming.direction === 'in' ? kept.received : kept.sent)) return;
-  const there = new Set(await documentBlobs(tx, matterId));
+  const there = new Set(await documentBlobs(scope, matterId));
   for (const { name, mediaType, sizeBytes, blob, inline } of incoming.files) {
     if (inline || there.has(blob)) continue;
     there.add(blob);
     await insertDocument(tx, matterId, {
-      id: asId<DocumentId>(office.newId()),
+      id: asId<DocumentId>(services.newId()),
       name: name.replace(/\.[^.]{1,8}$/, ''),
       fileName: name,
       category: 'Received',
@@ -119,20 +138,11 @@ async function keepFiles(
 
 /** What waited for an answer to one of the messages it refers to has its answer. */
 async function endFollowUps(
-  tx: Database,
+  { tx, scope, atUtc, audit }: Change,
   { matterId, references }: NewEntry,
-  personId: string | null,
-  atUtc: number,
 ): Promise<void> {
-  for (const { id, what } of await followUpsAnsweredBy(tx, matterId, references)) {
-    await settleFollowUp(tx, id, atUtc);
-    await insertAuditEvent(tx, {
-      atUtc,
-      personId,
-      what: 'followUp.answered',
-      subjectKind: 'matter',
-      subjectId: matterId,
-      detail: { id, what },
-    });
+  for (const { id, what } of await followUpsAnsweredBy(scope, matterId, references)) {
+    await setFollowUpDone(tx, id, atUtc);
+    await audit('followUp.answered', 'matter', matterId, { id, what });
   }
 }

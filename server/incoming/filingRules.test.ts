@@ -3,25 +3,28 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { receiveMail } from './receiveMail.ts';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
-import { openOffice } from '../app/tests/practice.ts';
-import type { TestOffice } from '../app/tests/practice.ts';
+import { openPractice } from '../app/tests/practice.ts';
+import type { TestPractice } from '../app/tests/practice.ts';
+import { unscoped } from '../access/unscoped.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let matterId: string;
 const INES = 'ines.okafor@harbourpost.example';
 const MAUD = 'maud@tidewell-roe.example';
 
 beforeAll(async () => {
-  office = await openOffice();
-  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
+  services = await openPractice();
+  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
 }, 60_000);
-afterAll(() => office.close());
+afterAll(() => services.close());
 
 const set = async (change: Partial<PracticeSettings>): Promise<void> =>
-  writeSettings(office.db, { ...(await readSettings(office.db)), ...change });
+  services.write(async (tx) =>
+    writeSettings(tx, { ...(await readSettings(unscoped(tx, 'seeding'))), ...change }),
+  );
 const ruleFor = async (rule: 'always' | 'never' | null): Promise<void> => {
-  const { contact_id } = await office.db('contact_addresses').where({ value_key: INES }).first();
-  await office.db('contacts').where({ id: contact_id }).update({ filing_rule: rule });
+  const { contact_id } = await services.db('contact_addresses').where({ value_key: INES }).first();
+  await services.db('contacts').where({ id: contact_id }).update({ filing_rule: rule });
 };
 
 interface Written {
@@ -51,7 +54,7 @@ const receive = async ({ from, to, subject, files = [] }: Written) => {
   })
     .compile()
     .build();
-  return receiveMail(office, { bytes, source: 'mailbox', deliveredTo: [] });
+  return receiveMail(services, services.everything, { bytes, source: 'mailbox', deliveredTo: [] });
 };
 
 const fromInes = (subject: string, files?: Written['files']) =>
@@ -108,7 +111,7 @@ describe('a contact’s own rule', () => {
 
 describe('files that come with a message', () => {
   const documents = async (): Promise<readonly string[]> =>
-    office
+    services
       .db('documents')
       .where({ matter_id: matterId, category: 'Received' })
       .orderBy('rowid')
@@ -149,12 +152,12 @@ describe('files that come with a message', () => {
   it('stay with their entry in any case', async () => {
     await set({ keepFiles: { received: false, sent: false } });
     const { id } = await fromInes('SV-2041: kept', [{ name: 'kept.txt', words: 'kept' }]);
-    const { entry_ids } = await office.db('incoming').where({ id }).first();
-    const entry = await office
+    const { entry_ids } = await services.db('incoming').where({ id }).first();
+    const entry = await services
       .db('entries')
       .where({ id: JSON.parse(entry_ids)[0] })
       .first();
     const [file] = JSON.parse(entry.attachments);
-    expect((await office.blobs.get(file.blob)).toString('utf8').trim()).toBe('kept');
+    expect((await services.blobs.get(file.blob)).toString('utf8').trim()).toBe('kept');
   });
 });

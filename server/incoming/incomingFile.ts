@@ -1,19 +1,18 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { IncomingFile } from './queries.ts';
-import { found, mustSee } from './visibleIncoming.ts';
+import { visibleIncoming } from './visibleIncoming.ts';
 import { shownFiles } from './incomingView.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 export async function incomingFile(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   index: number,
 ): Promise<{ readonly file: IncomingFile; readonly bytes: Buffer }> {
-  const incoming = await found(office, id);
-  if (incoming.state !== 'waiting') await mustSee(office, person, incoming);
+  const incoming = await visibleIncoming(scope, id);
   const file = shownFiles(incoming)[index];
   if (!file) throw notFound('attachment');
-  return { file, bytes: await office.blobs.get(file.blob) };
+  return { file, bytes: await services.blobs.get(file.blob) };
 }

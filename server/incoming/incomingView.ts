@@ -1,22 +1,17 @@
 import type { StoredIncoming, IncomingFile } from './queries.ts';
 import type { IncomingSummary, MatterSlip } from '../../contract/inTray.ts';
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import { slipsOf } from './correspondentQueries.ts';
 import type { SlipRow } from './correspondentQueries.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
+import type { PersonScope, Scope } from '../access/scope.ts';
 
 type View = (incoming: StoredIncoming) => IncomingSummary;
 
 /** Suggestions to matters that a person may not see are not there for them. */
-export async function summariser(
-  office: Office,
-  person: Account,
-  items: readonly StoredIncoming[],
-): Promise<View> {
+export async function summariser(scope: PersonScope, items: readonly StoredIncoming[]): Promise<View> {
   const ids = items.flatMap(({ suggestions }) => suggestions.map(({ matterId }) => matterId));
-  const slips = await slipsOf(office.db, [...new Set(ids)], person.id);
-  const slip = await slipWriter(office);
+  const slips = await slipsOf(scope, [...new Set(ids)]);
+  const slip = await slipWriter(scope);
   return (one) => ({
     id: one.id,
     receivedAtUtc: one.receivedAtUtc,
@@ -34,8 +29,8 @@ export async function summariser(
   });
 }
 
-export async function slipWriter(office: Office): Promise<(row: SlipRow) => MatterSlip> {
-  const types = new Map((await listMatterTypes(office.db)).map((type) => [type.id as string, type]));
+export async function slipWriter(scope: Scope): Promise<(row: SlipRow) => MatterSlip> {
+  const types = new Map((await listMatterTypes(scope)).map((type) => [type.id as string, type]));
   return ({ matterId, reference, title, typeId, stage }) => ({
     matterId,
     reference,

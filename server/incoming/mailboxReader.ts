@@ -1,11 +1,14 @@
 import { ImapFlow } from 'imapflow';
 import { trusting } from '../platform/mail/authorities.ts';
-import type { MailboxSettings } from '../app/config.ts';
-import type { Office } from '../app/services.ts';
+import type { MailboxSettings } from '../platform/config.ts';
+import type { Services } from '../platform/services.ts';
 import { readPlace, writePlace } from './mailboxQueries.ts';
 import type { MailboxPlace } from './mailboxQueries.ts';
 import { MAX_MAIL_BYTES } from './readMail.ts';
 import { receiveMail } from './receiveMail.ts';
+import type { Scope } from '../access/scope.ts';
+import { unscoped } from '../access/unscoped.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
 
 /** Waits between tries to reach the host: quickly at first, then rarely. */
 const FIRST_WAIT_MS = 2_000;
@@ -21,7 +24,7 @@ export interface MailboxReader {
  * Reads a mailbox over IMAP (RFC 9051) as mail arrives, and from where it was left after a restart. The mailbox is opened
  * for reading alone: nothing in it is moved, marked or deleted. Each message is kept here before its place is noted.
  */
-export function startMailboxReader(office: Office, settings: MailboxSettings): MailboxReader {
+export function startMailboxReader(services: Services, settings: MailboxSettings): MailboxReader {
   let stopped = false;
   let client: ImapFlow | undefined;
   let rest: { readonly end: () => void } | undefined;
@@ -38,14 +41,14 @@ export function startMailboxReader(office: Office, settings: MailboxSettings): M
     });
 
   const session = async (): Promise<void> => {
-    const connection = connectionTo(settings, office.config.mailAuthorities);
+    const connection = connectionTo(settings, services.config.mailAuthorities);
     client = connection;
     let arrived = (): void => undefined;
     connection.on('exists', () => {
       arrived();
     });
     connection.on('error', (error) => {
-      office.log.warn({ err: error }, 'the mailbox broke off');
+      services.log.warn({ err: error }, 'the mailbox broke off');
       arrived();
     });
     await connection.connect();
@@ -55,7 +58,7 @@ export function startMailboxReader(office: Office, settings: MailboxSettings): M
         const waiting = new Promise<void>((resolve) => {
           arrived = resolve;
         });
-        await readNew(office, connection, settings);
+        await readNew(services, unscoped(services.db, 'intake'), connection, settings);
         void connection.idle().catch(() => undefined);
         await Promise.race([waiting, pause(POLL_MS)]);
         rest?.end();
@@ -70,12 +73,12 @@ export function startMailboxReader(office: Office, settings: MailboxSettings): M
 
   const running = (async () => {
     for (let wait = FIRST_WAIT_MS; !stopped; wait = Math.min(LONGEST_WAIT_MS, wait * 2)) {
-      const begun = office.now();
+      const begun = services.now();
       await session().catch((error: unknown) => {
-        office.log.warn({ err: error }, 'the mailbox cannot be read');
+        services.log.warn({ err: error }, 'the mailbox cannot be read');
       });
       // A session that lasted was a good one: the next is tried soon.
-      if (office.now() - begun > LONGEST_WAIT_MS) wait = FIRST_WAIT_MS;
+      if (services.now() - begun > LONGEST_WAIT_MS) wait = FIRST_WAIT_MS;
       if (!stopped) await pause(wait);
     }
   })();
@@ -104,11 +107,16 @@ const connectionTo = (
     emitLogs: false,
   });
 
-async function readNew(office: Office, connection: ImapFlow, settings: MailboxSettings): Promise<void> {
+async function readNew(
+  services: Services,
+  scope: Scope,
+  connection: ImapFlow,
+  settings: MailboxSettings,
+): Promise<void> {
   const { mailbox } = connection;
   if (!mailbox) return;
   const name = `${settings.user}@${settings.host}/${settings.mailbox}`;
-  const known = await readPlace(office.db, name);
+  const known = await readPlace(scope, name);
   const uidValidity = String(mailbox.uidValidity);
   // Numbers of another age mean nothing: the mailbox was made anew, and is read from its beginning.
   let place: MailboxPlace = known?.uidValidity === uidValidity ? known : { uidValidity, lastUid: 0 };
@@ -117,13 +125,13 @@ async function readNew(office: Office, connection: ImapFlow, settings: MailboxSe
   for (const { uid, size } of sizes.sort((a, b) => a.uid - b.uid)) {
     // `n:*` gives the last message even where its number is lower (RFC 9051 §9, seq-range).
     if (uid <= place.lastUid) continue;
-    if ((size ?? 0) > MAX_MAIL_BYTES) office.log.warn({ uid, size }, 'a message is too large to be read');
+    if ((size ?? 0) > MAX_MAIL_BYTES) services.log.warn({ uid, size }, 'a message is too large to be read');
     else {
       const message = await connection.fetchOne(String(uid), { source: true }, { uid: true });
       if (message && message.source)
-        await receiveMail(office, { bytes: message.source, source: 'mailbox', deliveredTo: [] });
+        await receiveMail(services, scope, { bytes: message.source, source: 'mailbox', deliveredTo: [] });
     }
     place = { uidValidity, lastUid: uid };
-    await writePlace(office.db, name, place);
+    await inTransaction(services.db, (tx) => writePlace(tx, name, place));
   }
 }

@@ -1,44 +1,51 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import type { MakeParty, MadeParty } from '../../contract/inTray.ts';
-import { findIncoming } from './queries.ts';
-import { notFound } from '../http/httpProblem.ts';
-import { findMatter } from '../matters/queries.ts';
-import { correspondentOf } from './correspondentOf.ts';
-import { findContactsByAddress } from '../directory/contactQueries.ts';
-import { createContact } from '../directory/createContact.ts';
 import { somebody } from '../../contract/directory.ts';
-import { readRecord } from '../matters/readRecord.ts';
-import { changeMatter } from '../matters/changeMatter.ts';
+import type { MadeParty, MakeParty } from '../../contract/inTray.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { addContact } from '../directory/addContact.ts';
+import { findContactsByAddress } from '../directory/contactQueries.ts';
+import { applyChange } from '../matters/changeMatter.ts';
+import { matterRevision } from '../matters/changeQueries.ts';
+import { findMatter } from '../matters/queries.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { correspondentOf } from './correspondentOf.ts';
+import { visibleIncoming } from './visibleIncoming.ts';
 
-/** Puts whoever wrote a message on a matter, and into the directory where they are not in it. */
+/** Puts whoever wrote a message on a matter, and into the directory where they are not in it: both, or neither. */
 export async function makeParty(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   { matterId, role }: MakeParty,
 ): Promise<MadeParty> {
-  const incoming = await findIncoming(office.db, id);
-  if (incoming?.state !== 'waiting') throw notFound('message in the in-tray');
-  const matter = await findMatter(office.db, matterId, person.id);
-  if (!matter) throw notFound('matter');
-  const { name, address } = await correspondentOf(office, incoming);
-  const [known] = (await findContactsByAddress(office.db, [address])).values();
-  const contactId =
-    known?.id ?? (await createContact(office, person, somebody(name || nameIn(address), address))).id;
-  const { revision, parties } = await readRecord(office, person, matterId);
-  const { record, undo } = await changeMatter(office, person, matterId, {
-    revision,
-    parties: [...parties.map((one) => ({ role: one.role, contactId: one.contactId })), { role, contactId }],
+  const incoming = await visibleIncoming(scope, id);
+  if (incoming.state !== 'waiting') throw notFound('message in the in-tray');
+  const { name, address } = await correspondentOf(scope, incoming);
+  return changing(services, scope, async (change) => {
+    const inside = change.scope;
+    const matter = await findMatter(inside, matterId);
+    if (!matter) throw notFound('matter');
+    const [known] = (await findContactsByAddress(inside, [address])).values();
+    const contact =
+      known ?? (await addContact(change, services.newId(), somebody(name || nameIn(address), address)));
+    const parties = matter.parties.map((party) => ({
+      role: party.role,
+      contactId: party.contact.id as string,
+    }));
+    const undo = await applyChange(change, matterId, {
+      revision: matter.revision,
+      parties: [...parties, { role, contactId: contact.id }],
+    });
+    change.tell({ kind: 'inTray', id });
+    return {
+      contactId: contact.id,
+      name: contact.name,
+      reference: matter.reference,
+      role: matter.type.roles.find(({ key }) => key === role)?.label ?? role,
+      undo: { ...undo, revision: await matterRevision(inside, matterId) },
+    };
   });
-  office.changes.tell({ kind: 'inTray', id });
-  return {
-    contactId,
-    name: record.parties.find((one) => one.contactId === contactId)?.name ?? address,
-    reference: matter.reference,
-    role: matter.type.roles.find(({ key }) => key === role)?.label ?? role,
-    undo,
-  };
 }
 
 /** What an address says of a name, where nothing else does: `ines.okafor@…` is Ines Okafor. */

@@ -1,3 +1,7 @@
+import { inList } from '../platform/database/dialects/sqlite/json.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type { Knex } from 'knex';
 import { foldName } from '../../core/model/words.ts';
 import { bareSubject } from '../../core/correspondence/answers.ts';
@@ -5,7 +9,6 @@ import type { FilingRule, MailCandidates, MatchFacts, CandidateMatter } from '..
 import { groupBy } from '../../core/model/groupBy.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MatterId } from '../../core/model/ids.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { closingStages } from '../matters/matterTypeQueries.ts';
 
 /** A contact on more matters than this is looked at on the latest of them. */
@@ -21,14 +24,14 @@ export interface FactsWanted {
 }
 
 /** What is known of a message's candidates, each looked up by itself: the cost is the message's, not the practice's. */
-export async function findMatchFacts(db: Database, wanted: FactsWanted): Promise<MatchFacts> {
+export async function findMatchFacts(scope: Scope, wanted: FactsWanted): Promise<MatchFacts> {
   const { candidates, references, tokens } = wanted;
-  const addressed = await idsWhere(db, 'filing_token', tokens);
-  const threads = await threadsOf(db, references);
-  const byReference = await referencesOf(db, candidates.references);
-  const partyOf = await partiesOf(db, candidates.addresses);
-  const wroteOn = await correspondedOn(db, candidates.addresses);
-  const byName = await namesOf(db, candidates.names);
+  const addressed = await idsWhere(scope, 'filing_token', tokens);
+  const threads = await threadsOf(scope, references);
+  const byReference = await referencesOf(scope, candidates.references);
+  const partyOf = await partiesOf(scope, candidates.addresses);
+  const wroteOn = await correspondedOn(scope, candidates.addresses);
+  const byName = await namesOf(scope, candidates.names);
   const ids = new Set<MatterId>([
     ...addressed,
     ...byReference.values(),
@@ -37,7 +40,7 @@ export async function findMatchFacts(db: Database, wanted: FactsWanted): Promise
     ...[...byName.values()].filter((list) => list.length <= MOST_NAMED).flat(),
   ]);
   return {
-    matters: await candidateMatters(db, [...ids]),
+    matters: await candidateMatters(scope, [...ids]),
     addressed: new Set(addressed),
     threads,
     byReference,
@@ -49,9 +52,9 @@ export async function findMatchFacts(db: Database, wanted: FactsWanted): Promise
 
 const MOST_NAMED = 8;
 
-async function idsWhere(db: Database, column: string, values: readonly string[]): Promise<MatterId[]> {
+async function idsWhere(scope: Scope, column: string, values: readonly string[]): Promise<MatterId[]> {
   if (values.length === 0) return [];
-  return db('matters')
+  return visible(scope, 'matters')
     .whereIn(column, [...values])
     .pluck<MatterId[]>('id');
 }
@@ -65,49 +68,53 @@ const gathered = (rows: readonly { readonly key: string; readonly id: MatterId }
 
 type KeyedRow = { readonly key: string; readonly id: MatterId };
 
-async function threadsOf(db: Database, references: readonly string[]): Promise<Found> {
+async function threadsOf(scope: Scope, references: readonly string[]): Promise<Found> {
   if (references.length === 0) return new Map();
-  const rows = await db('entries')
+  const rows = await visible(scope, 'entries')
     .whereIn('internet_message_id', [...references])
     .select<KeyedRow[]>({ key: 'internet_message_id', id: 'matter_id' });
   return gathered(rows);
 }
 
 async function referencesOf(
-  db: Database,
+  scope: Scope,
   references: readonly string[],
 ): Promise<ReadonlyMap<string, MatterId>> {
   if (references.length === 0) return new Map();
-  const rows = await db('matters')
+  const rows = await visible(scope, 'matters')
     .whereIn('reference', [...references])
     .select<KeyedRow[]>({ key: 'reference', id: 'id' });
   return new Map(rows.map(({ key, id }) => [key, id]));
 }
 
-async function partiesOf(db: Database, addresses: readonly string[]): Promise<Found> {
+async function partiesOf(scope: Scope, addresses: readonly string[]): Promise<Found> {
   if (addresses.length === 0) return new Map();
-  const held = db('contact_addresses')
+  const held = sql(scope)('contact_addresses')
     .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
     .join('matters', 'matters.id', 'parties.matter_id')
     .where({ kind: 'email' })
     .whereIn('value_key', [...addresses])
     .select({ key: 'value_key', id: 'matters.id' })
-    .select(db.raw('row_number() OVER (PARTITION BY value_key ORDER BY matters.recent_utc DESC) AS place'));
-  return latestOfEach(db, held);
+    .select(
+      sql(scope).raw('row_number() OVER (PARTITION BY value_key ORDER BY matters.recent_utc DESC) AS place'),
+    );
+  return latestOfEach(scope, held);
 }
 
-async function correspondedOn(db: Database, addresses: readonly string[]): Promise<Found> {
+async function correspondedOn(scope: Scope, addresses: readonly string[]): Promise<Found> {
   if (addresses.length === 0) return new Map();
-  const held = db('entry_addresses')
+  const held = visible(scope, 'entry_addresses')
     .whereIn('address_key', [...addresses])
     .groupBy('address_key', 'matter_id')
     .select({ key: 'address_key', id: 'matter_id' })
-    .select(db.raw('row_number() OVER (PARTITION BY address_key ORDER BY max(occurred_utc) DESC) AS place'));
-  return latestOfEach(db, held);
+    .select(
+      sql(scope).raw('row_number() OVER (PARTITION BY address_key ORDER BY max(occurred_utc) DESC) AS place'),
+    );
+  return latestOfEach(scope, held);
 }
 
-async function latestOfEach(db: Database, held: Knex.QueryBuilder): Promise<Found> {
-  const rows = await db
+async function latestOfEach(scope: Scope, held: Knex.QueryBuilder): Promise<Found> {
+  const rows = await sql(scope)
     .with('held', held)
     .from('held')
     .where('place', '<=', MATTERS_OF_ONE)
@@ -116,17 +123,14 @@ async function latestOfEach(db: Database, held: Knex.QueryBuilder): Promise<Foun
   return gathered(rows);
 }
 
-async function namesOf(db: Database, names: readonly string[]): Promise<Found> {
+async function namesOf(scope: Scope, names: readonly string[]): Promise<Found> {
   if (names.length === 0) return new Map();
-  const rows = await db('matter_names')
-    .whereRaw(`name_key in ${ONE_LIST}`, listOf(names))
-    .select<KeyedRow[]>({ key: 'name_key', id: 'matter_id' });
+  const rows = await inList(visible(scope, 'matter_names'), 'name_key', names).select<KeyedRow[]>({
+    key: 'name_key',
+    id: 'matter_id',
+  });
   return gathered(rows);
 }
-
-/** A list as one value: a statement with a place for each would be written anew for every length. */
-const ONE_LIST = '(select value from json_each(?))';
-const listOf = (values: readonly string[]): [string] => [JSON.stringify(values)];
 
 interface CandidateRow {
   readonly id: MatterId;
@@ -137,15 +141,19 @@ interface CandidateRow {
 }
 
 async function candidateMatters(
-  db: Database,
+  scope: Scope,
   ids: readonly MatterId[],
 ): Promise<ReadonlyMap<MatterId, CandidateMatter>> {
   if (ids.length === 0) return new Map();
-  const rows = await db('matters')
-    .whereRaw(`id in ${ONE_LIST}`, listOf(ids))
-    .select<CandidateRow[]>('id', 'reference', 'type_id', 'stage', 'last_entry_utc');
-  const closing = await closingStages(db);
-  const subjects = await latestSubjects(db, ids);
+  const rows = await inList(visible(scope, 'matters'), 'matters.id', ids).select<CandidateRow[]>(
+    'id',
+    'reference',
+    'type_id',
+    'stage',
+    'last_entry_utc',
+  );
+  const closing = await closingStages(scope);
+  const subjects = await latestSubjects(scope, ids);
   return new Map(
     rows.map(({ id, reference, type_id, stage, last_entry_utc }) => [
       id,
@@ -161,16 +169,15 @@ async function candidateMatters(
 }
 
 async function latestSubjects(
-  db: Database,
+  scope: Scope,
   ids: readonly MatterId[],
 ): Promise<ReadonlyMap<MatterId, readonly string[]>> {
-  const rows = await db
+  const rows = await sql(scope)
     .with(
       'latest',
-      db('conversations')
-        .whereRaw(`matter_id in ${ONE_LIST}`, listOf(ids))
+      inList(visible(scope, 'conversations'), 'conversations.matter_id', ids)
         .select('matter_id', 'last_entry_id')
-        .select(db.raw('row_number() OVER (PARTITION BY matter_id ORDER BY last_utc DESC) AS place')),
+        .select(sql(scope).raw('row_number() OVER (PARTITION BY matter_id ORDER BY last_utc DESC) AS place')),
     )
     .from('latest')
     .join('entries', 'entries.id', 'latest.last_entry_id')
@@ -186,10 +193,10 @@ async function latestSubjects(
 
 /** What the contacts behind some addresses say of filing their mail: one that says never is heard first. */
 export async function filingRuleOf(
-  db: Database,
+  scope: Scope,
   addresses: readonly string[],
 ): Promise<FilingRule | undefined> {
-  const rules = await db('contact_addresses')
+  const rules = await sql(scope)('contact_addresses')
     .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
     .where({ 'contact_addresses.kind': 'email' })
     .whereIn('value_key', [...addresses])

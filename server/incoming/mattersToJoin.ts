@@ -1,24 +1,23 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { StoredIncoming } from './queries.ts';
 import type { IncomingDetail } from '../../contract/inTray.ts';
 import { correspondentOf } from './correspondentOf.ts';
-import { findMatter } from '../matters/queries.ts';
-import type { StoredMatter } from '../matters/queries.ts';
+import { findMatters } from '../matters/queries.ts';
+import type { StoredMatter } from '../matters/matter.ts';
 import { addressKey } from '../../core/recipients/address.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Suggested matters that the writer is no party of, with the roles that are free there. */
 export async function mattersToJoin(
-  office: Office,
-  person: Account,
+  scope: PersonScope,
   incoming: StoredIncoming,
 ): Promise<IncomingDetail['mayJoin']> {
-  const { address } = await correspondentOf(office, incoming);
-  const matters = await Promise.all(
-    incoming.suggestions.map(({ matterId }) => findMatter(office.db, matterId, person.id)),
+  const { address } = await correspondentOf(scope, incoming);
+  const matters = await findMatters(
+    scope,
+    incoming.suggestions.map(({ matterId }) => matterId),
   );
   return matters.flatMap((matter) =>
-    matter && !isParty(matter, address) ? [{ matterId: matter.id, roles: freeRoles(matter) }] : [],
+    !isParty(matter, address) ? [{ matterId: matter.id, roles: freeRoles(matter) }] : [],
   );
 }
 

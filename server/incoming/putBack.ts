@@ -1,17 +1,26 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { found, mustSee } from './visibleIncoming.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
-import { decide } from './decide.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 import { takeBack } from '../correspondence/takeBack.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { decide } from './decide.ts';
+import { visibleIncoming } from './visibleIncoming.ts';
 
-/** Back into the in-tray: what was put aside, or what was filed by mistake, which leaves its trace where it was. */
-export async function putBack(office: Office, person: Account, id: string): Promise<Record<string, never>> {
-  const incoming = await found(office, id);
-  if (incoming.state === 'filed') await mustSee(office, person, incoming);
-  if (incoming.state !== 'filed' && incoming.state !== 'notOurs')
-    throw new HttpProblem('decidedMeanwhile', 'It lies in the in-tray already.');
-  await decide(office, person, id, incoming.state, 'waiting', []);
-  for (const entryId of incoming.entryIds) await takeBack(office, person, entryId);
+/**
+ * Back into the in-tray: what was put aside, or what was filed by mistake, which leaves its trace where it was. All of it,
+ * or where a part cannot be taken back, nothing.
+ */
+export async function putBack(
+  services: Services,
+  scope: PersonScope,
+  id: string,
+): Promise<Record<string, never>> {
+  const { state, entryIds } = await visibleIncoming(scope, id);
+  if (state !== 'filed' && state !== 'notOurs')
+    throw new DomainProblem('decidedMeanwhile', 'It lies in the in-tray already.');
+  await changing(services, scope, async (change) => {
+    await decide(change, id, state, 'waiting');
+    for (const entryId of entryIds) await takeBack(services, change, entryId);
+  });
   return {};
 }

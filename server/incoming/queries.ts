@@ -1,7 +1,12 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Knex } from 'knex';
+import type { Scope } from '../access/scope.ts';
+import { hiddenFrom, visible } from '../access/visibleQueries.ts';
+import { nextSeq } from '../platform/database/dialects/sqlite/expressions.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import type { Suggestion } from '../../core/matching/index.ts';
 import type { EntryAttachment, EntryPeople } from '../correspondence/entry.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { fromJson } from '../platform/database/json.ts';
 
 export type IncomingState = 'waiting' | 'filed' | 'notOurs' | 'report';
@@ -37,6 +42,7 @@ export interface StoredIncoming {
 }
 
 interface IncomingRow {
+  seq: number;
   id: string;
   received_utc: number;
   source: IncomingSource;
@@ -82,11 +88,12 @@ const toIncoming = (row: IncomingRow): StoredIncoming => ({
 });
 
 /** Keeps what came in; false where the very same is there already. */
-export async function insertIncoming(db: Database, one: StoredIncoming): Promise<boolean> {
-  const known = await findByBytes(db, one.internetMessageId, one.rawBlob);
-  if (known) return false;
-  await db<IncomingRow>('incoming').insert({
+export async function insertIncoming(tx: Tx, one: StoredIncoming): Promise<boolean> {
+  const same = { internet_message_id: one.internetMessageId, raw_blob: one.rawBlob };
+  if (await tx<IncomingRow>('incoming').where(same).first('id')) return false;
+  await tx<IncomingRow>('incoming').insert({
     id: one.id,
+    seq: nextSeq(tx, 'incoming') as unknown as number,
     received_utc: one.receivedAtUtc,
     source: one.source,
     state: one.state,
@@ -107,28 +114,67 @@ export async function insertIncoming(db: Database, one: StoredIncoming): Promise
     decided_by: one.decidedBy,
     decided_utc: null,
   });
+  const matterIds = new Set(one.suggestions.map(({ matterId }) => matterId as string));
+  if (matterIds.size > 0)
+    await tx('incoming_suggestions').insert(
+      [...matterIds].map((matter_id) => ({ incoming_id: one.id, matter_id })),
+    );
   return true;
 }
 
 export async function findByBytes(
-  db: Database,
+  scope: Scope,
   internetMessageId: string,
   rawBlob: string,
 ): Promise<StoredIncoming | undefined> {
-  const row = await db<IncomingRow>('incoming')
+  const row = await sql(scope)<IncomingRow>('incoming')
     .where({ internet_message_id: internetMessageId, raw_blob: rawBlob })
     .first();
   return row && toIncoming(row);
 }
 
-export async function findIncoming(db: Database, id: string): Promise<StoredIncoming | undefined> {
-  const row = await db<IncomingRow>('incoming').where({ id }).first();
-  return row && toIncoming(row);
+/**
+ * What came in, as far as the actor may see it. While it waits, it may be about any matter it was suggested for: it is
+ * hidden where one of them is hidden, unless the actor is let in to another restricted one of them. Reports are told on the
+ * entry they speak of, and not here.
+ */
+function visibleIncoming(scope: Scope): Knex.QueryBuilder<IncomingRow, IncomingRow[]> {
+  const db = sql(scope);
+  const query = db<IncomingRow, IncomingRow[]>('incoming');
+  const [hidden, alsoHidden] = [hiddenFrom(scope), hiddenFrom(scope)];
+  if (!hidden || !alsoHidden) return query;
+  const suggested = (): Knex.QueryBuilder =>
+    db('incoming_suggestions as suggested')
+      .select(db.raw('1'))
+      .where('suggested.incoming_id', db.ref('incoming.id'));
+  return query.whereNot('incoming.state', 'report').where((either) => {
+    void either
+      .where('incoming.state', 'filed')
+      .orWhereNotExists(suggested().whereIn('suggested.matter_id', hidden))
+      .orWhereExists(
+        suggested()
+          .join('matters', 'matters.id', 'suggested.matter_id')
+          .where('matters.restricted', true)
+          .whereNotIn('suggested.matter_id', alsoHidden),
+      );
+  });
+}
+
+/** Once it is filed, it is for those who may see one of the matters it was filed on. */
+export async function findIncoming(scope: Scope, id: string): Promise<StoredIncoming | undefined> {
+  const row = await visibleIncoming(scope).where('incoming.id', id).first();
+  if (!row) return undefined;
+  const incoming = toIncoming(row);
+  if (incoming.state !== 'filed') return incoming;
+  const seenEntry = await visible(scope, 'entries')
+    .whereIn('entries.id', [...incoming.entryIds])
+    .first('entries.seq');
+  return seenEntry ? incoming : undefined;
 }
 
 /** Moves one from a state to another; false where it is no longer there. */
 export async function decideIncoming(
-  db: Database,
+  tx: Tx,
   id: string,
   from: IncomingState,
   to: {
@@ -138,7 +184,7 @@ export async function decideIncoming(
     readonly atUtc: number;
   },
 ): Promise<boolean> {
-  const changed = await db<IncomingRow>('incoming')
+  const changed = await tx<IncomingRow>('incoming')
     .where({ id, state: from })
     .update({
       state: to.state,
@@ -156,24 +202,26 @@ export interface IncomingPage {
 
 /** What waits for a person, the latest first. */
 export async function listWaiting(
-  db: Database,
+  scope: Scope,
   { limit, after }: { readonly limit: number; readonly after: string | undefined },
 ): Promise<IncomingPage> {
   const cursor = readCursor(after);
-  const found = db<IncomingRow>('incoming')
-    .select('*', db.raw('rowid AS row_seq'))
-    .where({ state: 'waiting' })
+  const found = visibleIncoming(scope)
+    .select('incoming.*')
+    .where('incoming.state', 'waiting')
     .orderBy([
-      { column: 'received_utc', order: 'desc' },
-      { column: 'rowid', order: 'desc' },
+      { column: 'incoming.received_utc', order: 'desc' },
+      { column: 'incoming.seq', order: 'desc' },
     ])
     .limit(limit + 1);
-  if (cursor) void found.whereRaw('(received_utc, rowid) < (?, ?)', [...cursor]);
-  const rows = (await found) as (IncomingRow & { row_seq: number })[];
-  return toPage(rows, limit, toIncoming, (row) => [row.received_utc, row.row_seq]);
+  if (cursor) void found.whereRaw('(incoming.received_utc, incoming.seq) < (?, ?)', [...cursor]);
+  return toPage((await found) as IncomingRow[], limit, toIncoming, (row) => [row.received_utc, row.seq]);
 }
 
-export async function countWaiting(db: Database): Promise<number> {
-  const row = await db('incoming').where({ state: 'waiting' }).count<{ n: number }[]>({ n: '*' }).first();
+export async function countWaiting(scope: Scope): Promise<number> {
+  const row = await visibleIncoming(scope)
+    .where('incoming.state', 'waiting')
+    .count<{ n: number }[]>({ n: '*' })
+    .first();
   return row?.n ?? 0;
 }

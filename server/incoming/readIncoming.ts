@@ -1,7 +1,6 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { IncomingDetail } from '../../contract/inTray.ts';
-import { found, mustSee } from './visibleIncoming.ts';
+import { visibleIncoming } from './visibleIncoming.ts';
 import { summariser, slipWriter, shownFiles } from './incomingView.ts';
 import { shownWords } from '../correspondence/wordsOf.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
@@ -11,20 +10,24 @@ import { findContactsByAddress } from '../directory/contactQueries.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { mattersToJoin } from './mattersToJoin.ts';
 import { mattersOfAddress, saidWith } from './correspondentQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 const SAID_BEFORE = 6;
 
 /** One message in full: what it says, who it is from, what they are on and what was said before. */
-export async function readIncoming(office: Office, person: Account, id: string): Promise<IncomingDetail> {
-  const incoming = await found(office, id);
-  if (incoming.state !== 'waiting') await mustSee(office, person, incoming);
-  const summary = (await summariser(office, person, [incoming]))(incoming);
-  const words = await shownWords(office, await office.blobs.get(incoming.rawBlob));
-  const own = await ownAddresses(office.db);
+export async function readIncoming(
+  services: Services,
+  scope: PersonScope,
+  id: string,
+): Promise<IncomingDetail> {
+  const incoming = await visibleIncoming(scope, id);
+  const summary = (await summariser(scope, [incoming]))(incoming);
+  const words = await shownWords(scope, await services.blobs.get(incoming.rawBlob));
+  const own = await ownAddresses(scope);
   const [key = addressKey(incoming.people.from.address)] = correspondentsIn(incoming.people, own).first;
-  const contacts = await findContactsByAddress(office.db, [key]);
-  const slip = await slipWriter(office);
-  const types = await listMatterTypes(office.db);
+  const contacts = await findContactsByAddress(scope, [key]);
+  const slip = await slipWriter(scope);
+  const types = await listMatterTypes(scope);
   const labels = new Map(types.flatMap(({ roles }) => roles.map(({ key: role, label }) => [role, label])));
   return {
     ...summary,
@@ -32,7 +35,7 @@ export async function readIncoming(office: Office, person: Account, id: string):
     to: [...incoming.people.to],
     cc: [...incoming.people.cc],
     ...words,
-    mayJoin: await mattersToJoin(office, person, incoming),
+    mayJoin: await mattersToJoin(scope, incoming),
     attachments: shownFiles(incoming).map(({ name, mediaType, sizeBytes }, index) => ({
       index,
       name,
@@ -44,10 +47,10 @@ export async function readIncoming(office: Office, person: Account, id: string):
       name: contact.name,
       organisation: contact.kind === 'person' ? (contact.organisation ?? null) : null,
     })),
-    matters: (await mattersOfAddress(office.db, key, person.id)).map((row) => ({
+    matters: (await mattersOfAddress(scope, key)).map((row) => ({
       ...slip(row),
       roles: row.roles.map((role) => labels.get(role) ?? role),
     })),
-    saidBefore: await saidWith(office.db, key, person.id, SAID_BEFORE),
+    saidBefore: await saidWith(scope, key, SAID_BEFORE),
   };
 }

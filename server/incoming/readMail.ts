@@ -3,7 +3,7 @@ import { readDeliveryStatus } from '../../core/mime/deliveryReport.ts';
 import type { Delivery } from '../../core/mime/deliveryReport.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
-import type { MailPerson } from '../../core/matching/index.ts';
+import type { Mailbox } from '../../core/model/mailbox.ts';
 import { sha256Hex } from '../platform/blobs/blobStore.ts';
 import { parseMail } from '../platform/mail/parseMail.ts';
 
@@ -33,9 +33,9 @@ export interface MailReport {
 export interface ReadMail {
   readonly internetMessageId: string;
   readonly sentAtUtc: number;
-  readonly from: MailPerson;
-  readonly to: readonly MailPerson[];
-  readonly cc: readonly MailPerson[];
+  readonly from: Mailbox;
+  readonly to: readonly Mailbox[];
+  readonly cc: readonly Mailbox[];
   readonly subject: string;
   readonly text: string;
   readonly references: readonly string[];
@@ -68,7 +68,7 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
   };
 }
 
-const peopleOf = (objects: AddressObject | AddressObject[] | undefined): readonly MailPerson[] =>
+const peopleOf = (objects: AddressObject | AddressObject[] | undefined): readonly Mailbox[] =>
   [objects ?? []]
     .flat()
     .flatMap(({ value }) => value)

@@ -1,18 +1,23 @@
 import { addressKey } from '../../core/recipients/address.ts';
 import { candidatesIn, correspondentsIn, filesItself, matchMail } from '../../core/matching/index.ts';
 import type { IncomingMail, Suggestion } from '../../core/matching/index.ts';
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import { findByBytes, insertIncoming } from './queries.ts';
 import type { IncomingSource, StoredIncoming } from './queries.ts';
 import { filingRuleOf, findMatchFacts } from './matchQueries.ts';
 import { readSettings } from '../platform/settings/queries.ts';
-import { openingOf } from '../../core/correspondence/previewText.ts';
-import { fileIncoming } from './fileIncoming.ts';
+import { previewText } from '../../core/correspondence/previewText.ts';
+import { changing } from '../access/change.ts';
+import { unscoped } from '../access/unscoped.ts';
+import { isFiledOn } from '../correspondence/queries.ts';
+import { fileWithin } from './fileIncoming.ts';
 import { filingTokens } from '../matters/filingAddress.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import { readMail } from './readMail.ts';
 import type { ReadMail } from './readMail.ts';
-import { recordReport } from './recordReport.ts';
+import { recordReport, reportOfOurs } from './recordReport.ts';
+import type { ReportOfOurs } from './recordReport.ts';
+import type { Scope } from '../access/scope.ts';
 
 export interface Received {
   readonly id: string;
@@ -26,55 +31,76 @@ export interface Delivered {
   readonly deliveredTo: readonly string[];
   /** The matter it was dropped on: then there is nothing to find. */
   readonly matterId?: string;
-  readonly personId?: string;
 }
 
 /**
  * Takes in a message: kept as it came before anything is made of it, read, matched, and filed by itself where it is sure
- * enough. A fault after it was kept leaves it in the in-tray. The same message again is known.
+ * enough. A fault after it was kept leaves it in the in-tray. The same message again is known. It is matched against all
+ * matters, whoever brought it: who may see it follows from where it may belong.
  */
-export async function receiveMail(office: Office, delivered: Delivered): Promise<Received> {
-  const { bytes, source, deliveredTo } = delivered;
-  const receivedAtUtc = office.now();
-  const rawBlob = await office.blobs.put(bytes);
+export async function receiveMail(
+  services: Services,
+  scope: Scope,
+  { bytes, source, deliveredTo, matterId }: Delivered,
+): Promise<Received> {
+  const everything = unscoped(services.db, 'intake');
+  const receivedAtUtc = services.now();
+  const rawBlob = await services.blobs.put(bytes);
   const mail = await readMail(bytes, receivedAtUtc);
-  const known = await findByBytes(office.db, mail.internetMessageId, rawBlob);
+  const known = await findByBytes(everything, mail.internetMessageId, rawBlob);
   if (known) return { id: known.id, outcome: 'known' };
 
-  const own = await ownAddresses(office.db);
-  const reported = mail.report && (await recordReport(office, mail, rawBlob));
-  const matched = reported ? [] : await suggestionsFor(office, mail, deliveredTo, own);
+  const own = await ownAddresses(everything);
+  const report = await reportOfOurs(everything, mail);
   const incoming: StoredIncoming = {
-    id: office.newId(),
+    id: services.newId(),
     receivedAtUtc,
     source,
-    state: reported ? 'report' : 'waiting',
+    state: report ? 'report' : 'waiting',
     direction: correspondentsIn(mail, own).ours ? 'out' : 'in',
     rawBlob,
     rawBytes: bytes.length,
     internetMessageId: mail.internetMessageId,
     sentAtUtc: mail.sentAtUtc,
     subject: mail.subject,
-    opening: openingOf(mail.text),
+    opening: previewText(mail.text),
     people: { from: mail.from, to: [...mail.to], cc: [...mail.cc], bcc: [] },
-    files: await keepBytes(office, mail),
+    files: await keepBytes(services, mail),
     references: mail.references,
     deliveredTo,
     automatic: mail.automatic,
-    suggestions: matched,
+    suggestions: report ? [] : await suggestionsFor(everything, mail, deliveredTo, own),
     entryIds: [],
     decidedBy: null,
   };
-  if (!(await insertIncoming(office.db, incoming))) return { id: incoming.id, outcome: 'known' };
-  if (reported) return { id: incoming.id, outcome: 'report' };
-  const matterId = delivered.matterId ?? (await sureMatter(office, mail, matched, own));
-  if (matterId !== undefined && !(await alreadyThere(office, incoming, matterId))) {
-    await fileIncoming(office, incoming, mail.text, [matterId], delivered.personId ?? null);
-    return { id: incoming.id, outcome: 'filed' };
-  }
-  office.changes.tell({ kind: 'inTray', id: incoming.id });
-  return { id: incoming.id, outcome: 'waiting' };
+  const outcome = await keep(services, scope, incoming, report);
+  if (outcome !== 'waiting') return { id: incoming.id, outcome };
+  const filesOn = matterId ?? (await sureMatter(everything, mail, incoming.suggestions, own));
+  if (filesOn === undefined || (await isFiledOn(everything, filesOn, incoming.internetMessageId)))
+    return { id: incoming.id, outcome };
+  const ready = { incoming, text: mail.text, matterIds: [filesOn], references: new Map() };
+  await changing(services, scope, (change) => fileWithin(services, change, ready));
+  return { id: incoming.id, outcome: 'filed' };
 }
+
+/** Keeps what came in and what it reports, together; somebody may have brought the same meanwhile. */
+const keep = (
+  services: Services,
+  scope: Scope,
+  incoming: StoredIncoming,
+  report: ReportOfOurs | undefined,
+): Promise<'known' | 'report' | 'waiting'> =>
+  changing(services, scope, async (change) => {
+    const { tx, audit, tell, leaveAsIs } = change;
+    if (!(await insertIncoming(tx, incoming))) {
+      leaveAsIs();
+      return 'known';
+    }
+    if (report) await recordReport(change, report, incoming.rawBlob, incoming.sentAtUtc);
+    await audit('incoming.received', 'incoming', incoming.id, { source: incoming.source });
+    tell({ kind: 'inTray', id: incoming.id });
+    return report ? 'report' : 'waiting';
+  });
 
 /** A message as the signals read it. */
 export const asIncoming = (mail: ReadMail, deliveredTo: readonly string[]): IncomingMail => ({
@@ -83,13 +109,13 @@ export const asIncoming = (mail: ReadMail, deliveredTo: readonly string[]): Inco
 });
 
 async function suggestionsFor(
-  office: Office,
+  scope: Scope,
   mail: ReadMail,
   deliveredTo: readonly string[],
   own: ReadonlySet<string>,
 ): Promise<readonly Suggestion[]> {
   const incoming = asIncoming(mail, deliveredTo);
-  const facts = await findMatchFacts(office.db, {
+  const facts = await findMatchFacts(scope, {
     candidates: candidatesIn(incoming, own),
     references: mail.references,
     tokens: filingTokens([...deliveredTo, ...[...mail.to, ...mail.cc].map(({ address }) => address)]),
@@ -98,33 +124,23 @@ async function suggestionsFor(
 }
 
 async function sureMatter(
-  office: Office,
+  scope: Scope,
   mail: ReadMail,
   suggestions: readonly Suggestion[],
   own: ReadonlySet<string>,
 ): Promise<string | undefined> {
-  const { fileFrom } = await readSettings(office.db);
+  const { fileFrom } = await readSettings(scope);
   const { first } = correspondentsIn(mail, own);
-  const rule = await filingRuleOf(office.db, first.map(addressKey));
+  const rule = await filingRuleOf(scope, first.map(addressKey));
   return filesItself(suggestions, fileFrom, rule) ? suggestions[0]?.matterId : undefined;
 }
 
-/** What we sent ourselves comes back as a copy, or by way of a list; on its matter it is filed already. */
-async function alreadyThere(
-  office: Office,
-  { internetMessageId }: StoredIncoming,
-  matterId: string,
-): Promise<boolean> {
-  const row = await office
-    .db('entries')
-    .where({ internet_message_id: internetMessageId, matter_id: matterId })
-    .first<{ id: string } | undefined>('id');
-  return row !== undefined;
-}
-
-async function keepBytes(office: Office, { files }: ReadMail): Promise<StoredIncoming['files']> {
+async function keepBytes(
+  services: Pick<Services, 'blobs'>,
+  { files }: ReadMail,
+): Promise<StoredIncoming['files']> {
   const kept: StoredIncoming['files'][number][] = [];
   for (const { name, mediaType, bytes, inline } of files)
-    kept.push({ name, mediaType, sizeBytes: bytes.length, blob: await office.blobs.put(bytes), inline });
+    kept.push({ name, mediaType, sizeBytes: bytes.length, blob: await services.blobs.put(bytes), inline });
   return kept;
 }

@@ -1,22 +1,15 @@
-import type { Office } from '../app/services.ts';
+import type { Scope } from '../access/scope.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { findIncoming } from './queries.ts';
 import type { StoredIncoming } from './queries.ts';
-import { notFound } from '../http/httpProblem.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { slipsOf } from './correspondentQueries.ts';
 
-export async function found(office: Office, id: string): Promise<StoredIncoming> {
-  const incoming = await findIncoming(office.db, id);
+/** What came in, by its id, as far as the actor may see it. */
+export async function visibleIncoming(scope: Scope, id: string): Promise<StoredIncoming> {
+  const incoming = await findIncoming(scope, id);
   if (!incoming) throw notFound('message in the in-tray');
   return incoming;
 }
 
-/** Once it is filed, it is for those who may see where. */
-export async function mustSee(office: Office, person: Account, { entryIds }: StoredIncoming): Promise<void> {
-  if (entryIds.length === 0) return;
-  const matters = await office
-    .db('entries')
-    .whereIn('id', [...entryIds])
-    .pluck<string[]>('matter_id');
-  if ((await slipsOf(office.db, matters, person.id)).size === 0) throw notFound('message in the in-tray');
-}
+/** It is no longer where it was read: somebody else was quicker. */
+export const decidedMeanwhile = (): DomainProblem =>
+  new DomainProblem('decidedMeanwhile', 'Somebody else has dealt with it meanwhile. Nothing was changed.');

@@ -1,63 +1,84 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import type { ChangeMatter, ChangedMatter } from '../../contract/matterTypes.ts';
+import type { ChangedMatter, ChangeMatter } from '../../contract/matterTypes.ts';
+import { changing } from '../access/change.ts';
+import type { Change } from '../access/change.ts';
+import type { PersonActor } from '../access/actor.ts';
+import { may } from '../access/rights.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { plainCopy } from '../platform/database/plainCopy.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { accessTo, renewFinding, updateMatter } from './changeQueries.ts';
+import type { MatterChange } from './changeQueries.ts';
+import type { StoredMatter } from './matter.ts';
 import { findMatter } from './queries.ts';
-import type { StoredMatter } from './queries.ts';
-import { notFound, HttpProblem } from '../http/httpProblem.ts';
 import { readChange } from './readChange.ts';
-import { updateMatter, renewFinding } from './changeQueries.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
-import { copy } from '../platform/database/plainCopy.ts';
 import { readRecord } from './readRecord.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 
 /** Changes a matter in place; gives the change that would take it back. */
 export async function changeMatter(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   change: ChangeMatter,
 ): Promise<ChangedMatter> {
-  const before = await findMatter(office.db, id, person.id);
-  if (!before) throw notFound('matter');
-  const stored = await readChange(office, before, change);
-  const nowUtc = office.now();
-  await office.db.transaction(async (tx) => {
-    if (!(await updateMatter(tx, id, change.revision, stored))) {
-      throw new HttpProblem(
-        'matterChanged',
-        'Somebody has changed this matter meanwhile. Nothing of yours was written over theirs; look, and change it again.',
-      );
-    }
-    await findingAfter(tx, id, person, change);
-    await insertAuditEvent(tx, {
-      atUtc: nowUtc,
-      personId: person.id,
-      what: 'matter.changed',
-      subjectKind: 'matter',
-      subjectId: id,
-      detail: { change: copy(change), before: copy(undoOf(before, change, change.revision)) },
-    });
-  });
-  office.changes.tell({ kind: 'matter', id, matterId: id });
-  const record = await readRecord(office, person, id);
-  return { record, undo: undoOf(before, change, record.revision) };
+  if ((change.restricted !== undefined || change.visibleTo) && !may(scope.actor, 'restrict'))
+    throw new DomainProblem(
+      'notYours',
+      'An assistant does not say who may see a matter. Nothing was changed.',
+    );
+  const undo = await changing(services, scope, (made) => applyChange(made, id, change));
+  const record = await readRecord(services, scope, id);
+  return { record, undo: { ...undo, revision: record.revision } };
 }
 
-async function findingAfter(tx: Database, id: string, person: Account, change: ChangeMatter): Promise<void> {
-  if (change.title === undefined && !change.parties && !change.facts) return;
-  const after = await findMatter(tx, id, person.id);
-  if (after) await renewFinding(tx, after);
+/** Changes a matter within a change; gives the change that would take it back. */
+export async function applyChange(
+  { tx, scope, actor, audit, tell }: Change<PersonActor>,
+  id: string,
+  change: ChangeMatter,
+): Promise<ChangeMatter> {
+  const before = await findMatter(scope, id);
+  if (!before) throw notFound('matter');
+  const access = change.visibleTo || change.restricted !== undefined ? await accessTo(scope, id) : [];
+  const stored = keepInSight(await readChange(scope, before, change), before, access, actor);
+  if (!(await updateMatter(tx, id, change.revision, stored))) {
+    throw new DomainProblem(
+      'matterChanged',
+      'Somebody has changed this matter meanwhile. Nothing of yours was written over theirs; look, and change it again.',
+    );
+  }
+  if (change.title !== undefined || change.parties || change.facts) {
+    const after = await findMatter(scope, id);
+    if (after) await renewFinding(tx, after);
+  }
+  const undo = undoOf(before, change, access);
+  await audit('matter.changed', 'matter', id, { change: plainCopy(change), before: undo });
+  tell({ kind: 'matter', id, matterId: id });
+  return undo;
+}
+
+/** Whoever restricts a matter, or hands a restricted one on, goes on seeing it: they must be able to take it back. */
+function keepInSight(
+  change: MatterChange,
+  { restricted, responsible }: StoredMatter,
+  access: readonly string[],
+  actor: PersonActor,
+): MatterChange {
+  const hidden = change.restricted ?? restricted;
+  if (!hidden || (change.responsibleId ?? responsible.id) === actor.id) return change;
+  if (change.restricted === undefined && !change.visibleTo && change.responsibleId === undefined)
+    return change;
+  return { ...change, visibleTo: [...new Set([...(change.visibleTo ?? access), actor.id])] };
 }
 
 /** The change that takes a change back: what stood where it changed something. */
-function undoOf(before: StoredMatter, change: ChangeMatter, revision: number): ChangeMatter {
+function undoOf(before: StoredMatter, change: ChangeMatter, access: readonly string[]): ChangeMatter {
   const was = <T>(kept: Readonly<Record<string, T>>, changed: object): Record<string, T | null> =>
     Object.fromEntries(
       Object.keys(changed).map((key) => [key, Object.hasOwn(kept, key) ? (kept[key] ?? null) : null]),
     );
-  return copy({
-    revision,
+  return plainCopy({
+    revision: change.revision + 1,
     ...(change.title === undefined ? {} : { title: before.title }),
     ...(change.stage === undefined ? {} : { stage: before.stage }),
     ...(change.responsibleId === undefined ? {} : { responsibleId: before.responsible.id }),
@@ -73,6 +94,8 @@ function undoOf(before: StoredMatter, change: ChangeMatter, revision: number): C
           ),
         }
       : {}),
+    ...(change.restricted === undefined ? {} : { restricted: before.restricted }),
+    ...(change.visibleTo ? { visibleTo: access } : {}),
     ...(change.parties
       ? { parties: before.parties.map(({ role, contact }) => ({ role, contactId: contact.id })) }
       : {}),

@@ -1,34 +1,34 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { ChangeMatterType, MatterTypeView } from '../../contract/matterTypes.ts';
-import { findMatterTypes, updateMatterType, mattersByType } from './matterTypeQueries.ts';
-import { notFound, HttpProblem } from '../http/httpProblem.ts';
+import { updateMatterType, mattersByType, matterTypes } from './matterTypeQueries.ts';
+import { notFound, DomainProblem } from '../platform/problems/problem.ts';
 import { typeOf, refuseProblems, viewType } from './typeView.ts';
-import { auditType } from './auditType.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /**
  * Changes a kind of matter. What its matters hold stays with them, under whatever key it was kept: a fact taken away is
  * no longer shown, and comes back with its values when it does.
  */
 export async function changeMatterType(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   { revision, definition }: ChangeMatterType,
 ): Promise<MatterTypeView> {
-  if (!(await findMatterTypes(office.db, [id])).has(id)) throw notFound('kind of matter');
+  if (!(await matterTypes(scope)).has(id)) throw notFound('kind of matter');
   const type = typeOf(id, definition);
   refuseProblems(type);
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateMatterType(tx, type, revision))) {
-      throw new HttpProblem(
+      throw new DomainProblem(
         'typeChanged',
         'Somebody has changed this kind of matter meanwhile. Yours is still here; look at theirs before you keep it.',
       );
     }
-    await auditType(office, tx, person, 'matterType.changed', id);
+    await audit('matterType.changed', 'matterType', id);
+    tell({ kind: 'matterType', id });
   });
-  office.changes.tell({ kind: 'matterType', id });
-  const matters = await mattersByType(office.db);
+  const matters = await mattersByType(scope);
   return viewType(type, revision + 1, matters.get(id) ?? 0);
 }

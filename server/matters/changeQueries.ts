@@ -1,25 +1,24 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import { randomBytes } from 'node:crypto';
-import type { StoredMatter, MatterRow } from './queries.ts';
-import type { PersonId } from '../../core/model/ids.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { NewMatter } from './matter.ts';
+import { matterWords } from '../platform/database/dialects/sqlite/words.ts';
+import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
 import { foldName } from '../../core/model/words.ts';
 import { insertDocument } from './documentQueries.ts';
 import type { MatterRecord, Row } from '../../core/model/matter.ts';
 import type { Value } from '../../core/model/value.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import { fromJson } from '../platform/database/json.ts';
+import { visible } from '../access/visibleQueries.ts';
 
 /** 72 bits: nobody guesses a matter’s own address. */
 const FILING_TOKEN_BYTES = 9;
 
-export interface NewMatter extends StoredMatter {
-  readonly openedAtUtc: number;
-  readonly accessFor: readonly PersonId[];
-}
-
 /** Keeps a new matter with its parties and documents, its words for finding and its names for checking. */
-export async function insertMatter(db: Database, matter: NewMatter): Promise<void> {
-  const [seq] = await db<MatterRow>('matters').insert({
+export async function insertMatter(tx: Tx, matter: NewMatter): Promise<void> {
+  await tx('matters').insert({
     id: matter.id,
     reference: matter.reference,
     title: matter.title,
@@ -29,45 +28,40 @@ export async function insertMatter(db: Database, matter: NewMatter): Promise<voi
     facts: JSON.stringify(matter.facts),
     dates: JSON.stringify(matter.dates),
     tables: JSON.stringify(matter.tables),
-    restricted: matter.restricted ? 1 : 0,
+    restricted: matter.restricted,
     recent_utc: matter.openedAtUtc,
     filing_token: randomBytes(FILING_TOKEN_BYTES).toString('hex'),
-  });
-  const names = matter.parties.map(({ contact }) => contact.name);
-  await db('matter_words').insert({
-    rowid: seq,
-    reference: matter.reference,
-    title: matter.title,
-    parties: names.join(' '),
   });
   const parties = matter.parties.map(({ role, contact }) => ({
     matter_id: matter.id,
     contact_id: contact.id,
     role,
   }));
-  if (parties.length > 0) await db('parties').insert(parties);
-  const access = matter.accessFor.map((personId) => ({ matter_id: matter.id, person_id: personId }));
-  if (access.length > 0) await db('matter_access').insert(access);
-  const keys = namesToGuard(matter).map((name) => ({ name_key: foldName(name), matter_id: matter.id }));
-  if (keys.length > 0) await db('matter_names').insert(keys).onConflict().ignore();
-  for (const document of matter.documents) await insertDocument(db, matter.id, document);
+  if (parties.length > 0) await tx('parties').insert(parties);
+  await replaceAccess(tx, matter.id, matter.accessFor);
+  await renewFinding(tx, matter);
+  for (const document of matter.documents) await insertDocument(tx, matter.id, document);
 }
 
 /** What must not stray into another matter's letters: what this one is about, and its people. */
-export function namesToGuard({ type, facts, parties }: MatterRecord): readonly string[] {
+function namesToGuard({
+  type,
+  facts,
+  parties,
+}: Pick<MatterRecord, 'type' | 'facts' | 'parties'>): readonly string[] {
   const subject = type.nameFact === undefined ? undefined : facts[type.nameFact];
   const people = parties.flatMap(({ contact }) => (contact.kind === 'person' ? [contact.name] : []));
   return subject?.kind === 'text' ? [subject.text, ...people] : people;
 }
 
 /** Moves a matter up in the list of recent ones, and counts what was filed on it. */
-export async function touchMatter(db: Database, matterId: string, entryAtUtc: number): Promise<void> {
-  await db('matters')
+export async function touchMatter(tx: Tx, matterId: string, entryAtUtc: number): Promise<void> {
+  await tx('matters')
     .where({ id: matterId })
     .update({
-      recent_utc: db.raw('max(recent_utc, ?)', [entryAtUtc]),
-      last_entry_utc: db.raw('max(coalesce(last_entry_utc, 0), ?)', [entryAtUtc]),
-      entry_count: db.raw('entry_count + 1'),
+      recent_utc: greatest(tx, 'recent_utc', entryAtUtc),
+      last_entry_utc: greatest(tx, 'last_entry_utc', entryAtUtc),
+      entry_count: tx.raw('entry_count + 1'),
     });
 }
 
@@ -80,17 +74,20 @@ export interface MatterChange {
   readonly dates?: Readonly<Record<string, PlainDate>>;
   readonly tables?: Readonly<Record<string, readonly Row[]>>;
   readonly parties?: readonly { readonly role: string; readonly contactId: string }[];
+  readonly restricted?: boolean;
+  /** Ids of those who may see it while it is restricted, beside whoever is responsible. */
+  readonly visibleTo?: readonly string[];
 }
 
 /** Changes a matter if nobody did since `revision`; false where somebody did. Whole parts are given, not pieces. */
 export async function updateMatter(
-  db: Database,
+  tx: Tx,
   id: string,
   revision: number,
   change: MatterChange,
 ): Promise<boolean> {
-  const { title, stage, responsibleId, facts, dates, tables, parties } = change;
-  const changed = await db('matters')
+  const { title, stage, responsibleId, facts, dates, tables, parties, restricted, visibleTo } = change;
+  const changed = await tx('matters')
     .where({ id, revision })
     .update({
       revision: revision + 1,
@@ -100,40 +97,49 @@ export async function updateMatter(
       ...(facts === undefined ? {} : { facts: JSON.stringify(facts) }),
       ...(dates === undefined ? {} : { dates: JSON.stringify(dates) }),
       ...(tables === undefined ? {} : { tables: JSON.stringify(tables) }),
+      ...(restricted === undefined ? {} : { restricted }),
     });
   if (changed !== 1) return false;
   if (parties) {
-    await db('parties').where({ matter_id: id }).delete();
+    await tx('parties').where({ matter_id: id }).delete();
     const rows = parties.map(({ role, contactId }) => ({ matter_id: id, contact_id: contactId, role }));
-    if (rows.length > 0) await db('parties').insert(rows);
+    if (rows.length > 0) await tx('parties').insert(rows);
   }
+  if (visibleTo) await replaceAccess(tx, id, visibleTo);
   return true;
 }
 
+async function replaceAccess(tx: Tx, matterId: string, personIds: readonly string[]): Promise<void> {
+  await tx('matter_access').where({ matter_id: matterId }).delete();
+  const rows = [...new Set(personIds)].map((personId) => ({ matter_id: matterId, person_id: personId }));
+  if (rows.length > 0) await tx('matter_access').insert(rows);
+}
+
 /** Renews what a matter is found and checked by, after its title, parties or naming fact changed. */
-export async function renewFinding(db: Database, matter: MatterRecord): Promise<void> {
-  const row = await db('matters').where({ id: matter.id }).first<{ seq: number }>('seq');
+export async function renewFinding(
+  tx: Tx,
+  matter: Pick<MatterRecord, 'id' | 'reference' | 'title' | 'type' | 'facts' | 'parties'>,
+): Promise<void> {
+  const row = await tx('matters').where({ id: matter.id }).first<{ seq: number }>('seq');
   const names = matter.parties.map(({ contact }) => contact.name);
-  await db('matter_words').where({ rowid: row.seq }).delete();
-  await db('matter_words').insert({
-    rowid: row.seq,
+  await matterWords.put(tx, row.seq, {
     reference: matter.reference,
     title: matter.title,
     parties: names.join(' '),
   });
-  await db('matter_names').where({ matter_id: matter.id }).delete();
+  await tx('matter_names').where({ matter_id: matter.id }).delete();
   const keys = namesToGuard(matter).map((name) => ({ name_key: foldName(name), matter_id: matter.id }));
-  if (keys.length > 0) await db('matter_names').insert(keys).onConflict().ignore();
+  if (keys.length > 0) await tx('matter_names').insert(keys).onConflict().ignore();
 }
 
-export async function matterRevision(db: Database, id: string): Promise<number> {
-  const row = await db('matters').where({ id }).first<{ revision: number }>('revision');
+export async function matterRevision(scope: Scope, id: string): Promise<number> {
+  const row = await visible(scope, 'matters').where({ id }).first<{ revision: number }>('revision');
   return row.revision;
 }
 
 /** Moves a matter's stage or stamps a date, whatever else is going on with it. */
 export async function moveOn(
-  db: Database,
+  tx: Tx,
   id: string,
   {
     stage,
@@ -141,13 +147,30 @@ export async function moveOn(
   }: { readonly stage?: string; readonly stampDate?: { readonly key: string; readonly date: PlainDate } },
 ): Promise<void> {
   if (stage !== undefined)
-    await db('matters')
+    await tx('matters')
       .where({ id })
-      .update({ stage, revision: db.raw('revision + 1') });
+      .update({ stage, revision: tx.raw('revision + 1') });
   if (!stampDate) return;
-  const row = await db('matters').where({ id }).first<{ dates: string }>('dates');
+  const row = await tx('matters').where({ id }).first<{ dates: string }>('dates');
   const dates = { ...fromJson<Record<string, PlainDate>>(row.dates), [stampDate.key]: stampDate.date };
-  await db('matters')
+  await tx('matters')
     .where({ id })
-    .update({ dates: JSON.stringify(dates), revision: db.raw('revision + 1') });
+    .update({ dates: JSON.stringify(dates), revision: tx.raw('revision + 1') });
+}
+
+/** Who was given a restricted matter, beside whoever is responsible. */
+export const accessTo = (scope: Scope, matterId: string): Promise<string[]> =>
+  sql(scope)('matter_access')
+    .where({ matter_id: matterId })
+    .orderBy('person_id')
+    .pluck<string[]>('person_id');
+
+/** The kind of a matter and where it stands, within a change. */
+export async function standingOf(
+  tx: Tx,
+  id: string,
+): Promise<{ readonly typeId: string; readonly stage: string }> {
+  return tx('matters')
+    .where({ id })
+    .first<{ typeId: string; stage: string }>({ typeId: 'type_id', stage: 'stage' });
 }

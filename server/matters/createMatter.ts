@@ -1,38 +1,36 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { NewMatterJson } from '../../contract/matterTypes.ts';
 import type { MatterDetail } from '../../contract/matters.ts';
-import { findMatterTypes } from './matterTypeQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
-import { lastReference, referenceTaken } from './queries.ts';
-import { refuse } from './readChange.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MatterId } from '../../core/model/ids.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { insertMatter } from './changeQueries.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import { matterTypes } from './matterTypeQueries.ts';
 import { openMatter } from './openMatter.ts';
+import { lastReference, referenceTaken } from './queries.ts';
+import { refuse } from './readChange.ts';
+import type { MatterServices } from './services.ts';
 
 /** Opens a new matter of a kind. Its reference counts on from the last of the kind, unless one is given. */
 export async function createMatter(
-  office: Office,
-  person: Account,
+  services: MatterServices,
+  scope: PersonScope,
   { typeId, title, reference: wanted }: NewMatterJson,
 ): Promise<MatterDetail> {
-  const type = (await findMatterTypes(office.db, [typeId])).get(typeId);
+  const type = (await matterTypes(scope)).get(typeId)?.type;
   if (!type) throw notFound('kind of matter');
   const [first] = type.stages;
-  const prefix = type.reference ?? 'M-';
-  const reference = wanted ?? `${prefix}${(await lastReference(office.db, prefix)) + 1}`;
-  if (await referenceTaken(office.db, reference)) refuse(`There is a matter ${reference} already.`);
-  const id = asId<MatterId>(office.newId());
-  await office.db.transaction(async (tx) => {
+  const id = asId<MatterId>(services.newId());
+  await changing(services, scope, async ({ tx, scope: inside, actor, atUtc, audit, tell }) => {
+    const reference = await referenceFor(inside, type.reference ?? 'M-', wanted);
     await insertMatter(tx, {
       id,
       reference,
       title: title.trim(),
       type,
       stage: first?.key ?? '',
-      responsible: person,
+      responsible: actor,
       parties: [],
       facts: {},
       dates: {},
@@ -40,17 +38,27 @@ export async function createMatter(
       documents: [],
       restricted: false,
       accessFor: [],
-      openedAtUtc: office.now(),
+      openedAtUtc: atUtc,
     });
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: person.id,
-      what: 'matter.opened',
-      subjectKind: 'matter',
-      subjectId: id,
-      detail: { reference },
-    });
+    await audit('matter.opened', 'matter', id, { reference });
+    tell({ kind: 'matter', id, matterId: id });
   });
-  office.changes.tell({ kind: 'matter', id, matterId: id });
-  return openMatter(office, person, id);
+  return openMatter(services, scope, id);
+}
+
+/**
+ * The next reference, or the one that is asked for. A number that the count has passed is refused whether a matter has it
+ * or not, in the same words as one that is taken: what is refused must not tell of a matter that somebody may not see.
+ */
+async function referenceFor(
+  scope: PersonScope,
+  beginning: string,
+  wanted: string | undefined,
+): Promise<string> {
+  if (wanted === undefined) return `${beginning}${(await lastReference(scope, beginning)) + 1}`;
+  const [, start = '', number = ''] = /^(.*?)(\d+)$/.exec(wanted) ?? [];
+  const passed = Number(number) <= (await lastReference(scope, start));
+  return passed || (await referenceTaken(scope, wanted))
+    ? refuse(`${wanted} cannot be given to a new matter. Leave it out, and the next number is given.`)
+    : wanted;
 }

@@ -1,21 +1,21 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { MatterTypeJson, MatterTypeView } from '../../contract/matterTypes.ts';
 import { typeOf, refuseProblems, viewType } from './typeView.ts';
 import { insertMatterType } from './matterTypeQueries.ts';
-import { auditType } from './auditType.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 export async function createMatterType(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   definition: MatterTypeJson,
 ): Promise<MatterTypeView> {
-  const type = typeOf(office.newId(), definition);
+  const type = typeOf(services.newId(), definition);
   refuseProblems(type);
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     await insertMatterType(tx, type);
-    await auditType(office, tx, person, 'matterType.made', type.id);
+    await audit('matterType.made', 'matterType', type.id);
+    tell({ kind: 'matterType', id: type.id });
   });
-  office.changes.tell({ kind: 'matterType', id: type.id });
   return viewType(type, 1, 0);
 }

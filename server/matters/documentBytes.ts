@@ -1,18 +1,18 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import { findMatter } from './queries.ts';
-import type { StoredDocument } from './queries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import type { StoredDocument } from './matter.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** A document's bytes, for whoever may see its matter. */
 export async function documentBytes(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   matterId: string,
   documentId: string,
 ): Promise<{ readonly document: StoredDocument; readonly bytes: Buffer }> {
-  const matter = await findMatter(office.db, matterId, person.id);
+  const matter = await findMatter(scope, matterId);
   const document = matter?.documents.find(({ id }) => id === documentId);
   if (!document) throw notFound('document');
-  return { document, bytes: await office.blobs.get(document.blob) };
+  return { document, bytes: await services.blobs.get(document.blob) };
 }

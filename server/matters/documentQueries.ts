@@ -1,23 +1,19 @@
-import type { Database } from '../platform/database/openDatabase.ts';
-import type { DocumentRow, StoredDocument } from './queries.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { visible } from '../access/visibleQueries.ts';
+import type { StoredDocument } from './matter.ts';
 
 /** Whether a document is for the practice alone. */
-export async function markDocument(db: Database, id: string, restricted: boolean): Promise<void> {
-  await db<DocumentRow>('documents')
-    .where({ id })
-    .update({ restricted: restricted ? 1 : 0 });
+export async function markDocument(tx: Tx, id: string, restricted: boolean): Promise<void> {
+  await tx('documents').where({ id }).update({ restricted });
 }
 
 /** What lies on a matter already, by its bytes. */
-export const documentBlobs = (db: Database, matterId: string): Promise<string[]> =>
-  db('documents').where({ matter_id: matterId }).pluck<string[]>('blob');
+export const documentBlobs = (scope: Scope, matterId: string): Promise<string[]> =>
+  visible(scope, 'documents').where({ matter_id: matterId }).pluck<string[]>('blob');
 
-export async function insertDocument(
-  db: Database,
-  matterId: string,
-  document: StoredDocument,
-): Promise<void> {
-  await db<DocumentRow>('documents').insert({
+export async function insertDocument(tx: Tx, matterId: string, document: StoredDocument): Promise<void> {
+  await tx('documents').insert({
     id: document.id,
     matter_id: matterId,
     name: document.name,
@@ -28,11 +24,11 @@ export async function insertDocument(
     size_bytes: document.sizeBytes,
     blob: document.blob,
     added_on: document.addedOn,
-    restricted: document.restricted ? 1 : 0,
+    restricted: document.restricted === true,
   });
 }
 
 /** Categories that the practice files documents under, by name. */
-export function documentCategories(db: Database): Promise<string[]> {
-  return db('documents').distinct('category').orderBy('category').pluck<string[]>('category');
+export function documentCategories(scope: Scope): Promise<string[]> {
+  return visible(scope, 'documents').distinct('category').orderBy('category').pluck<string[]>('category');
 }

@@ -1,7 +1,6 @@
 import type { MatterSort, MatterPage } from '../../contract/matters.ts';
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import { listMatters } from './listQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 const DEFAULT_PAGE = 50;
 
@@ -14,14 +13,9 @@ export interface MatterListRequest {
 
 const SORTS: readonly MatterSort[] = ['recent', 'reference', 'title', 'stage'];
 
-export function findMatters(
-  office: Office,
-  person: Account,
-  request: MatterListRequest,
-): Promise<MatterPage> {
+export function findMatters(scope: PersonScope, request: MatterListRequest): Promise<MatterPage> {
   const sort = SORTS.find((known) => known === request.sort) ?? 'recent';
-  return listMatters(office.db, {
-    personId: person.id,
+  return listMatters(scope, {
     query: request.query ?? '',
     sort,
     limit: request.limit ?? DEFAULT_PAGE,

@@ -1,5 +1,9 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { visible } from '../access/visibleQueries.ts';
+import { jsonText } from '../platform/database/dialects/sqlite/json.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 
 export interface FollowUp {
   readonly id: string;
@@ -12,8 +16,8 @@ export interface FollowUp {
   readonly madeUtc: number;
 }
 
-export async function insertFollowUp(db: Database, one: FollowUp): Promise<void> {
-  await db('follow_ups').insert({
+export async function insertFollowUp(tx: Tx, one: FollowUp): Promise<void> {
+  await tx('follow_ups').insert({
     id: one.id,
     matter_id: one.matterId,
     what: one.what,
@@ -32,8 +36,8 @@ export interface OpenFollowUp {
 }
 
 /** What is still to be done on a matter, soonest first. */
-export function openFollowUps(db: Database, matterId: string): Promise<OpenFollowUp[]> {
-  return db('follow_ups')
+export function openFollowUps(scope: Scope, matterId: string): Promise<OpenFollowUp[]> {
+  return visible(scope, 'follow_ups')
     .join('people', 'people.id', 'follow_ups.person_id')
     .where({ matter_id: matterId, done_utc: null })
     .orderBy('due_on')
@@ -47,31 +51,33 @@ export function openFollowUps(db: Database, matterId: string): Promise<OpenFollo
 
 /** Those on a matter that wait for an answer to one of these messages; copies of a message wait with it. */
 export async function followUpsAnsweredBy(
-  db: Database,
+  scope: Scope,
   matterId: string,
   references: readonly string[],
 ): Promise<readonly { readonly id: string; readonly what: string }[]> {
   if (references.length === 0) return [];
-  const sent = await db('entries')
+  const sent = await visible(scope, 'entries')
     .join('messages', 'messages.id', 'entries.message_id')
     .whereIn('entries.internet_message_id', [...references])
     .select<{ id: string; copyOf: string | null }[]>(
       'messages.id',
-      db.raw(`json_extract(messages.conduct, '$.copyOf') AS "copyOf"`),
+      jsonText(sql(scope), 'messages.send_options', 'copyOf', 'copyOf'),
     );
   const messages = sent.flatMap(({ id, copyOf }) => [id, ...(copyOf === null ? [] : [copyOf])]);
-  return db('follow_ups')
+  return visible(scope, 'follow_ups')
     .where({ matter_id: matterId, done_utc: null })
     .whereIn('message_id', messages)
     .select<{ id: string; what: string }[]>('id', 'what');
 }
 
 /** Marks one as done, or with null as still to be done. */
-export async function settleFollowUp(db: Database, id: string, doneUtc: number | null): Promise<void> {
-  await db('follow_ups').where({ id }).update({ done_utc: doneUtc });
+export async function setFollowUpDone(tx: Tx, id: string, doneUtc: number | null): Promise<void> {
+  await tx('follow_ups').where({ id }).update({ done_utc: doneUtc });
 }
 
-export async function followUpMatter(db: Database, id: string): Promise<string | undefined> {
-  const row = await db('follow_ups').where({ id }).first<{ matter_id: string } | undefined>('matter_id');
+export async function followUpMatter(scope: Scope, id: string): Promise<string | undefined> {
+  const row = await visible(scope, 'follow_ups')
+    .where({ id })
+    .first<{ matter_id: string } | undefined>('matter_id');
   return row?.matter_id;
 }

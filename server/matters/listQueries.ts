@@ -1,9 +1,11 @@
-import { visible } from './queries.ts';
-import type { MatterRow } from './queries.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { readCursor, toPage } from '../platform/database/cursor.ts';
-import { listMatterTypes } from './matterTypeQueries.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
+import { listPeople } from '../access/peopleQueries.ts';
+import type { Scope } from '../access/scope.ts';
+import { visible } from '../access/visibleQueries.ts';
+import { readCursor, toPage } from '../platform/database/cursor.ts';
+import { matterWords, typedWords } from '../platform/database/dialects/sqlite/words.ts';
+import { matterTypes } from './matterTypeQueries.ts';
+import type { MatterRow } from './queries.ts';
 
 export interface MatterListItem {
   readonly id: string;
@@ -19,7 +21,6 @@ export interface MatterListItem {
 }
 
 export interface MatterListQuery {
-  readonly personId: string;
   readonly query: string;
   readonly sort: 'recent' | 'reference' | 'title' | 'stage';
   readonly limit: number;
@@ -35,69 +36,54 @@ const SORTS = {
 
 /** A page of matters whose reference, title or parties have words that begin with each word typed. */
 export async function listMatters(
-  db: Database,
-  { personId, query, sort, limit, after }: MatterListQuery,
+  scope: Scope,
+  { query, sort, limit, after }: MatterListQuery,
 ): Promise<{ readonly items: MatterListItem[]; readonly next: string | null }> {
   const { column, order, value } = SORTS[sort];
   const cursor = readCursor(after);
-  const found = visible(db, personId)
+  const found = visible<MatterRow>(scope, 'matters')
     .select<MatterRow[]>('matters.*')
     .orderBy(column, order)
     .orderBy('matters.seq', order)
     .limit(limit + 1);
-  const words = matchWords(query);
-  if (words)
-    void found.whereRaw('matters.seq IN (SELECT rowid FROM matter_words WHERE matter_words MATCH ?)', [
-      words,
-    ]);
+  const words = typedWords(query);
+  if (words) void matterWords.matching(found, words);
   if (cursor)
     void found.whereRaw(`(${column}, matters.seq) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...cursor]);
-  const rows = await found;
   const page = toPage(
-    rows,
+    (await found) as MatterRow[],
     limit,
     (row) => row,
     (row) => [value(row), row.seq],
   );
-  return { items: await describe(db, page.items), next: page.next };
+  return { items: await describe(scope, page.items), next: page.next };
 }
 
-/** Each word typed becomes a quoted prefix, so that no sign of the query language can be typed by accident. */
-function matchWords(query: string): string | undefined {
-  const words = query.normalize('NFC').match(/[\p{L}\p{N}]+/gu) ?? [];
-  return words.length > 0
-    ? words
-        .slice(0, 8)
-        .map((word) => `"${word}"*`)
-        .join(' ')
-    : undefined;
-}
-
-async function describe(db: Database, rows: readonly MatterRow[]): Promise<MatterListItem[]> {
-  const ids = rows.map(({ id }) => id);
-  const types = await listMatterTypes(db);
-  const typeById = new Map(types.map((type) => [type.id as string, type]));
-  const people = await db('people').select<{ id: string; name: string }[]>('id', 'name');
-  const personById = new Map(people.map(({ id, name }) => [id, name]));
-  const parties = await db('parties')
+async function describe(scope: Scope, rows: readonly MatterRow[]): Promise<MatterListItem[]> {
+  const types = await matterTypes(scope);
+  const names = new Map((await listPeople(scope)).map(({ id, name }) => [id as string, name]));
+  const parties = await visible(scope, 'parties')
     .join('contacts', 'contacts.id', 'parties.contact_id')
-    .whereIn('parties.matter_id', ids)
+    .whereIn(
+      'parties.matter_id',
+      rows.map(({ id }) => id),
+    )
     .orderBy('parties.seq')
     .select<{ matter_id: string; name: string }[]>('parties.matter_id', 'contacts.name');
   const byMatter = groupBy(parties, ({ matter_id }) => matter_id);
   return rows.map((row) => {
-    const type = typeById.get(row.type_id);
+    const type = types.get(row.type_id)?.type;
     return {
       id: row.id,
       reference: row.reference,
       title: row.title,
       type: type?.name ?? '',
       stage: type?.stages.find(({ key }) => key === row.stage)?.label ?? '',
-      responsible: personById.get(row.responsible_id) ?? '',
+      responsible: names.get(row.responsible_id) ?? '',
       parties: [...new Set((byMatter.get(row.id) ?? []).map(({ name }) => name))],
       lastEntryAtUtc: row.last_entry_utc,
       entryCount: row.entry_count,
-      restricted: row.restricted === 1,
+      restricted: Boolean(row.restricted),
     };
   });
 }

@@ -1,13 +1,25 @@
 import { asId } from '../../core/model/ids.ts';
 import type { MatterTypeId } from '../../core/model/ids.ts';
 import type { MatterType } from '../../core/model/matter.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Scope } from '../access/scope.ts';
+import { seen, visible } from '../access/visibleQueries.ts';
+import { holding } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
+import { kept, stampAnew } from '../platform/database/kept.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+
+/** A matter type with the count of its changes. */
+export interface StoredType {
+  readonly type: MatterType;
+  readonly revision: number;
+}
 
 interface TypeRow {
   id: string;
   name: string;
   definition: string;
+  revision: number;
 }
 
 const toType = ({ id, name, definition }: TypeRow): MatterType => ({
@@ -16,50 +28,48 @@ const toType = ({ id, name, definition }: TypeRow): MatterType => ({
   name,
 });
 
-export async function findMatterTypes(
-  db: Database,
-  ids: readonly string[],
-): Promise<ReadonlyMap<string, MatterType>> {
-  const rows = await db<TypeRow>('matter_types').whereIn('id', [...ids]);
-  return new Map(rows.map((row) => [row.id, toType(row)]));
-}
+/** Every matter type by its id, in the order of their names. */
+export const matterTypes = kept(['matterTypes'], async (reads): Promise<ReadonlyMap<string, StoredType>> => {
+  const rows = await sql(reads)<TypeRow>('matter_types').orderBy('name');
+  return new Map(rows.map((row) => [row.id, { type: toType(row), revision: row.revision }]));
+});
 
-export async function listMatterTypes(db: Database): Promise<readonly MatterType[]> {
-  return (await db<TypeRow>('matter_types').orderBy('name')).map(toType);
-}
+export const listMatterTypes = kept(['matterTypes'], async (reads): Promise<readonly MatterType[]> =>
+  [...(await matterTypes(reads)).values()].map(({ type }) => type),
+);
 
 /** Stages in which a matter is done with, each as its type’s id, a space and its key. */
-export async function closingStages(db: Database): Promise<ReadonlySet<string>> {
-  const types = await listMatterTypes(db);
-  return new Set(
-    types.flatMap(({ id, stages }) => stages.filter(({ closes }) => closes).map(({ key }) => `${id} ${key}`)),
-  );
-}
+export const closingStages = kept(
+  ['matterTypes'],
+  async (reads): Promise<ReadonlySet<string>> =>
+    new Set(
+      (await listMatterTypes(reads)).flatMap(({ id, stages }) =>
+        stages.filter(({ closes }) => closes).map(({ key }) => `${id} ${key}`),
+      ),
+    ),
+);
 
-export async function insertMatterType(db: Database, type: MatterType): Promise<void> {
+export async function insertMatterType(tx: Tx, type: MatterType): Promise<void> {
   const { id, name, ...definition } = type;
-  await db<TypeRow>('matter_types').insert({ id, name, definition: JSON.stringify(definition) });
+  await tx('matter_types').insert({ id, name, definition: JSON.stringify(definition) });
+  await stampAnew(tx, 'matterTypes');
 }
 
 /** Changes a type, on condition that nobody did since `revision`; false where somebody did. */
-export async function updateMatterType(db: Database, type: MatterType, revision: number): Promise<boolean> {
+export async function updateMatterType(tx: Tx, type: MatterType, revision: number): Promise<boolean> {
   const { id, name, ...definition } = type;
-  const changed = await db('matter_types')
+  const changed = await tx('matter_types')
     .where({ id, revision })
     .update({ name, definition: JSON.stringify(definition), revision: revision + 1 });
+  await stampAnew(tx, 'matterTypes');
   return changed === 1;
 }
 
-export async function matterTypeRevision(db: Database, id: string): Promise<number | undefined> {
-  const row = await db('matter_types').where({ id }).first<{ revision: number } | undefined>('revision');
-  return row?.revision;
-}
-
-/** How many matters there are of each type. */
-export async function mattersByType(db: Database): Promise<ReadonlyMap<string, number>> {
-  const rows = await db('matters')
+/** How many matters there are of each type, as far as the actor may see them. */
+export async function mattersByType(scope: Scope): Promise<ReadonlyMap<string, number>> {
+  const rows = await visible(scope, 'matters')
     .groupBy('type_id')
-    .select<{ type_id: string; count: number }[]>('type_id', db.raw('count(*) AS count'));
+    .select<{ type_id: string; count: number }[]>('type_id', sql(scope).raw('count(*) AS count'));
   return new Map(rows.map(({ type_id, count }) => [type_id, count]));
 }
 
@@ -70,15 +80,18 @@ export type Holding =
   | { readonly role: string }
   | { readonly stage: string };
 
-/** How many matters of a type hold something at a place of it. */
-export async function countHolding(db: Database, typeId: string, where: Holding): Promise<number> {
-  const query = db('matters').where({ type_id: typeId });
+/** How many matters of a type hold something at a place of it, as far as the actor may see them. */
+export async function countHolding(scope: Scope, typeId: string, where: Holding): Promise<number> {
+  const query = visible(scope, 'matters').where({ type_id: typeId });
   if ('role' in where)
-    void query.whereIn('id', db('parties').select('matter_id').where({ role: where.role }));
+    void query.whereIn(
+      'id',
+      seen(scope, sql(scope)('parties'), 'parties.matter_id').select('matter_id').where({ role: where.role }),
+    );
   else if ('stage' in where) void query.where({ stage: where.stage });
   else {
     const [column, key] = Object.entries(where)[0] as ['facts' | 'dates' | 'tables', string];
-    void query.whereRaw('json_type(??, ?) IS NOT NULL', [column, `$."${key}"`]);
+    void holding(query, column, key);
   }
   const row = await query.count<{ count: number }[]>({ count: '*' }).first();
   return row?.count ?? 0;

@@ -1,5 +1,5 @@
 import type { Party } from '../../core/model/matter.ts';
-import type { StoredMatter, StoredDocument } from './queries.ts';
+import type { StoredMatter, StoredDocument } from './matter.ts';
 import type { MatterDetail } from '../../contract/matters.ts';
 import { chooseAddress } from '../../core/recipients/recipients.ts';
 import type { Contact } from '../../core/model/contact.ts';
@@ -7,10 +7,10 @@ import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import { fieldsOf } from '../../core/template/fieldCatalogue.ts';
 import { writeValue } from '../../core/values/writeValue.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
-import type { entryTimes } from '../correspondence/queries.ts';
 import { workingDaysBetween } from '../../core/dates/workingDays.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
+import type { EntryTime } from './services.ts';
 
 export function viewParty({ role, contact }: Party, matter: StoredMatter): MatterDetail['parties'][number] {
   const address = chooseAddress(contact);
@@ -60,7 +60,7 @@ export function viewDateline(
   { type }: StoredMatter,
   reader: FieldReader,
   { timeZone }: PracticeSettings,
-  times: Awaited<ReturnType<typeof entryTimes>>,
+  times: readonly EntryTime[],
 ): MatterDetail['dateline'] {
   const { today, calendar } = reader.context;
   const dated = [

@@ -1,16 +1,16 @@
-import type { mattersOfContact } from '../directory/queries.ts';
-import type { MatterType } from '../../core/model/matter.ts';
 import type { ContactDetail } from '../../contract/directory.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
+import type { Scope } from '../access/scope.ts';
+import { matterRolesOf } from './contactMatterQueries.ts';
+import { matterTypes } from './matterTypeQueries.ts';
 
 /** The matters of a contact, the likeliest to be meant first: open ones before those done with, then the latest heard of. */
-export function mattersView(
-  rows: Awaited<ReturnType<typeof mattersOfContact>>,
-  types: ReadonlyMap<string, MatterType>,
-): ContactDetail['matters'] {
+export async function mattersOfContact(scope: Scope, contactId: string): Promise<ContactDetail['matters']> {
+  const rows = await matterRolesOf(scope, contactId);
+  const types = await matterTypes(scope);
   const views = [...groupBy(rows, (row) => row.id)].flatMap(([id, [first, ...others]]) => {
     if (!first) return [];
-    const type = types.get(first.typeId);
+    const type = types.get(first.typeId)?.type;
     const stage = type?.stages.find(({ key }) => key === first.stage);
     return [
       {

@@ -1,15 +1,21 @@
-import type { MatterDocument, MatterRecord, Person, Row } from '../../core/model/matter.ts';
-import { asId } from '../../core/model/ids.ts';
-import type { DocumentId, MatterId } from '../../core/model/ids.ts';
-import type { PlainDate } from '../../core/model/plainDate.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { seenBy } from '../access/visibility.ts';
-import { findMatterTypes, listMatterTypes } from './matterTypeQueries.ts';
-import { findPeople } from '../access/peopleQueries.ts';
-import { findContacts } from '../directory/contactQueries.ts';
+import type { Knex } from 'knex';
 import { groupBy } from '../../core/model/groupBy.ts';
-import { fromJson } from '../platform/database/json.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { ContactId, DocumentId, MatterId } from '../../core/model/ids.ts';
+import type { Row } from '../../core/model/matter.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Value } from '../../core/model/value.ts';
+import { listPeople } from '../access/peopleQueries.ts';
+import type { Scope } from '../access/scope.ts';
+import { visible } from '../access/visibleQueries.ts';
+import { toContact } from '../directory/contactQueries.ts';
+import type { AddressRow, ContactRow } from '../directory/contactQueries.ts';
+import { numberAfter } from '../platform/database/dialects/sqlite/expressions.ts';
+import { rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
+import { fromJson } from '../platform/database/json.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { StoredDocument, StoredMatter } from './matter.ts';
+import { listMatterTypes, matterTypes } from './matterTypeQueries.ts';
 
 export interface MatterRow {
   seq: number;
@@ -23,13 +29,14 @@ export interface MatterRow {
   dates: string;
   tables: string;
   restricted: number;
+  revision: number;
   recent_utc: number;
   filing_token: string;
   last_entry_utc: number | null;
   entry_count: number;
 }
 
-export interface DocumentRow {
+interface DocumentRow {
   id: string;
   matter_id: string;
   name: string;
@@ -43,19 +50,6 @@ export interface DocumentRow {
   restricted: number;
 }
 
-/** A document as the store keeps it: what core knows, and where the bytes are. */
-export interface StoredDocument extends MatterDocument {
-  readonly fileName: string;
-  readonly blob: string;
-  /** For the practice alone. */
-  readonly restricted?: boolean;
-}
-
-export interface StoredMatter extends MatterRecord {
-  readonly documents: readonly StoredDocument[];
-  readonly restricted: boolean;
-}
-
 const toDocument = (row: DocumentRow): StoredDocument => ({
   id: asId<DocumentId>(row.id),
   name: row.name,
@@ -66,77 +60,119 @@ const toDocument = (row: DocumentRow): StoredDocument => ({
   sizeBytes: row.size_bytes,
   blob: row.blob,
   addedOn: row.added_on as PlainDate,
-  ...(row.restricted === 1 ? { restricted: true } : {}),
+  ...(row.restricted ? { restricted: true } : {}),
 });
 
-export const visible = (db: Database, personId: string) =>
-  db<MatterRow>('matters').where(seenBy(db, personId));
-
-export async function isVisible(db: Database, matterId: string, personId: string): Promise<boolean> {
-  return (await visible(db, personId).where('matters.id', matterId).first('matters.seq')) !== undefined;
-}
-
-/** Reads a matter with all that a message can draw on; undefined where there is none for this person. */
-export async function findMatter(
-  db: Database,
-  id: string,
-  personId: string,
-): Promise<StoredMatter | undefined> {
-  const [matter] = await findMatters(db, [id], personId);
+/** Reads a matter with all that a message can draw on; undefined where there is none for this actor. */
+export async function findMatter(scope: Scope, id: string): Promise<StoredMatter | undefined> {
+  const [matter] = await findMatters(scope, [id]);
   return matter;
 }
 
-/** Reads matters whole, newest first, in as many queries for many as for one. */
-export async function findMatters(
-  db: Database,
-  ids: readonly string[],
-  personId: string,
-): Promise<readonly StoredMatter[]> {
-  const rows = await visible(db, personId)
+const PARTY = ['seq', 'contact_id', 'role'] as const;
+const CONTACT = [
+  ...['id', 'kind', 'name', 'title', 'given_name', 'family_name', 'organisation', 'position', 'language'],
+  ...['middle_name', 'suffix', 'do_not_write_to', 'own_formal_greeting', 'own_familiar_greeting', 'note'],
+  ...['couple_with_id', 'couple_greeting', 'filing_rule'],
+] as const;
+const ADDRESS = ['seq', 'contact_id', 'kind', 'label', 'value', 'preferred', 'bounced'] as const;
+const DOCUMENT = [
+  ...['id', 'name', 'file_name', 'category', 'version', 'media_type', 'size_bytes', 'blob', 'added_on'],
+  'restricted',
+] as const;
+
+interface WholeRow extends MatterRow {
+  party_rows: string;
+  contact_rows: string;
+  address_rows: string;
+  document_rows: string;
+}
+
+/** Reads matters whole, newest first, in one statement however many there are: what hangs on each comes along with it. */
+export async function findMatters(scope: Scope, ids: readonly string[]): Promise<readonly StoredMatter[]> {
+  if (ids.length === 0) return [];
+  const db = sql(scope);
+  const own = db.ref('matters.id');
+  const on = (table: string, columns: readonly string[]): Knex.QueryBuilder =>
+    db(table)
+      .where({ matter_id: own })
+      .select(columns.map((column) => `${table}.${column}`));
+  // Its matter was asked for through the scope, and what hangs on it is seen with it.
+  const contacts = on('parties', []).clearSelect().select('contact_id');
+  const rows = await visible<WholeRow>(scope, 'matters')
     .whereIn('matters.id', [...ids])
     .orderBy('matters.recent_utc', 'desc')
-    .select<MatterRow[]>('matters.*');
-  const found = rows.map(({ id }) => id);
-  const types = await findMatterTypes(db, [...new Set(rows.map(({ type_id }) => type_id))]);
-  const people = await findPeople(db, [...new Set(rows.map(({ responsible_id }) => responsible_id))]);
-  const parties = await db('parties')
-    .whereIn('matter_id', found)
-    .orderBy('seq')
-    .select<{ matter_id: string; contact_id: string; role: string }[]>('matter_id', 'contact_id', 'role');
-  const contacts = await findContacts(db, [...new Set(parties.map(({ contact_id }) => contact_id))]);
-  const documents = await db<DocumentRow>('documents')
-    .whereIn('matter_id', found)
-    .orderBy([{ column: 'added_on', order: 'desc' }, { column: 'name' }]);
-  const partiesOf = groupBy(parties, ({ matter_id }) => matter_id);
-  const documentsOf = groupBy(documents, ({ matter_id }) => matter_id);
+    .select<WholeRow[]>(
+      'matters.*',
+      rowsAsJson(db, PARTY, on('parties', PARTY), 'party_rows'),
+      rowsAsJson(
+        db,
+        CONTACT,
+        db('contacts')
+          .whereIn('id', contacts)
+          .select([...CONTACT]),
+        'contact_rows',
+      ),
+      rowsAsJson(
+        db,
+        ADDRESS,
+        db('contact_addresses')
+          .whereIn('contact_id', contacts)
+          .select([...ADDRESS]),
+        'address_rows',
+      ),
+      rowsAsJson(db, DOCUMENT, on('documents', DOCUMENT), 'document_rows'),
+    );
+  const types = await matterTypes(scope);
+  const people = new Map((await listPeople(scope)).map((person) => [person.id as string, person]));
   return rows.map((row) => {
-    const [type, responsible] = [types.get(row.type_id), people.get(row.responsible_id)];
-    if (!type || !responsible) throw new Error(`matter ${row.id} lacks its type or its person`);
+    const [kind, responsible] = [types.get(row.type_id), people.get(row.responsible_id)];
+    if (!kind || !responsible) throw new Error(`matter ${row.id} lacks its type or its person`);
     return {
       id: asId<MatterId>(row.id),
       reference: row.reference,
       title: row.title,
-      type,
+      type: kind.type,
       stage: row.stage,
-      responsible: responsible satisfies Person,
-      parties: (partiesOf.get(row.id) ?? []).flatMap(({ contact_id, role }) => {
-        const contact = contacts.get(asId(contact_id));
-        return contact ? [{ role, contact }] : [];
-      }),
+      responsible,
+      parties: partiesOf(row),
       facts: fromJson<Record<string, Value>>(row.facts),
       dates: fromJson<Record<string, PlainDate>>(row.dates),
       tables: fromJson<Record<string, readonly Row[]>>(row.tables),
-      documents: (documentsOf.get(row.id) ?? []).map(toDocument),
-      restricted: row.restricted === 1,
+      documents: fromJson<DocumentRow[]>(row.document_rows).sort(byDay).map(toDocument),
+      restricted: Boolean(row.restricted),
+      revision: row.revision,
+      filingToken: row.filing_token,
     };
   });
 }
 
+const bySeq = (a: { readonly seq: number }, b: { readonly seq: number }): number => a.seq - b.seq;
+
+/** The latest day first, then by name. */
+const byDay = (a: DocumentRow, b: DocumentRow): number =>
+  a.added_on < b.added_on ? 1 : a.added_on > b.added_on ? -1 : a.name < b.name ? -1 : a.name > b.name ? 1 : 0;
+
+function partiesOf({ party_rows, contact_rows, address_rows }: WholeRow): StoredMatter['parties'] {
+  const addresses = groupBy(fromJson<AddressRow[]>(address_rows).sort(bySeq), ({ contact_id }) => contact_id);
+  const contacts = new Map(
+    fromJson<ContactRow[]>(contact_rows).map((row) => [
+      asId<ContactId>(row.id),
+      toContact(row, addresses.get(row.id) ?? []),
+    ]),
+  );
+  return fromJson<{ seq: number; contact_id: string; role: string }[]>(party_rows)
+    .sort(bySeq)
+    .flatMap(({ contact_id, role }) => {
+      const contact = contacts.get(asId(contact_id));
+      return contact ? [{ role, contact }] : [];
+    });
+}
+
 /** Matters that are not done with, newest first. */
-export async function openMatterIds(db: Database, personId: string, limit: number): Promise<string[]> {
-  const types = await listMatterTypes(db);
-  const query = visible(db, personId).orderBy('matters.recent_utc', 'desc').limit(limit);
-  for (const { id, stages } of types) {
+export async function openMatterIds(scope: Scope, limit: number): Promise<string[]> {
+  const query = visible<MatterRow>(scope, 'matters').orderBy('matters.recent_utc', 'desc').limit(limit);
+  for (const { id, stages } of await listMatterTypes(scope)) {
     const closing = stages.filter(({ closes }) => closes).map(({ key }) => key);
     if (closing.length > 0)
       void query.whereNot((one) => void one.where('matters.type_id', id).whereIn('matters.stage', closing));
@@ -144,32 +180,24 @@ export async function openMatterIds(db: Database, personId: string, limit: numbe
   return query.pluck<string[]>('matters.id');
 }
 
-export async function filingTokenOf(db: Database, matterId: string): Promise<string> {
-  const row = await db('matters').where({ id: matterId }).first<{ filing_token: string }>('filing_token');
-  return row.filing_token;
-}
-
 /** Whether one of these tokens of filing addresses is a matter’s. */
-export async function tokensKnown(db: Database, tokens: readonly string[]): Promise<boolean> {
+export async function tokensKnown(scope: Scope, tokens: readonly string[]): Promise<boolean> {
   if (tokens.length === 0) return false;
-  return (
-    (await db('matters')
-      .whereIn('filing_token', [...tokens])
-      .first('seq')) !== undefined
-  );
+  const known = visible<MatterRow>(scope, 'matters').whereIn('filing_token', [...tokens]);
+  return (await known.first('seq')) !== undefined;
 }
 
-/** The highest number that a reference with this beginning has; 0 where there is none. */
-export async function lastReference(db: Database, prefix: string): Promise<number> {
-  const row = await db('matters')
-    .whereRaw('substr(reference, 1, ?) = ?', [prefix.length, prefix])
-    .max<{ last: number | null }[]>({
-      last: db.raw('CAST(substr(reference, ?) AS INTEGER)', [prefix.length + 1]),
-    })
+/** The highest number that a reference with this beginning has, whoever may see its matter; 0 where there is none. */
+export async function lastReference(scope: Scope, beginning: string): Promise<number> {
+  const db = sql(scope);
+  const row = await db('matters as numbered')
+    .whereRaw('substr(reference, 1, ?) = ?', [beginning.length, beginning])
+    .max<{ last: number | null }[]>({ last: numberAfter(db, 'reference', beginning) })
     .first();
   return row?.last ?? 0;
 }
 
-export async function referenceTaken(db: Database, reference: string): Promise<boolean> {
-  return (await db('matters').where({ reference }).first('seq')) !== undefined;
+/** Whether any matter has this reference, whoever may see it: two of one name would mix their mail. */
+export async function referenceTaken(scope: Scope, reference: string): Promise<boolean> {
+  return (await sql(scope)('matters as numbered').where({ reference }).first('seq')) !== undefined;
 }

@@ -1,39 +1,41 @@
-import { HttpProblem } from '../http/httpProblem.ts';
-import type { Office } from '../app/services.ts';
-import type { StoredMatter } from './queries.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import type { StoredMatter } from './matter.ts';
 import type { ChangeMatter } from '../../contract/matterTypes.ts';
 import type { MatterChange } from './changeQueries.ts';
-import { findPeople } from '../access/peopleQueries.ts';
+import { listPeople, findPerson } from '../access/peopleQueries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
 import type { MatterType, FactDefinition, Row } from '../../core/model/matter.ts';
 import type { Value } from '../../core/model/value.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
+import type { Scope } from '../access/scope.ts';
 
 export const refuse = (detail: string): never => {
-  throw new HttpProblem('badMatter', `${detail} Nothing was changed.`);
+  throw new DomainProblem('badMatter', `${detail} Nothing was changed.`);
 };
 
 /** Reads a change against what the type says there can be, and turns it into the whole parts that are stored. */
 export async function readChange(
-  office: Office,
+  scope: Scope,
   matter: StoredMatter,
   change: ChangeMatter,
 ): Promise<MatterChange> {
   const { type } = matter;
-  const { title, stage, responsibleId, facts, dates, tables, parties } = change;
+  const { title, stage, responsibleId, facts, dates, tables, parties, restricted, visibleTo } = change;
   if (stage !== undefined && !type.stages.some(({ key }) => key === stage)) refuse('There is no such stage.');
-  if (responsibleId !== undefined && !(await findPeople(office.db, [responsibleId])).has(responsibleId))
+  if (responsibleId !== undefined && !(await findPerson(scope, responsibleId)))
     refuse('There is no such person.');
   if (parties) {
     const known = await findContacts(
-      office.db,
+      scope,
       parties.map(({ contactId }) => contactId),
     );
     if (parties.some(({ contactId }) => ![...known.keys()].some((id) => id === contactId)))
       refuse('Somebody chosen is no longer in the directory.');
     refuseParties(type, parties);
   }
+  const people = new Set((await listPeople(scope)).map((person) => person.id as string));
+  if (visibleTo?.some((personId) => !people.has(personId))) refuse('There is no such person.');
   return {
     ...(title === undefined ? {} : { title: title.trim() }),
     ...(stage === undefined ? {} : { stage }),
@@ -42,6 +44,8 @@ export async function readChange(
     ...(dates ? { dates: mergeDates(matter.dates, dates, type) } : {}),
     ...(tables ? { tables: { ...matter.tables, ...readTables(tables, type) } } : {}),
     ...(parties ? { parties } : {}),
+    ...(restricted === undefined ? {} : { restricted }),
+    ...(visibleTo ? { visibleTo } : {}),
   };
 }
 

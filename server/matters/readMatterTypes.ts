@@ -1,15 +1,11 @@
-import type { Office } from '../app/services.ts';
 import type { MatterTypeList } from '../../contract/matterTypes.ts';
-import { mattersByType, listMatterTypes, matterTypeRevision } from './matterTypeQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { mattersByType, matterTypes } from './matterTypeQueries.ts';
 import { viewType } from './typeView.ts';
 
-export async function readMatterTypes(office: Office): Promise<MatterTypeList> {
-  const matters = await mattersByType(office.db);
-  const types = await listMatterTypes(office.db);
-  const items = await Promise.all(
-    types.map(async (type) =>
-      viewType(type, (await matterTypeRevision(office.db, type.id)) ?? 1, matters.get(type.id) ?? 0),
-    ),
-  );
-  return { items };
+/** Every matter type with what it holds, and how many matters of it the actor may see. */
+export async function readMatterTypes(scope: PersonScope): Promise<MatterTypeList> {
+  const matters = await mattersByType(scope);
+  const types = [...(await matterTypes(scope)).values()];
+  return { items: types.map(({ type, revision }) => viewType(type, revision, matters.get(type.id) ?? 0)) };
 }

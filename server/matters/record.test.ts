@@ -1,19 +1,19 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openOffice, runOnce, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, runOnce, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 let matterId: string;
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
-  await client.call('GET', '/session');
+  services = await openPractice();
+  client = await serve(services);
+  await client.signIn('idris@tidewell-roe.example');
   matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
 });
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 const record = async () => (await client.call('GET', `/matters/${matterId}/record`)).json;
@@ -48,7 +48,7 @@ describe('a matter changed in place', () => {
       facts: { vessel: { kind: 'text', text: 'Kittiwake Mended' } },
     });
     expect((await client.call('GET', '/matters?query=kittiwake')).json.items).toHaveLength(1);
-    const guarded = await office.db('matter_names').where({ name_key: 'kittiwake mended' });
+    const guarded = await services.db('matter_names').where({ name_key: 'kittiwake mended' });
     expect(guarded).toHaveLength(1);
   });
 
@@ -239,10 +239,10 @@ describe('what follows a sending', () => {
     const draft = (await client.call('POST', `/matters/${matterId}/messages`, { templateId: made.id })).json;
     expect(draft.from.address).toBe('office@tidewell-roe.example');
     await client.call('POST', `/messages/${draft.id}/send`, { holdSeconds: 0 });
-    await runOnce(office, {
+    await runOnce(services, {
       send: async (_envelope, _bytes, beforeData) => {
         await beforeData();
-        return { outcome: { kind: 'accepted' }, refusals: [] };
+        return { outcome: { kind: 'accepted' }, permanentFailures: [] };
       },
     });
     const after = (await client.call('GET', `/matters/${matterId}`)).json;

@@ -1,31 +1,24 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import { findMatter } from './queries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { markDocument } from './documentQueries.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Marks a document as for the practice alone, so that its leaving is cautioned, or takes the mark off. */
 export async function restrictDocument(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   matterId: string,
   documentId: string,
   restricted: boolean,
 ): Promise<Record<string, never>> {
-  const matter = await findMatter(office.db, matterId, person.id);
+  const matter = await findMatter(scope, matterId);
   if (!matter?.documents.some(({ id }) => id === documentId)) throw notFound('document');
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     await markDocument(tx, documentId, restricted);
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: person.id,
-      what: restricted ? 'document.restricted' : 'document.allowed',
-      subjectKind: 'matter',
-      subjectId: matterId,
-      detail: { documentId },
-    });
+    await audit(restricted ? 'document.restricted' : 'document.allowed', 'matter', matterId, { documentId });
+    tell({ kind: 'matter', id: matterId, matterId });
   });
-  office.changes.tell({ kind: 'matter', id: matterId, matterId });
   return {};
 }

@@ -1,31 +1,22 @@
-import { notFound } from '../http/httpProblem.ts';
-import type { Office } from '../app/services.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
-import { followUpMatter, settleFollowUp } from './followUpQueries.ts';
-import { isVisible } from './queries.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { followUpMatter, setFollowUpDone } from './followUpQueries.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Marks a follow-up as done, or as still to be done. */
-export async function settle(
-  office: Office,
-  person: Account,
+export async function settleFollowUp(
+  services: Services,
+  scope: PersonScope,
   id: string,
   done: boolean,
 ): Promise<Record<string, never>> {
-  const matterId = await followUpMatter(office.db, id);
-  if (matterId === undefined || !(await isVisible(office.db, matterId, person.id)))
-    throw notFound('follow-up');
-  await office.db.transaction(async (tx) => {
-    await settleFollowUp(tx, id, done ? office.now() : null);
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: person.id,
-      what: done ? 'followUp.done' : 'followUp.reopened',
-      subjectKind: 'matter',
-      subjectId: matterId,
-      detail: { id },
-    });
+  const matterId = await followUpMatter(scope, id);
+  if (matterId === undefined) throw notFound('follow-up');
+  await changing(services, scope, async ({ tx, audit, tell }) => {
+    await setFollowUpDone(tx, id, done ? services.now() : null);
+    await audit(done ? 'followUp.done' : 'followUp.reopened', 'matter', matterId, { id });
+    tell({ kind: 'matter', id: matterId, matterId });
   });
-  office.changes.tell({ kind: 'matter', id: matterId, matterId });
   return {};
 }

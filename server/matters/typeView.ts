@@ -3,7 +3,7 @@ import type { MatterType } from '../../core/model/matter.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MatterTypeId } from '../../core/model/ids.ts';
 import { checkMatterType } from '../../core/values/checkMatterType.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 
 /** Reads a definition as the type it makes. Its shape was checked at the border. */
 export const typeOf = (id: string, definition: MatterTypeJson): MatterType =>
@@ -17,5 +17,5 @@ export function viewType(type: MatterType, revision: number, matters: number): M
 export function refuseProblems(type: MatterType): void {
   const problems = checkMatterType(type);
   if (problems.length > 0)
-    throw new HttpProblem('badMatterType', 'It does not hold together. Nothing was changed.', { problems });
+    throw new DomainProblem('badMatterType', 'It does not hold together. Nothing was changed.', { problems });
 }

@@ -1,76 +1,76 @@
 import type { ChangeMessage, Message } from '../../contract/messages.ts';
+import { typedRecipients } from '../../core/compose/index.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { refreshValues } from '../../core/merge/refresh.ts';
 import type { Result } from '../../core/model/problem.ts';
 import { parseDocument, parseInline } from '../../core/template/parseDocument.ts';
 import type { DocumentProblem } from '../../core/template/parseDocument.ts';
 import type { DocumentNode, InlineDocument } from '../../core/template/document.ts';
-import type { Conduct } from '../../core/template/template.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
-import type { Office } from '../app/services.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import type { SendOptions } from '../../core/template/template.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
 import { updateDraft } from './queries.ts';
 import type { StoredMessage } from './message.ts';
-import type { StoredMatter } from '../matters/queries.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { deskMessage, layOut } from './layOut.ts';
-import { encloseDocuments } from './enclosures/encloseDocuments.ts';
+import type { StoredMatter } from '../matters/matter.ts';
+import { openDraft, layoutDraft } from './draftLayout.ts';
+import { orderEnclosures } from './enclosures/orderEnclosures.ts';
+import { holdersOf } from './gather.ts';
 import { viewMessage } from './messageView.ts';
-import { resolveInputs } from './recipientInputs.ts';
 import { switchTemplate } from './switchTemplate.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /**
  * Changes a draft: only what is given, and only if nobody changed it since `revision`. After new recipients its
  * greetings follow, where they were not touched by hand.
  */
 export async function changeMessage(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   change: ChangeMessage,
 ): Promise<Message> {
-  const { message, matter } = await deskMessage(office, person, id);
+  const { message, matter } = await openDraft(services, scope, id);
   if (message.state.kind !== 'draft')
-    throw new HttpProblem('notADraft', 'It has left the desk. Call it back to change it.');
+    throw new DomainProblem('notADraft', 'It has left the desk. Call it back to change it.');
   const revision = change.revision ?? message.revision;
   const begun =
     change.templateId === undefined
       ? message
-      : await switchTemplate(office, message, matter, change.templateId);
-  const changed = { ...(await applyChange(office, matter, begun, change)), updatedUtc: office.now() };
-  const desk = await layOut(office, changed, matter);
+      : await switchTemplate(services, scope, message, matter, change.templateId);
+  const changed = { ...(await applyChange(scope, matter, begun, change)), updatedUtc: services.now() };
+  const desk = await layoutDraft(services, scope, changed, matter);
   const renewed = change.to ? refreshValues(changed, desk.reader) : changed;
 
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateDraft(tx, renewed, revision))) {
-      throw new HttpProblem(
+      throw new DomainProblem(
         'draftChanged',
         'Somebody else has changed this draft. Your text is still here; theirs is kept on the server.',
       );
     }
-    await insertAuditEvent(tx, {
-      atUtc: renewed.updatedUtc,
-      personId: person.id,
-      what: 'message.changed',
-      subjectKind: 'message',
-      subjectId: id,
-      detail: { parts: Object.keys(change) },
-    });
+    await audit('message.changed', 'message', id, { parts: Object.keys(change) });
+    tell({ kind: 'message', id, matterId: matter.id });
   });
-  office.changes.tell({ kind: 'message', id, matterId: matter.id });
   const kept = { ...desk, message: { ...renewed, revision: revision + 1 } };
-  return viewMessage(office, person, kept);
+  return viewMessage(services, scope, kept);
 }
 
 async function applyChange(
-  office: Office,
+  scope: PersonScope,
   matter: StoredMatter,
   message: StoredMessage,
   change: ChangeMessage,
 ): Promise<StoredMessage> {
-  const line = (name: 'to' | 'cc' | 'bcc') => {
+  const line = async (name: 'to' | 'cc' | 'bcc') => {
     const inputs = change[name];
-    return inputs ? resolveInputs(office, matter, inputs, message.channel) : message.recipients[name];
+    if (!inputs) return message.recipients[name];
+    const holders = await holdersOf(
+      scope,
+      inputs.map(({ address }) => address),
+      message.channel,
+    );
+    return typedRecipients(inputs, matter, holders, message.channel);
   };
   const recipients = { to: await line('to'), cc: await line('cc'), bcc: await line('bcc') };
   return {
@@ -78,17 +78,20 @@ async function applyChange(
     recipients,
     subject: change.subject === undefined ? message.subject : readSubject(change.subject),
     body: change.body === undefined ? message.body : readBody(change.body),
-    conduct: changeConduct(message.conduct, change),
+    sendOptions: changeOptions(message.sendOptions, change),
     answers: change.answers ? { ...message.answers, ...change.answers } : message.answers,
     enclosures: change.enclosures
-      ? encloseDocuments(matter, change.enclosures, message.enclosures)
+      ? orderEnclosures(matter, change.enclosures, message.enclosures)
       : message.enclosures,
   };
 }
 
 /** How it goes, as its writer changes it; what is undone leaves no trace in it. */
-function changeConduct(conduct: Conduct, { sender, replyTo, copyToSelf, each }: ChangeMessage): Conduct {
-  const { sender: oldSender, replyTo: oldReplyTo, copyToSelf: oldCopy, each: oldEach, ...rest } = conduct;
+function changeOptions(
+  sendOptions: SendOptions,
+  { sender, replyTo, copyToSelf, each }: ChangeMessage,
+): SendOptions {
+  const { sender: oldSender, replyTo: oldReplyTo, copyToSelf: oldCopy, each: oldEach, ...rest } = sendOptions;
   const under = sender === undefined ? oldSender : (sender ?? undefined);
   const answersTo = replyTo === undefined ? oldReplyTo : replyTo === null ? undefined : oneLine(replyTo);
   return {
@@ -109,5 +112,5 @@ const plainSubject = (subject: string) => (subject === '' ? [] : [{ type: 'text'
 
 function accept<T>(result: Result<T, readonly DocumentProblem[]>): T {
   if (result.ok) return result.value;
-  throw new HttpProblem('badDocument', undefined, { problems: result.problems });
+  throw new DomainProblem('badDocument', undefined, { problems: result.problems });
 }

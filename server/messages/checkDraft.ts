@@ -2,7 +2,7 @@ import {
   addressCandidates,
   amountsOf,
   nameCandidates,
-  readableLetter,
+  readableMessage,
   referenceCandidates,
   runChecks,
 } from '../../core/checks/index.ts';
@@ -11,28 +11,28 @@ import { addressKey } from '../../core/recipients/address.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
 import { limitFor } from '../sending/mailHosts.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import { correspondentsOf, findElsewhere, findNearAddresses, sentLately } from './checkQueries.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
-import { findVersion } from '../templates/queries.ts';
-import { senderOf } from './sendOptions.ts';
-import type { DeskMessage } from './layOut.ts';
+import { senderOf } from '../../core/compose/index.ts';
+import type { DraftLayout } from './draftLayout.ts';
+import type { PersonScope, Scope } from '../access/scope.ts';
+import { versionOf } from '../templates/compiled.ts';
 
 const DAY_MS = 86_400_000;
 
 /** Runs every check on a message as it stands. */
-export async function checkDeskMessage(
-  office: Office,
-  person: Account,
-  desk: DeskMessage,
+export async function checkDraft(
+  services: Services,
+  scope: PersonScope,
+  desk: DraftLayout,
 ): Promise<readonly Note[]> {
   const { message, matter, sender, settings, contacts, reader } = desk;
-  const { conduct } = message;
-  const from = senderOf(conduct.sender, sender, matter, settings);
-  const letter = readableLetter(message, reader);
+  const { sendOptions } = message;
+  const from = senderOf(sendOptions.sender, sender, matter, settings);
+  const letter = readableMessage(message, reader);
   const words = [letter.subject, ...letter.lines.map(({ text }) => text)].join('\n');
-  const elsewhere = await findElsewhere(office.db, person.id, matter.id, {
+  const elsewhere = await findElsewhere(scope, matter.id, {
     references: referenceCandidates(words),
     names: nameCandidates(words),
     addresses: addressCandidates(words),
@@ -43,28 +43,31 @@ export async function checkDeskMessage(
     recipients: message.recipients,
     contacts,
     record: matter,
-    enclosures: message.enclosures.map((one) => ({ ...one, restricted: restricted.has(one.documentId) })),
+    enclosures: message.enclosures.map((one) => ({
+      ...one,
+      restricted: one.kind === 'document' && restricted.has(one.documentId),
+    })),
     elsewhere,
-    maxMessageBytes: await limitFor(office, settings, from.address),
+    maxMessageBytes: await limitFor(services, scope, settings, from.address),
     channel: message.channel,
     from,
     today: reader.context.today,
     calendar: calendarOf(settings),
     amounts: amountsOf(reader),
-    wanted: conduct.wanted ?? [],
-    answersAll: conduct.answersAll === true,
+    wanted: sendOptions.wanted ?? [],
+    answersAll: sendOptions.answersAll === true,
     turnedOff: new Set(settings.cautionsOff),
-    ...(await addressFacts(office, desk)),
-    sentBefore: await sentBefore(office, desk),
+    ...(await addressFacts(scope, desk)),
+    sentBefore: await sentBefore(services, scope, desk),
   });
 }
 
 type AddressFacts = Pick<CheckInput, 'knownHere' | 'ownAddresses' | 'nearAddresses'>;
 
 /** What is known of the addresses; nothing is looked up for those whose roles say who they are. */
-async function addressFacts(office: Office, { message, matter }: DeskMessage): Promise<AddressFacts> {
+async function addressFacts(scope: Scope, { message, matter }: DraftLayout): Promise<AddressFacts> {
   const { to, cc, bcc } = message.recipients;
-  const own = await ownAddresses(office.db);
+  const own = await ownAddresses(scope);
   const outsiders = [...to, ...cc, ...bcc].filter(
     ({ roles, address }) => roles.length === 0 && !own.has(addressKey(address)),
   );
@@ -75,24 +78,25 @@ async function addressFacts(office: Office, { message, matter }: DeskMessage): P
   const knownHere = new Set([
     ...own,
     ...parties,
-    ...(message.conduct.fixed ?? []).map(addressKey),
-    ...(await correspondentsOf(office.db, matter.id)),
+    ...(message.sendOptions.fixed ?? []).map(addressKey),
+    ...(await correspondentsOf(scope, matter.id)),
   ]);
   const isStranger = ({ contactId, address }: Recipient): boolean =>
     contactId === undefined && !knownHere.has(addressKey(address));
   const strangers = outsiders.filter(isStranger).map(({ address }) => address);
-  return { ownAddresses: own, knownHere, nearAddresses: await findNearAddresses(office.db, strangers) };
+  return { ownAddresses: own, knownHere, nearAddresses: await findNearAddresses(scope, strangers) };
 }
 
 async function sentBefore(
-  office: Office,
-  { message, settings }: DeskMessage,
+  { now }: Pick<Services, 'now'>,
+  scope: Scope,
+  { message, settings }: DraftLayout,
 ): Promise<CheckInput['sentBefore']> {
   if (message.templateVersionId === null || settings.repeatDays === 0) return new Map();
-  const version = await findVersion(office.db, message.templateVersionId);
+  const version = await versionOf(scope, message.templateVersionId);
   if (!version) return new Map();
-  const nowUtc = office.now();
-  const sent = await sentLately(office.db, {
+  const nowUtc = now();
+  const sent = await sentLately(scope, {
     matterId: message.matterId,
     templateId: version.templateId,
     sinceUtc: nowUtc - settings.repeatDays * DAY_MS,

@@ -1,15 +1,15 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { Message } from '../../contract/messages.ts';
-import { deskMessage } from './layOut.ts';
+import { openDraft } from './draftLayout.ts';
 import { viewNotes } from './messageView.ts';
-import { checkDeskMessage } from './checkDraft.ts';
+import { checkDraft } from './checkDraft.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 export async function checkMessage(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
 ): Promise<{ notes: Message['notes'] }> {
-  const desk = await deskMessage(office, person, id);
-  return { notes: viewNotes(await checkDeskMessage(office, person, desk)) };
+  const desk = await openDraft(services, scope, id);
+  return { notes: viewNotes(await checkDraft(services, scope, desk)) };
 }

@@ -2,26 +2,25 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { chance } from '../../core/tests/chance.ts';
 import { person } from '../../core/tests/fixtures.ts';
 import { asId } from '../../core/model/ids.ts';
-import { openOffice } from '../app/tests/practice.ts';
-import type { TestOffice } from '../app/tests/practice.ts';
+import { openPractice } from '../app/tests/practice.ts';
+import type { TestPractice } from '../app/tests/practice.ts';
 import { findElsewhere, findNearAddresses } from './checkQueries.ts';
 import { insertContact } from '../directory/contactQueries.ts';
 import { findMatter } from '../matters/queries.ts';
 import { insertMatter } from '../matters/changeQueries.ts';
-import type { StoredMatter } from '../matters/queries.ts';
+import type { StoredMatter } from '../matters/matter.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let matter: StoredMatter;
-const MAUD = 'person-maud';
 
 beforeAll(async () => {
-  office = await openOffice();
-  const { id } = await office.db('matters').where({ reference: 'SV-2041' }).first<{ id: string }>('id');
-  const found = await findMatter(office.db, id, MAUD);
+  services = await openPractice();
+  const { id } = await services.db('matters').where({ reference: 'SV-2041' }).first<{ id: string }>('id');
+  const found = await findMatter(services.everything, id);
   if (!found) throw new Error('the demo lacks its first matter');
   matter = found;
 }, 60_000);
-afterAll(() => office.close());
+afterAll(() => services.close());
 
 let made = 0;
 
@@ -30,7 +29,7 @@ const known = async (address: string): Promise<void> => {
   const contact = person('Tilda Wragg');
   const [first] = contact.addresses;
   if (!first) throw new Error('a person has an address');
-  await office.db.transaction((tx) =>
+  await services.write((tx) =>
     insertContact(tx, { ...contact, id: asId(`near-${made}`), addresses: [{ ...first, value: address }] }),
   );
 };
@@ -53,14 +52,14 @@ describe('an address that nobody is known by', () => {
     const address = 'wilhelmina.thaw@harbour-post.example';
     await known(address);
     for (const slip of slipsOf(address)) {
-      const near = await findNearAddresses(office.db, [slip]);
+      const near = await findNearAddresses(services.everything, [slip]);
       expect(near.get(slip)?.address, slip).toBe(address);
     }
   });
 
   it('is not taken for one two slips away', async () => {
     await known('gudrun.vale@elsewhere.example');
-    const near = await findNearAddresses(office.db, [
+    const near = await findNearAddresses(services.everything, [
       'gudrum.bale@elsewhere.example',
       'vale@elsewhere.example',
     ]);
@@ -74,7 +73,9 @@ describe('an address that nobody is known by', () => {
     for (let n = 0; n < 200; n += 1) await known(`${word()}@one-house.example`);
     await known('ottoline@one-house.example');
     expect(
-      (await findNearAddresses(office.db, ['otoline@one-house.example'])).get('otoline@one-house.example'),
+      (await findNearAddresses(services.everything, ['otoline@one-house.example'])).get(
+        'otoline@one-house.example',
+      ),
     ).toEqual({
       address: 'ottoline@one-house.example',
       name: 'Tilda Wragg',
@@ -84,7 +85,7 @@ describe('an address that nobody is known by', () => {
 
 describe('words that belong elsewhere', () => {
   const other = async (reference: string, vessel: string): Promise<void> => {
-    await office.db.transaction((tx) =>
+    await services.write((tx) =>
       insertMatter(tx, {
         ...matter,
         id: asId(`other-${reference}`),
@@ -98,7 +99,7 @@ describe('words that belong elsewhere', () => {
     );
   };
   const ask = (names: readonly string[], references: readonly string[] = []) =>
-    findElsewhere(office.db, MAUD, matter.id, {
+    findElsewhere(services.everything, matter.id, {
       references,
       names: new Map(names.map((name) => [name.toLowerCase(), name])),
       addresses: [],

@@ -1,3 +1,7 @@
+import type { Knex } from 'knex';
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import { seen, visible } from '../access/visibleQueries.ts';
 import { isOneSlipAway } from '../../core/checks/index.ts';
 import { foldName } from '../../core/model/words.ts';
 import type { Elsewhere } from '../../core/checks/checkInput.ts';
@@ -5,9 +9,8 @@ import { groupBy } from '../../core/model/groupBy.ts';
 import type { Value } from '../../core/model/value.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import { reversed } from '../directory/contactQueries.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import { inList, listAsTable } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
-import { seenBy } from '../access/visibility.ts';
 
 /** A name on more matters than this (a broker, a yard's manager) says nothing about which one a text belongs to. */
 const COMMON_NAME_MATTERS = 3;
@@ -20,120 +23,133 @@ export interface Candidates {
   readonly addresses: readonly string[];
 }
 
-const visible = (db: Database, personId: string) => db('matters').where(seenBy(db, personId));
+interface FoundElsewhere {
+  readonly kind: Elsewhere['kind'];
+  /** The candidate, as it is looked up. */
+  readonly asked: string;
+  readonly matter_id: string;
+  readonly reference: string;
+  readonly facts: string;
+  /** Whether the candidate is this matter's as well. */
+  readonly mine: number;
+}
 
 /**
- * Which of a text's candidates belong to other matters and not to this one. Only the candidates are looked up, so that
- * the cost is the text's, however large the practice is.
+ * Which of a text's candidates belong to other matters and not to this one. Only the candidates are looked up, all in one
+ * statement, so that the cost is the text's, however large the practice is.
  */
 export async function findElsewhere(
-  db: Database,
-  personId: string,
+  scope: Scope,
   matterId: string,
-  candidates: Candidates,
+  { references, names, addresses }: Candidates,
 ): Promise<readonly Elsewhere[]> {
-  return [
-    ...(await referencesElsewhere(db, personId, matterId, candidates.references)),
-    ...(await namesElsewhere(db, personId, matterId, candidates.names)),
-    ...(await addressesElsewhere(db, personId, matterId, candidates.addresses)),
+  const written = new Map(addresses.map((address) => [addressKey(address), address]));
+  const [first, ...others] = [
+    ...(references.length > 0 ? [referencesElsewhere(scope, matterId, references)] : []),
+    ...(names.size > 0 ? [namesElsewhere(scope, matterId, [...names.keys()])] : []),
+    ...(written.size > 0 ? [addressesElsewhere(scope, matterId, [...written.keys()])] : []),
   ];
+  if (!first) return [];
+  const rows = (await first.unionAll(others)) as FoundElsewhere[];
+  return [...groupBy(rows, ({ kind, asked }) => `${kind} ${asked}`).values()].flatMap(
+    (matters): readonly Elsewhere[] => {
+      const [found] = matters;
+      if (!found || matters.some(({ mine }) => mine === 1)) return [];
+      const { kind, asked, reference: matterReference, facts } = found;
+      if (kind === 'reference') return [{ words: asked, kind, matterReference }];
+      if (kind === 'address') return [{ words: written.get(asked) ?? asked, kind, matterReference }];
+      if (matters.length > COMMON_NAME_MATTERS) return [];
+      const isSubject = Object.values(fromJson<Record<string, Value>>(facts)).some(
+        (value) => value.kind === 'text' && foldName(value.text) === asked,
+      );
+      return [{ words: names.get(asked) ?? asked, kind, matterReference, isSubject }];
+    },
+  );
 }
 
-async function referencesElsewhere(
-  db: Database,
-  personId: string,
+const columns = (
+  scope: Scope,
+  kind: Elsewhere['kind'],
+  asked: string,
+  mine: Knex.Raw,
+): Record<string, Knex.Raw> => {
+  const db = sql(scope);
+  return {
+    kind: db.raw('?', [kind]),
+    asked: db.ref(asked),
+    matter_id: db.ref('matters.id'),
+    reference: db.ref('matters.reference'),
+    facts: db.ref('matters.facts'),
+    mine,
+  };
+};
+
+const referencesElsewhere = (
+  scope: Scope,
   matterId: string,
   references: readonly string[],
-): Promise<readonly Elsewhere[]> {
-  if (references.length === 0) return [];
-  const found = await visible(db, personId)
-    .whereRaw('matters.reference in (select value from json_each(?))', [JSON.stringify(references)])
+): Knex.QueryBuilder =>
+  inList(visible(scope, 'matters'), 'matters.reference', references)
     .whereNot('matters.id', matterId)
-    .pluck<string[]>('matters.reference');
-  return found.map((reference) => ({ words: reference, kind: 'reference', matterReference: reference }));
+    .select(columns(scope, 'reference', 'matters.reference', sql(scope).raw('0')));
+
+/** A few matters for each name: neither the statement nor its answer grows with the practice. */
+function namesElsewhere(scope: Scope, matterId: string, names: readonly string[]): Knex.QueryBuilder {
+  const db = sql(scope);
+  const few = db('matter_names as few')
+    .select('few.matter_id')
+    .where('few.name_key', db.ref('asked.name_key'))
+    .limit(COMMON_NAME_MATTERS + 1);
+  const mine = db('matter_names as own')
+    .select(db.raw('1'))
+    .where('own.matter_id', matterId)
+    .where('own.name_key', db.ref('asked.name_key'));
+  const query = db
+    .select(columns(scope, 'name', 'asked.name_key', db.raw('exists ?', [mine])))
+    .from(db.raw('(?) as asked', [listAsTable(db, 'name_key', names)]))
+    .join('matters', (on) => void on.onIn('matters.id', few as unknown as readonly Knex.Value[]));
+  return seen(scope, query, 'matters.id');
 }
 
-async function namesElsewhere(
-  db: Database,
-  personId: string,
-  matterId: string,
-  names: Candidates['names'],
-): Promise<readonly Elsewhere[]> {
-  if (names.size === 0) return [];
-  const own = new Set(await db('matter_names').where({ matter_id: matterId }).pluck<string[]>('name_key'));
-  // One parameter for all the names, and a few matters for each: neither the statement nor its answer grows.
-  const rows = await db
-    .with('asked', db.raw('select value as name_key from json_each(?)', [JSON.stringify([...names.keys()])]))
-    .from('asked')
-    .joinRaw(
-      `join matter_names on matter_names.rowid in
-         (select rowid from matter_names where name_key = asked.name_key limit ${COMMON_NAME_MATTERS + 1})`,
-    )
-    .join('matters', 'matters.id', 'matter_names.matter_id')
-    .where(seenBy(db, personId))
-    .select<{ name_key: string; id: string; reference: string; facts: string }[]>(
-      'asked.name_key',
-      'matters.id',
-      'matters.reference',
-      'matters.facts',
-    );
-  return [...groupBy(rows, ({ name_key }) => name_key)].flatMap(([key, matters]): readonly Elsewhere[] => {
-    const [first] = matters;
-    if (!first || matters.length > COMMON_NAME_MATTERS || own.has(key)) return [];
-    const facts = Object.values(fromJson<Record<string, Value>>(first.facts));
-    const isSubject = facts.some((value) => value.kind === 'text' && foldName(value.text) === key);
-    return [{ words: names.get(key) ?? key, kind: 'name', matterReference: first.reference, isSubject }];
-  });
-}
-
-async function addressesElsewhere(
-  db: Database,
-  personId: string,
-  matterId: string,
-  addresses: readonly string[],
-): Promise<readonly Elsewhere[]> {
-  if (addresses.length === 0) return [];
-  const written = new Map(addresses.map((address) => [addressKey(address), address]));
-  const rows = await db('contact_addresses')
+function addressesElsewhere(scope: Scope, matterId: string, keys: readonly string[]): Knex.QueryBuilder {
+  const db = sql(scope);
+  const query = db('contact_addresses')
     .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
     .join('matters', 'matters.id', 'parties.matter_id')
     .where({ kind: 'email' })
-    .whereIn('value_key', [...written.keys()])
-    .where(seenBy(db, personId))
-    .select<{ value_key: string; id: string; reference: string }[]>(
-      'value_key',
-      'matters.id',
-      'matters.reference',
-    );
-  return [...groupBy(rows, ({ value_key }) => value_key)].flatMap(([key, matters]): readonly Elsewhere[] => {
-    const [first] = matters;
-    if (!first || matters.some(({ id }) => id === matterId)) return [];
-    return [{ words: written.get(key) ?? key, kind: 'address', matterReference: first.reference }];
-  });
+    .select(columns(scope, 'address', 'contact_addresses.value_key', db.raw('matters.id = ?', [matterId])));
+  return seen(scope, inList(query, 'contact_addresses.value_key', keys), 'matters.id');
 }
 
-/** Known addresses that a stranger's is a single slip away from, by the stranger's key. */
+/** Known addresses that a stranger's is a single slip away from, by the stranger's key; one statement for all of them. */
 export async function findNearAddresses(
-  db: Database,
+  scope: Scope,
   strangers: readonly string[],
 ): Promise<ReadonlyMap<string, { readonly address: string; readonly name: string }>> {
-  const near = new Map<string, { readonly address: string; readonly name: string }>();
-  for (const key of strangers.map(addressKey)) {
+  const db = sql(scope);
+  const [first, ...others] = [...new Set(strangers.map(addressKey))].map((key) => {
     const [start, end] = whatASlipLeaves(key);
-    const rows = await db('contact_addresses')
-      .where({ kind: 'email' })
+    return db('contact_addresses')
+      .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
+      .where({ 'contact_addresses.kind': 'email' })
       .where((either) => {
         void either
           .whereBetween('value_key', [start, `${start}\uffff`])
           .orWhereBetween('key_reversed', [reversed(end), `${reversed(end)}\uffff`]);
       })
       .whereRaw('length(value_key) between ? and ?', [key.length - 1, key.length + 1])
-      .select<{ value: string; value_key: string; contact_id: string }[]>('value', 'value_key', 'contact_id');
-    const meant = rows.find(({ value_key }) => isOneSlipAway(value_key, key));
-    if (!meant) continue;
-    const contact = await db('contacts').where({ id: meant.contact_id }).first<{ name: string }>('name');
-    near.set(key, { address: meant.value, name: contact.name });
-  }
+      .select({ asked: db.raw('?', [key]), value: 'value', value_key: 'value_key', name: 'contacts.name' });
+  });
+  if (!first) return new Map();
+  const rows = (await first.unionAll(others)) as {
+    asked: string;
+    value: string;
+    value_key: string;
+    name: string;
+  }[];
+  const near = new Map<string, { readonly address: string; readonly name: string }>();
+  for (const { asked, value, value_key, name } of rows)
+    if (!near.has(asked) && isOneSlipAway(value_key, asked)) near.set(asked, { address: value, name });
   return near;
 }
 
@@ -156,8 +172,8 @@ interface EntryPeople {
 }
 
 /** Addresses, by key, that a matter's correspondence came from or went to. */
-export async function correspondentsOf(db: Database, matterId: string): Promise<ReadonlySet<string>> {
-  const rows = await db('entries')
+export async function correspondentsOf(scope: Scope, matterId: string): Promise<ReadonlySet<string>> {
+  const rows = await visible(scope, 'entries')
     .where({ matter_id: matterId })
     .orderBy('occurred_utc', 'desc')
     .limit(CORRESPONDENTS_OF)
@@ -174,7 +190,7 @@ const DAY_MS = 86_400_000;
 
 /** To whom a template went on a matter since some moment, with how many days ago, the latest for each. */
 export async function sentLately(
-  db: Database,
+  scope: Scope,
   at: {
     readonly matterId: string;
     readonly templateId: string;
@@ -182,7 +198,7 @@ export async function sentLately(
     readonly nowUtc: number;
   },
 ): Promise<ReadonlyMap<string, number>> {
-  const rows = await db('entries')
+  const rows = await visible(scope, 'entries')
     .join('template_versions', 'template_versions.id', 'entries.template_version_id')
     .where({ matter_id: at.matterId, template_id: at.templateId, direction: 'out' })
     .where('occurred_utc', '>=', at.sinceUtc)

@@ -1,24 +1,17 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { deskMessage } from './layOut.ts';
+import type { Services } from '../platform/services.ts';
+import { openDraft } from './draftLayout.ts';
 import { discardDraft } from './queries.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Takes a draft off the desk; {@link restoreMessage} brings it back. What has left the desk cannot be discarded. */
-export async function discardMessage(office: Office, person: Account, id: string): Promise<void> {
-  const { message } = await deskMessage(office, person, id);
-  const atUtc = office.now();
-  await office.db.transaction(async (tx) => {
+export async function discardMessage(services: Services, scope: PersonScope, id: string): Promise<void> {
+  const { message } = await openDraft(services, scope, id);
+  await changing(services, scope, async ({ tx, audit, tell, atUtc }) => {
     if (!(await discardDraft(tx, id, atUtc)))
-      throw new HttpProblem('notADraft', 'It has left the desk. Call it back first.');
-    await insertAuditEvent(tx, {
-      atUtc,
-      personId: person.id,
-      what: 'message.discarded',
-      subjectKind: 'message',
-      subjectId: id,
-    });
+      throw new DomainProblem('notADraft', 'It has left the desk. Call it back first.');
+    await audit('message.discarded', 'message', id);
+    tell({ kind: 'message', id, matterId: message.matterId });
   });
-  office.changes.tell({ kind: 'message', id, matterId: message.matterId });
 }

@@ -1,35 +1,27 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { DraftTemplate } from '../../contract/templates.ts';
-import { readContent } from '../templates/templateContent.ts';
+import { compose } from '../../core/compose/index.ts';
+import { compile } from '../../core/merge/compile.ts';
+import type { PersonScope } from '../access/scope.ts';
 import { findMatter } from '../matters/queries.ts';
-import { notFound } from '../http/httpProblem.ts';
-import { readSettings } from '../platform/settings/queries.ts';
-import { resolveRecipients } from '../../core/recipients/recipients.ts';
-import { contactsBehind, greetedOf } from './layOut.ts';
-import { readerFor } from './readerFor.ts';
-import { setDraftLetter } from './letters.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { currentPassages } from '../templates/compiled.ts';
+import { readContent } from '../templates/readContent.ts';
+import { gather } from './gather.ts';
+import { setLetter } from './letters.ts';
 
 /** A letter's wording set for a matter, as it would be printed. Nothing is kept. */
 export async function draftPdf(
-  office: Office,
-  person: Account,
+  services: Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>,
+  scope: PersonScope,
   { channel, content: json, matterId }: DraftTemplate,
 ): Promise<Buffer> {
-  const content = readContent(json);
-  const matter = matterId === undefined ? undefined : await findMatter(office.db, matterId, person.id);
+  const content = await readContent(scope, json);
+  const matter = matterId === undefined ? undefined : await findMatter(scope, matterId);
   if (!matter) throw notFound('matter');
-  const settings = await readSettings(office.db);
-  const { recipients } = resolveRecipients(content.recipients, matter, channel);
-  const contacts = await contactsBehind(office, recipients, matter);
-  const signature = await office.programs.signatureOf(office.db, person.id);
-  const reader = readerFor(
-    matter,
-    person,
-    settings,
-    greetedOf(recipients, contacts),
-    office.now(),
-    signature,
+  const program = compile(content, await currentPassages(scope));
+  const { reader } = compose(
+    await gather(services, scope, { matter, writer: scope.actor, channel, program }),
   );
-  return (await setDraftLetter(office, content, reader)).bytes;
+  return setLetter(services, scope, program, reader);
 }

@@ -1,10 +1,9 @@
 import { formatDate } from '../../core/dates/formatDate.ts';
-import { compile } from '../../core/merge/compile.ts';
 import type { Program } from '../../core/merge/compile.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
-import { finishLetter, finishProgram } from '../../core/merge/finish.ts';
+import { finishMessage, finishProgram } from '../../core/merge/finish.ts';
 import { merge } from '../../core/merge/merge.ts';
-import { settleLetter } from '../../core/merge/settle.ts';
+import { settleMessage } from '../../core/merge/settle.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import type { Practice } from '../../core/model/matter.ts';
 import { contactsOf, resolveRecipients } from '../../core/recipients/recipients.ts';
@@ -13,13 +12,16 @@ import type { BlockNode } from '../../core/template/document.ts';
 import { documentRuleWords } from '../../core/template/outline.ts';
 import { picturesOf } from '../../core/template/parseContent.ts';
 import { documentOf } from '../../core/template/document.ts';
-import type { Answers } from '../../core/template/blanks.ts';
 import { latestOfCategory } from '../../core/shelf/index.ts';
-import type { TemplateContent } from '../../core/template/template.ts';
-import type { LetterPdf } from '../platform/pdf/letterPdf.ts';
-import type { Office } from '../app/services.ts';
+import type { MatterDocument } from '../../core/model/matter.ts';
+import type { DocumentRule } from '../../core/template/template.ts';
+import type { Services } from '../platform/services.ts';
 import type { StoredMessage } from './message.ts';
 import { findPictures } from '../templates/pictureQueries.ts';
+import type { Scope } from '../access/scope.ts';
+import { findStartable } from '../templates/compiled.ts';
+
+type Setting = Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>;
 
 export interface MadeLetter {
   readonly blob: string;
@@ -29,82 +31,78 @@ export interface MadeLetter {
 
 /** Fills a letter template in and sets it; undefined where the template is gone. The bytes are kept. */
 export async function makeLetter(
-  office: Office,
+  services: Setting,
+  scope: Scope,
   templateId: string,
   reader: FieldReader,
 ): Promise<MadeLetter | undefined> {
-  const template = await office.programs.find(office.db, templateId);
+  const template = await findStartable(scope, templateId);
   if (!template) return undefined;
-  const { bytes } = await setLetter(office, template.program, reader, {});
+  const bytes = await setLetter(services, scope, template.program, reader);
   return {
-    blob: await office.blobs.put(bytes),
+    blob: await services.blobs.put(bytes),
     sizeBytes: bytes.length,
     category: template.content.category,
   };
 }
 
-/** A template's wording as it is being written, set for a matter. */
-export async function setDraftLetter(
-  office: Office,
-  content: TemplateContent,
-  reader: FieldReader,
-): Promise<LetterPdf> {
-  return setLetter(office, compile(content, await office.programs.passages(office.db)), reader, {});
-}
-
-async function setLetter(
-  office: Office,
+/** Sets a template's wording as the letter it makes on a matter. */
+export async function setLetter(
+  services: Setting,
+  scope: Scope,
   program: Program,
   reader: FieldReader,
-  answers: Answers,
-): Promise<LetterPdf> {
+): Promise<Buffer> {
   const { record, practice, today } = reader.context;
   const letter = merge(program, reader);
-  const answered = { ...letter.proposed, ...answers };
   const { recipients } = resolveRecipients(program.content.recipients, record);
   const [first] = contactsOf(recipients.to, record);
-  const body = settleLetter({ ...letter, answers: answered }, reader);
-  const enclosures = program.content.documents.map((rule) =>
-    rule.kind === 'latest'
-      ? (latestOfCategory(record.documents, rule.category)?.name ?? documentRuleWords(rule))
-      : rule.kind === 'ask'
-        ? rule.label
-        : rule.name,
-  );
-  return office.press.set({
+  const body = settleMessage({ ...letter, answers: letter.proposed }, reader);
+  const { bytes } = await services.pdfRenderer.render({
     letterhead: letterheadOf(practice),
     recipient: first ? addressOf(first) : recipients.to.map(({ name }) => name),
     reference: record.reference,
     day: formatDate(today, 'long'),
-    subject: finishProgram(program, reader, answered).subject,
+    subject: finishProgram(program, reader, letter.proposed).subject,
     body,
-    enclosures,
-    pictures: await picturesFor(office, body),
-    atUtc: office.now(),
+    enclosures: program.content.documents.map((rule) => enclosureName(rule, record.documents)),
+    pictures: await picturesFor(services, scope, body),
+    atUtc: services.now(),
   });
+  return bytes;
 }
+
+/** What a letter says that it encloses: a document of the matter by its name, anything else by the rule's. */
+const enclosureName = (rule: DocumentRule, documents: readonly MatterDocument[]): string => {
+  const document = rule.kind === 'latest' ? latestOfCategory(documents, rule.category) : undefined;
+  return (
+    document?.name ??
+    (rule.kind === 'ask' ? rule.label : rule.kind === 'latest' ? documentRuleWords(rule) : rule.name)
+  );
+};
 
 /** A letter as it was written on the desk, set for those it goes to, as of the day it leaves. */
 export async function setWrittenLetter(
-  office: Office,
+  services: Setting,
+  scope: Scope,
   message: Pick<
     StoredMessage,
-    'recipients' | 'subject' | 'body' | 'blanks' | 'answers' | 'enclosures' | 'conduct'
+    'recipients' | 'subject' | 'body' | 'blanks' | 'answers' | 'enclosures' | 'sendOptions'
   >,
   reader: FieldReader,
 ): Promise<Buffer> {
   const { record, practice, today } = reader.context;
-  const body = settleLetter(message, reader);
-  const { bytes } = await office.press.set({
+  const body = settleMessage(message, reader);
+  const { bytes } = await services.pdfRenderer.render({
     letterhead: letterheadOf(practice),
     recipient: addressBlock(message.recipients.to),
     reference: record.reference,
     day: formatDate(today, 'long'),
-    subject: finishLetter(message, reader, message.conduct).subject,
+    subject: finishMessage(message, reader, message.sendOptions).subject,
     body,
     enclosures: message.enclosures.map(({ fileName }) => fileName.replace(/\.[^.]{1,5}$/, '')),
-    pictures: await picturesFor(office, body),
-    atUtc: office.now(),
+    pictures: await picturesFor(services, scope, body),
+    atUtc: services.now(),
   });
   return bytes;
 }
@@ -130,15 +128,16 @@ function addressOf(contact: Contact): readonly string[] {
 }
 
 async function picturesFor(
-  office: Office,
+  { blobs }: Setting,
+  scope: Scope,
   body: readonly BlockNode[],
 ): Promise<ReadonlyMap<string, { readonly mediaType: string; readonly bytes: Buffer }>> {
-  const found = await findPictures(office.db, picturesOf({ body: documentOf(body) }));
+  const found = await findPictures(scope, picturesOf({ body: documentOf(body) }));
   return new Map(
     await Promise.all(
       found.map(
-        async ({ picture, mediaType }) =>
-          [picture, { mediaType, bytes: await office.blobs.get(picture) }] as const,
+        async ({ picture, blob, mediaType }) =>
+          [picture, { mediaType, bytes: await blobs.get(blob) }] as const,
       ),
     ),
   );

@@ -1,20 +1,15 @@
-import type { DocumentId, MessageId, MatterId, PersonId } from '../../core/model/ids.ts';
+import type { Mailbox } from '../../core/model/mailbox.ts';
+import type { Enclosure } from '../../core/model/enclosure.ts';
+import type { MessageId, MatterId, PersonId } from '../../core/model/ids.ts';
 import type { Channel } from '../../core/model/channel.ts';
 import type { MessageState } from '../../core/model/message.ts';
 import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { InlineDocument, DocumentNode } from '../../core/template/document.ts';
 import type { BlankDefinition, Answers } from '../../core/template/blanks.ts';
-import type { Conduct } from '../../core/template/template.ts';
+import type { SendOptions } from '../../core/template/template.ts';
 
-/** A document enclosed in a message, by its bytes: a later version on the matter changes nothing here. */
-export interface StoredEnclosure {
-  readonly documentId: DocumentId;
-  readonly fileName: string;
-  readonly category: string;
-  readonly mediaType: string;
-  readonly sizeBytes: number;
-  readonly blob: string;
-}
+/** What goes with a message, by its bytes: a later version on the matter changes nothing here. */
+export type StoredEnclosure = Enclosure & { readonly blob: string };
 
 /** What was decided and made when the message left its draft. */
 export interface FrozenMessage {
@@ -23,7 +18,7 @@ export interface FrozenMessage {
   readonly sizeBytes: number;
   readonly envelopeFrom: string;
   readonly envelopeTo: readonly string[];
-  readonly from: { readonly name: string; readonly address: string };
+  readonly from: Mailbox;
   readonly subject: string;
   readonly text: string;
   /** Codes of the cautions its writer sent it in spite of. */
@@ -44,7 +39,7 @@ export interface StoredMessage {
   readonly blanks: readonly BlankDefinition[];
   readonly answers: Answers;
   readonly enclosures: readonly StoredEnclosure[];
-  readonly conduct: Conduct;
+  readonly sendOptions: SendOptions;
   /** Message-IDs of the thread it continues, oldest first. */
   readonly references: readonly string[];
   readonly frozen: FrozenMessage | null;

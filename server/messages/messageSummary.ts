@@ -1,6 +1,8 @@
 import type { MessageState } from '../../core/model/message.ts';
 import type { Message, MessageSummary } from '../../contract/messages.ts';
+import type { Scope } from '../access/scope.ts';
 import type { MessageListItem } from './message.ts';
+import { listDraftsOnMatter } from './queries.ts';
 import type { InlineNode } from '../../core/template/document.ts';
 import { writeAnswer } from '../../core/template/blanks.ts';
 
@@ -43,6 +45,10 @@ export function viewSummary(item: MessageListItem): MessageSummary {
     updatedAtUtc: item.updatedUtc,
   };
 }
+
+/** The drafts and messages on their way of a matter, for its page. */
+export const draftsOn = async (scope: Scope, matterId: string): Promise<readonly MessageSummary[]> =>
+  (await listDraftsOnMatter(scope, matterId)).map(viewSummary);
 
 function subjectWords(node: InlineNode, { answers, blanks }: MessageListItem): string {
   if (node.type === 'text') return node.text;

@@ -1,11 +1,9 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import type { DeskMessage } from './layOut.ts';
+import type { Services } from '../platform/services.ts';
+import type { DraftLayout } from './draftLayout.ts';
 import type { Message } from '../../contract/messages.ts';
-import { senderOf, sendersFor } from './sendOptions.ts';
-import { finishLetter } from '../../core/merge/finish.ts';
-import { findVersion } from '../templates/queries.ts';
-import { checkDeskMessage } from './checkDraft.ts';
+import { senderOf, sendersFor } from '../../core/compose/index.ts';
+import { finishMessage } from '../../core/merge/finish.ts';
+import { checkDraft } from './checkDraft.ts';
 import { stateDetail } from './messageSummary.ts';
 import { limitFor } from '../sending/mailHosts.ts';
 import { countSegments } from '../../core/channels/segments.ts';
@@ -13,19 +11,25 @@ import { sendTimes } from '../../core/dates/sendTimes.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { lateTexts } from '../../core/merge/late.ts';
-import type { Conduct } from '../../core/template/template.ts';
-import type { StoredMatter } from '../matters/queries.ts';
+import type { SendOptions } from '../../core/template/template.ts';
+import type { StoredMatter } from '../matters/matter.ts';
 import type { Note } from '../../core/checks/index.ts';
+import type { PersonScope, Scope } from '../access/scope.ts';
+import { versionOf, mayKnow } from '../templates/compiled.ts';
+import type { TemplateVersion } from '../templates/queries.ts';
+import type { StoredMessage } from './message.ts';
 
 /** A message as the API shows it, with what a recipient would read now and what the checks say of it. */
-export async function viewMessage(office: Office, person: Account, desk: DeskMessage): Promise<Message> {
+export async function viewMessage(
+  services: Services,
+  scope: PersonScope,
+  desk: DraftLayout,
+): Promise<Message> {
   const { message, matter, sender, settings, reader } = desk;
-  const from = senderOf(message.conduct.sender, sender, matter, settings);
-  const finished = finishLetter(message, reader, message.conduct);
-  const template = message.templateVersionId
-    ? await findVersion(office.db, message.templateVersionId)
-    : undefined;
-  const notes = message.state.kind === 'draft' ? await checkDeskMessage(office, person, desk) : [];
+  const from = senderOf(message.sendOptions.sender, sender, matter, settings);
+  const finished = finishMessage(message, reader, message.sendOptions);
+  const template = await templateOf(scope, message);
+  const notes = message.state.kind === 'draft' ? await checkDraft(services, scope, desk) : [];
   return {
     id: message.id,
     channel: message.channel,
@@ -38,20 +42,20 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
     from,
-    sender: message.conduct.sender ?? null,
+    sender: message.sendOptions.sender ?? null,
     senders: sendersFor(sender, matter, settings).map((one) => ({ ...one })),
-    replyTo: message.conduct.replyTo ?? null,
-    copyToSelf: message.conduct.copyToSelf === true,
-    each: message.conduct.each === true,
-    asks: (message.conduct.wanted ?? [])
+    replyTo: message.sendOptions.replyTo ?? null,
+    copyToSelf: message.sendOptions.copyToSelf === true,
+    each: message.sendOptions.each === true,
+    asks: (message.sendOptions.wanted ?? [])
       .filter((one) => one.category === undefined)
       .map(({ label }) => label),
-    limitBytes: await limitFor(office, settings, from.address),
+    limitBytes: await limitFor(services, scope, settings, from.address),
     segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
     laterAt: [
-      ...sendTimes(calendarOf(settings), zonedTime(settings.timeZone, office.now()), settings.workingHours),
+      ...sendTimes(calendarOf(settings), zonedTime(settings.timeZone, services.now()), settings.workingHours),
     ],
-    after: afterWords(message.conduct.after, matter),
+    after: afterWords(message.sendOptions.after, matter),
     to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     bcc: message.recipients.bcc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
@@ -77,8 +81,17 @@ export async function viewMessage(office: Office, person: Account, desk: DeskMes
   };
 }
 
+/** What a message was made from, by name; what is private to somebody else has no name for others. */
+async function templateOf(
+  scope: Scope,
+  { templateVersionId }: StoredMessage,
+): Promise<TemplateVersion | undefined> {
+  const version = templateVersionId ? await versionOf(scope, templateVersionId) : undefined;
+  return version && mayKnow(scope, version) ? version : undefined;
+}
+
 /** What sending will do on the matter besides filing. */
-function afterWords(after: Conduct['after'], matter: StoredMatter): Message['after'] {
+function afterWords(after: SendOptions['after'], matter: StoredMatter): Message['after'] {
   const stage = matter.type.stages.find(({ key }) => key === after?.stage);
   return {
     ...(after?.followUp ? { followUpDays: after.followUp.workingDays, followUp: after.followUp.what } : {}),

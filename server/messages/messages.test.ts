@@ -2,13 +2,12 @@ import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ChangeMessage, Message, SendMessage } from '../../contract/messages.ts';
 import { sha256Hex } from '../platform/blobs/blobStore.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import type { Transport } from '../sending/transports/transport.ts';
 import { findMessage } from './queries.ts';
-import { findPerson } from '../access/peopleQueries.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { NOW, openOffice, runOnce } from '../app/tests/practice.ts';
-import type { TestOffice } from '../app/tests/practice.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { NOW, openPractice, runOnce } from '../app/tests/practice.ts';
+import type { TestPractice } from '../app/tests/practice.ts';
 import { changeMessage } from './changeMessage.ts';
 import { listCorrespondence } from '../correspondence/listCorrespondence.ts';
 import { readEntry } from '../correspondence/readEntry.ts';
@@ -17,35 +16,33 @@ import { sendMessage } from '../sending/sendMessage.ts';
 import { readShelf } from './readShelf.ts';
 import { startMessage } from './startMessage.ts';
 
-let office: TestOffice;
-let maud: Account;
+let services: TestPractice;
+let maud: PersonScope;
 let matterId: string;
 
 beforeAll(async () => {
-  office = await openOffice();
-  const found = await findPerson(office.db, 'person-maud');
-  if (!found) throw new Error('no principal');
-  maud = found;
-  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
+  services = await openPractice();
+  maud = await services.as('maud');
+  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
 }, 60_000);
-afterAll(() => office.close());
+afterAll(() => services.close());
 
 const accepting = (refusals: { address: string; reply: string }[] = []): Transport => ({
   async send(_envelope, _bytes, beforeData) {
     await beforeData();
-    return { outcome: { kind: 'accepted' }, refusals };
+    return { outcome: { kind: 'accepted' }, permanentFailures: refusals };
   },
 });
 
-const deliver = (transport: Transport = accepting()): Promise<void> => runOnce(office, transport);
+const deliver = (transport: Transport = accepting()): Promise<void> => runOnce(services, transport);
 
 const start = (templateId?: string, answers: Record<string, string> = {}): Promise<Message> =>
-  startMessage(office, maud, matterId, { answers, ...(templateId === undefined ? {} : { templateId }) });
-const change = (id: string, part: ChangeMessage): Promise<Message> => changeMessage(office, maud, id, part);
+  startMessage(services, maud, matterId, { answers, ...(templateId === undefined ? {} : { templateId }) });
+const change = (id: string, part: ChangeMessage): Promise<Message> => changeMessage(services, maud, id, part);
 /** The demo's report is overdue on this matter, which its letter is cautioned for; a stranger may be in copy. */
 const USUAL = ['dayInPast', 'addressUnknown', 'notOnMatter'];
 const send = (id: string, order: SendMessage = {}): Promise<Message> =>
-  sendMessage(office, maud, id, {
+  sendMessage(services, maud, id, {
     holdSeconds: 0,
     ...order,
     acknowledged: [...USUAL, ...(order.acknowledged ?? [])],
@@ -56,18 +53,18 @@ async function codeOf(work: Promise<unknown>): Promise<string> {
     () => undefined,
     (problem: unknown) => problem,
   );
-  return error instanceof HttpProblem ? error.code : String(error);
+  return error instanceof DomainProblem ? error.code : String(error);
 }
 
 async function frozenOf(id: string) {
-  const frozen = (await findMessage(office.db, id))?.frozen;
+  const frozen = (await findMessage(services.everything, id))?.frozen;
   if (!frozen) throw new Error('not frozen');
-  return { frozen, bytes: await office.blobs.get(frozen.blob) };
+  return { frozen, bytes: await services.blobs.get(frozen.blob) };
 }
 
 async function entryOf(messageId: string) {
-  const row = await office.db('entries').where({ message_id: messageId }).first();
-  return readEntry(office, maud, row.id as string);
+  const row = await services.db('entries').where({ message_id: messageId }).first();
+  return readEntry(services, maud, row.id as string);
 }
 
 describe('starting a message', () => {
@@ -87,29 +84,29 @@ describe('starting a message', () => {
   });
 
   it('encloses the matter’s documents that were asked for, each once', async () => {
-    const matter = await openMatter(office, maud, matterId);
+    const matter = await openMatter(services, maud, matterId);
     const ids = matter.documents.map(({ id }) => id);
     const [first = ''] = ids;
-    const message = await startMessage(office, maud, matterId, { documentIds: [...ids, first] });
-    expect(message.enclosures.map(({ documentId }) => documentId)).toEqual(ids);
+    const message = await startMessage(services, maud, matterId, { documentIds: [...ids, first] });
+    expect(message.enclosures.map(({ id }) => id)).toEqual(ids);
   });
 
   it('keeps to the version it was started from', async () => {
     const draft = await start('template-report-when');
-    const row = await office.db('messages').where({ id: draft.id }).first();
+    const row = await services.db('messages').where({ id: draft.id }).first();
     expect(row.template_version_id).toBe('template-report-when-1');
   });
 });
 
 describe('answering', () => {
   it('writes to whoever wrote and keeps the thread (RFC 5322 §3.6.4)', async () => {
-    const { items } = await listCorrespondence(office, maud, matterId, {});
+    const { items } = await listCorrespondence(services, maud, matterId, {});
     const asked = items.find(({ direction }) => direction === 'in');
-    const askedRow = await office
+    const askedRow = await services
       .db('entries')
       .where({ id: asked?.id ?? '' })
       .first();
-    const draft = await startMessage(office, maud, matterId, { inReplyTo: asked?.id ?? '' });
+    const draft = await startMessage(services, maud, matterId, { inReplyTo: asked?.id ?? '' });
     expect(draft.subject).toBe(`Re: ${String(askedRow.subject).replace(/^Re: /, '')}`);
     expect(draft.to.map(({ address }) => address)).toEqual([JSON.parse(askedRow.people).from.address]);
     await send(draft.id);
@@ -123,9 +120,9 @@ describe('answering', () => {
   });
 
   it('does not answer on one matter what was written on another', async () => {
-    const other = await office.db('matters').where({ reference: 'SV-2044' }).first();
-    const foreign = await office.db('entries').where({ matter_id: other.id }).first();
-    expect(await codeOf(startMessage(office, maud, matterId, { inReplyTo: foreign.id }))).toBe('notFound');
+    const other = await services.db('matters').where({ reference: 'SV-2044' }).first();
+    const foreign = await services.db('entries').where({ matter_id: other.id }).first();
+    expect(await codeOf(startMessage(services, maud, matterId, { inReplyTo: foreign.id }))).toBe('notFound');
   });
 });
 
@@ -155,7 +152,7 @@ describe('changing a draft', () => {
     const draft = await start('template-report', { matters: 'x' });
     const [report] = draft.enclosures;
     const rename = (fileName: string) =>
-      change(draft.id, { enclosures: [{ documentId: report?.documentId ?? '', fileName }] });
+      change(draft.id, { enclosures: [{ documentId: report?.id ?? '', fileName }] });
     expect((await rename('Our report')).enclosures[0]?.fileName).toBe('Our report.pdf');
     expect((await rename('Our report.PDF')).enclosures[0]?.fileName).toBe('Our report.PDF');
     expect((await rename('harmless.exe')).enclosures[0]?.fileName).toBe('harmless.exe.pdf');
@@ -167,7 +164,7 @@ describe('changing a draft', () => {
   it('writes what was done, and by whom, beside it', async () => {
     const draft = await start();
     await change(draft.id, { subject: 'Noted' });
-    const events = await office.db('audit_events').where({ subject_id: draft.id }).orderBy('seq');
+    const events = await services.db('audit_events').where({ subject_id: draft.id }).orderBy('seq');
     expect(events.map(({ what, person_id }) => [what, person_id])).toEqual([
       ['message.started', 'person-maud'],
       ['message.changed', 'person-maud'],
@@ -181,7 +178,7 @@ describe('sending', () => {
     const draft = await start('template-report', { matters: 'all is well' });
     await send(draft.id);
     const parsed = await simpleParser((await frozenOf(draft.id)).bytes);
-    const stored = (await findMessage(office.db, draft.id))?.enclosures.map(({ blob }) => blob);
+    const stored = (await findMessage(services.everything, draft.id))?.enclosures.map(({ blob }) => blob);
     expect(parsed.attachments.map(({ content }) => sha256Hex(content))).toEqual(stored);
     expect(parsed.attachments.map(({ filename }) => filename)).toEqual(
       draft.enclosures.map(({ fileName }) => fileName),
@@ -252,22 +249,22 @@ describe('sending', () => {
 
 describe('the shelf learns', () => {
   it('what follows what on this type of matter, from what is sent', async () => {
-    const before = await readShelf(office, maud, matterId);
+    const before = await readShelf(services, maud, matterId);
     const closing = await start('template-closing');
     await send(closing.id, { acknowledged: closing.notes.map(({ code }) => code) });
     await deliver();
-    office.now = () => NOW + 1_000;
-    const after = await readShelf(office, maud, matterId);
+    services.now = () => NOW + 1_000;
+    const after = await readShelf(services, maud, matterId);
     expect(after.lastSent).toBe('Closing the matter');
     expect(after.lastSent).not.toBe(before.lastSent);
     const again = await start('template-instructions');
     await send(again.id, { acknowledged: again.notes.map(({ code }) => code) });
-    office.now = () => NOW + 2_000;
+    services.now = () => NOW + 2_000;
     await deliver();
-    const counts = await office
+    const counts = await services
       .db('follow_counts')
       .where({ after_template_id: 'template-closing', template_id: 'template-instructions' });
     expect(counts).toMatchObject([{ count: 1 }]);
-    office.now = () => NOW;
+    services.now = () => NOW;
   });
 });

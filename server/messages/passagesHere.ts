@@ -6,10 +6,11 @@ import { isOneLine } from '../../core/template/passages.ts';
 import { documentOf } from '../../core/template/document.ts';
 import type { DocumentNode, InlineNode } from '../../core/template/document.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import { listPassages } from '../templates/passageQueries.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { deskMessage } from './layOut.ts';
+import { openDraft } from './draftLayout.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { currentPassages, signatureOf } from '../templates/compiled.ts';
 
 const OPENING_CHARS = 160;
 
@@ -17,11 +18,15 @@ const OPENING_CHARS = 160;
  * Every passage in today's wording, filled in for a message's matter, so that its writer sees what will stand there. What
  * the record lacks is left as an empty place to write in, since a sheet's blanks come from its template alone.
  */
-export async function passagesHere(office: Office, person: Account, id: string): Promise<PassagesHere> {
-  const { reader } = await deskMessage(office, person, id);
-  const wording = await office.programs.passages(office.db);
+export async function passagesHere(
+  services: Services,
+  scope: PersonScope,
+  id: string,
+): Promise<PassagesHere> {
+  const { reader } = await openDraft(services, scope, id);
+  const wording = await currentPassages(scope);
   const filled = (body: DocumentNode) => merge(compile({ ...BARE, body }, wording), reader);
-  const items = (await listPassages(office.db)).map((passage) => {
+  const items = (await listPassages(scope)).map((passage) => {
     const letter = filled(passage.body);
     const content = documentOf(letter.body.content).content.map((block) =>
       'content' in block && (block.type === 'paragraph' || block.type === 'heading')
@@ -40,7 +45,7 @@ export async function passagesHere(office: Office, person: Account, id: string):
       oneLine: isOneLine(passage.body),
     };
   });
-  const signature = await office.programs.signatureOf(office.db, person.id);
+  const signature = await signatureOf(scope, scope.actor.id);
   return {
     items: items.filter(({ content }) => content.length > 0),
     signature: filled(documentOf(signature)).body.content.map((block) => ({ ...block })),

@@ -1,17 +1,21 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type { Channel } from '../../core/model/channel.ts';
 import type { MessageStateKind, MessageState } from '../../core/model/message.ts';
 import type { StoredMessage, StoredEnclosure, FrozenMessage, MessageListItem } from './message.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MessageId, MatterId, PersonId } from '../../core/model/ids.ts';
+import { nextSeq } from '../platform/database/dialects/sqlite/expressions.ts';
 import { fromJson } from '../platform/database/json.ts';
 import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { InlineDocument, DocumentNode } from '../../core/template/document.ts';
 import type { BlankDefinition, Answers } from '../../core/template/blanks.ts';
-import type { Conduct } from '../../core/template/template.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { seenBy } from '../access/visibility.ts';
+import type { SendOptions } from '../../core/template/template.ts';
 
 export interface MessageRow {
+  seq: number;
   id: string;
   matter_id: string;
   author_id: string;
@@ -27,7 +31,7 @@ export interface MessageRow {
   blanks: string;
   answers: string;
   enclosures: string;
-  conduct: string;
+  send_options: string;
   references: string;
   discarded_utc: number | null;
   frozen: string | null;
@@ -49,7 +53,7 @@ export const toMessage = (row: MessageRow): StoredMessage => ({
   blanks: fromJson<readonly BlankDefinition[]>(row.blanks),
   answers: fromJson<Answers>(row.answers),
   enclosures: fromJson<readonly StoredEnclosure[]>(row.enclosures),
-  conduct: fromJson<Conduct>(row.conduct),
+  sendOptions: fromJson<SendOptions>(row.send_options),
   references: fromJson<readonly string[]>(row.references),
   frozen: row.frozen === null ? null : fromJson<FrozenMessage>(row.frozen),
   createdUtc: row.created_utc,
@@ -90,13 +94,14 @@ export const contentColumns = (message: StoredMessage) => ({
   blanks: JSON.stringify(message.blanks),
   answers: JSON.stringify(message.answers),
   enclosures: JSON.stringify(message.enclosures),
-  conduct: JSON.stringify(message.conduct),
+  send_options: JSON.stringify(message.sendOptions),
   references: JSON.stringify(message.references),
 });
 
-export async function insertMessage(db: Database, message: StoredMessage): Promise<void> {
-  await db<MessageRow>('messages').insert({
+export async function insertMessage(tx: Tx, message: StoredMessage): Promise<void> {
+  await tx<MessageRow>('messages').insert({
     id: message.id,
+    seq: nextSeq(tx, 'messages') as unknown as number,
     matter_id: message.matterId,
     author_id: message.authorId,
     template_version_id: message.templateVersionId,
@@ -110,14 +115,14 @@ export async function insertMessage(db: Database, message: StoredMessage): Promi
   });
 }
 
-export async function findMessage(db: Database, id: string): Promise<StoredMessage | undefined> {
-  const row = await db<MessageRow>('messages').where({ id, discarded_utc: null }).first();
+export async function findMessage(scope: Scope, id: string): Promise<StoredMessage | undefined> {
+  const row = await visible<MessageRow>(scope, 'messages').where({ id, discarded_utc: null }).first();
   return row && toMessage(row);
 }
 
 /** Keeps a draft's content if nobody has changed it since `revision`; false where somebody has. */
-export async function updateDraft(db: Database, message: StoredMessage, revision: number): Promise<boolean> {
-  const changed = await db<MessageRow>('messages')
+export async function updateDraft(tx: Tx, message: StoredMessage, revision: number): Promise<boolean> {
+  const changed = await tx<MessageRow>('messages')
     .where({ id: message.id, revision, state: 'draft', discarded_utc: null })
     .update({
       ...contentColumns(message),
@@ -129,23 +134,30 @@ export async function updateDraft(db: Database, message: StoredMessage, revision
 }
 
 /** Takes a draft off the desk, to be brought back with {@link restoreDraft}; false where it is no draft. */
-export async function discardDraft(db: Database, id: string, atUtc: number): Promise<boolean> {
+export async function discardDraft(tx: Tx, id: string, atUtc: number): Promise<boolean> {
   return (
-    (await db<MessageRow>('messages').where({ id, state: 'draft' }).update({ discarded_utc: atUtc })) === 1
+    (await tx<MessageRow>('messages').where({ id, state: 'draft' }).update({ discarded_utc: atUtc })) === 1
   );
 }
 
-/** Brings a discarded draft back; gives its matter, or undefined where there is none. */
-export async function restoreDraft(db: Database, id: string): Promise<string | undefined> {
-  const row = await db<MessageRow>('messages').where({ id }).whereNotNull('discarded_utc').first('matter_id');
-  if (row) await db<MessageRow>('messages').where({ id }).update({ discarded_utc: null });
+/** The matter of a discarded draft; undefined where there is none. */
+export async function findDiscarded(scope: Scope, id: string): Promise<string | undefined> {
+  const row = await visible<MessageRow>(scope, 'messages')
+    .where({ id })
+    .whereNotNull('discarded_utc')
+    .first('matter_id');
   return row?.matter_id;
+}
+
+/** Brings a discarded draft back. */
+export async function restoreDraft(tx: Tx, id: string): Promise<void> {
+  await tx<MessageRow>('messages').where({ id }).update({ discarded_utc: null });
 }
 
 export type ListRow = MessageRow & { reference: string; title: string; author: string };
 
-export const listed = (db: Database) =>
-  db('messages')
+export const listed = (scope: Scope) =>
+  visible(scope, 'messages')
     .join('matters', 'matters.id', 'messages.matter_id')
     .join('people', 'people.id', 'messages.author_id')
     .select<ListRow[]>('messages.*', 'matters.reference', 'matters.title', { author: 'people.name' });
@@ -162,10 +174,10 @@ export const toListItem = (row: ListRow): MessageListItem => {
 };
 
 export async function listDraftsOnMatter(
-  db: Database,
+  scope: Scope,
   matterId: string,
 ): Promise<readonly MessageListItem[]> {
-  const rows = await listed(db)
+  const rows = await listed(scope)
     .where({ 'messages.matter_id': matterId, discarded_utc: null })
     .whereNot('messages.state', 'sent')
     .orderBy('messages.updated_utc', 'desc');
@@ -174,17 +186,15 @@ export async function listDraftsOnMatter(
 
 /** Drafts made from any version of a template, on matters this person may see. */
 export async function draftsFromTemplate(
-  db: Database,
+  scope: Scope,
   templateId: string,
-  personId: string,
 ): Promise<readonly MessageListItem[]> {
-  const rows = await listed(db)
+  const rows = await listed(scope)
     .where({ 'messages.state': 'draft', discarded_utc: null })
     .whereIn(
       'messages.template_version_id',
-      db('template_versions').select('id').where({ template_id: templateId }),
+      sql(scope)('template_versions').select('id').where({ template_id: templateId }),
     )
-    .where(seenBy(db, personId))
     .orderBy('messages.updated_utc', 'desc');
   return rows.map(toListItem);
 }

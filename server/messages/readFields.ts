@@ -1,10 +1,9 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { FieldCatalogue, FieldChoice } from '../../contract/templates.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { findMatter } from '../matters/queries.ts';
-import type { StoredMatter } from '../matters/queries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import type { StoredMatter } from '../matters/matter.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { uniquePaths } from '../templates/templateContent.ts';
 import { fieldsOf, repeatsOf, rowFieldsOf } from '../../core/template/fieldCatalogue.ts';
 import type { FieldInfo } from '../../core/template/fieldCatalogue.ts';
@@ -13,20 +12,22 @@ import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { documentCategories } from '../matters/documentQueries.ts';
 import { readSettings } from '../platform/settings/queries.ts';
-import { readerFor } from './readerFor.ts';
+import { readerFor } from '../matters/readerFor.ts';
 import type { MatterType } from '../../core/model/matter.ts';
 import { fieldText } from '../../core/merge/fieldText.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { signatureOf } from '../templates/compiled.ts';
 
 /** All that a template can say, over every kind of matter, beside what it says on the one that is looked at. */
 export async function readFields(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   matterId: string | undefined,
 ): Promise<FieldCatalogue> {
-  const types = await listMatterTypes(office.db);
-  const matter = matterId === undefined ? undefined : await findMatter(office.db, matterId, person.id);
+  const types = await listMatterTypes(scope);
+  const matter = matterId === undefined ? undefined : await findMatter(scope, matterId);
   if (matterId !== undefined && !matter) throw notFound('matter');
-  const reader = matter && (await readerOn(office, person, matter));
+  const reader = matter && (await readerOn(services, scope, matter));
   // The matter's own kind first: where kinds call one path by two names, its name is shown.
   const ordered = matter ? [matter.type, ...types.filter(({ id }) => id !== matter.type.id)] : types;
   const unique = <T extends { readonly key: string }>(list: readonly T[]): T[] =>
@@ -49,18 +50,22 @@ export async function readFields(
       label: holders[0]?.role.label ?? key,
       types: holders.map(({ type }) => type.name),
     })),
-    categories: await documentCategories(office.db),
+    categories: await documentCategories(scope),
     stages: unique(ordered.flatMap(({ stages }) => stages)).map(({ key, label }) => ({ key, label })),
     keyDates: unique(ordered.flatMap(({ keyDates }) => keyDates)).map(({ key, label }) => ({ key, label })),
-    palette: (await readSettings(office.db)).palette.map((one) => ({ ...one })),
+    palette: (await readSettings(scope)).palette.map((one) => ({ ...one })),
   };
 }
 
-async function readerOn(office: Office, person: Account, matter: StoredMatter): Promise<FieldReader> {
-  const settings = await readSettings(office.db);
-  const signature = await office.programs.signatureOf(office.db, person.id);
+async function readerOn(
+  services: Pick<Services, 'now'>,
+  scope: PersonScope,
+  matter: StoredMatter,
+): Promise<FieldReader> {
+  const settings = await readSettings(scope);
+  const signature = await signatureOf(scope, scope.actor.id);
   const greeted = matter.parties.slice(0, 1).map(({ contact }) => contact);
-  return readerFor(matter, person, settings, greeted, office.now(), signature);
+  return readerFor(matter, scope.actor, settings, greeted, services.now(), signature);
 }
 
 const rowReader = (

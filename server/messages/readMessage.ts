@@ -1,9 +1,9 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { Message } from '../../contract/messages.ts';
 import { viewMessage } from './messageView.ts';
-import { deskMessage } from './layOut.ts';
+import { openDraft } from './draftLayout.ts';
+import type { PersonScope } from '../access/scope.ts';
 
-export async function readMessage(office: Office, person: Account, id: string): Promise<Message> {
-  return viewMessage(office, person, await deskMessage(office, person, id));
+export async function readMessage(services: Services, scope: PersonScope, id: string): Promise<Message> {
+  return viewMessage(services, scope, await openDraft(services, scope, id));
 }

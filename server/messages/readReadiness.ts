@@ -1,27 +1,32 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { TemplateReadiness } from '../../contract/templates.ts';
 import { findInLibrary } from '../templates/libraryQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { openMatterIds, findMatters } from '../matters/queries.ts';
-import { readerFor } from './readerFor.ts';
+import { readerFor } from '../matters/readerFor.ts';
 import { readinessOf } from '../../core/shelf/index.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { findStartable, signatureOf } from '../templates/compiled.ts';
 
 /** The most matters one table shows, newest first; the counts are of these. */
 const MOST_MATTERS = 400;
 
 /** Which open matters a template can be used on, and why not on the others. */
-export async function readReadiness(office: Office, person: Account, id: string): Promise<TemplateReadiness> {
-  const template = await office.programs.find(office.db, id);
-  if (!template || !(await findInLibrary(office.db, id, person.id))) throw notFound('template in use');
-  const settings = await readSettings(office.db);
-  const signature = await office.programs.signatureOf(office.db, person.id);
-  const ids = await openMatterIds(office.db, person.id, MOST_MATTERS);
-  const matters = await findMatters(office.db, ids, person.id);
+export async function readReadiness(
+  services: Services,
+  scope: PersonScope,
+  id: string,
+): Promise<TemplateReadiness> {
+  const template = await findStartable(scope, id);
+  if (!template || !(await findInLibrary(scope, id))) throw notFound('template in use');
+  const settings = await readSettings(scope);
+  const signature = await signatureOf(scope, scope.actor.id);
+  const ids = await openMatterIds(scope, MOST_MATTERS);
+  const matters = await findMatters(scope, ids);
   const items = matters.map((matter) => {
-    const reader = readerFor(matter, person, settings, [], office.now(), signature);
-    const readiness = readinessOf(template.program, reader);
+    const reader = readerFor(matter, scope.actor, settings, [], services.now(), signature);
+    const readiness = readinessOf(template.program, reader, template.channel);
     return {
       matterId: matter.id as string,
       reference: matter.reference,

@@ -1,41 +1,42 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { Shelf, ShelfItem } from '../../contract/matters.ts';
 import { findMatter } from '../matters/queries.ts';
-import type { StoredMatter } from '../matters/queries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import type { StoredMatter } from '../matters/matter.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { lastTemplateOnMatter, templateUses } from '../templates/useQueries.ts';
-import { readerFor } from './readerFor.ts';
+import { readerFor } from '../matters/readerFor.ts';
 import { readinessOf, orderShelf, strongestReason } from '../../core/shelf/index.ts';
 import type { Readiness, TemplateUse, DueReason } from '../../core/shelf/index.ts';
-import type { CompiledTemplate } from '../templates/programCache.ts';
+import type { CompiledTemplate } from '../templates/compiled.ts';
 import { resolveRecipients } from '../../core/recipients/recipients.ts';
 import { allInline, inlineOf } from '../../core/template/walk.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import { openFollowUps } from '../matters/followUpQueries.ts';
 import { dayOfValue } from '../../core/model/value.ts';
 import { daysBetween } from '../../core/model/plainDate.ts';
+import type { PersonScope, Scope } from '../access/scope.ts';
+import { startableTemplates, signatureOf } from '../templates/compiled.ts';
 
 /** What can be started on a matter, best first, each with its readiness worked out from the matter's own data. */
-export async function readShelf(office: Office, person: Account, matterId: string): Promise<Shelf> {
-  const matter = await findMatter(office.db, matterId, person.id);
+export async function readShelf(services: Services, scope: PersonScope, matterId: string): Promise<Shelf> {
+  const matter = await findMatter(scope, matterId);
   if (!matter) throw notFound('matter');
-  const settings = await readSettings(office.db);
-  const templates = await office.programs.startable(office.db, person.id);
-  const last = await lastTemplateOnMatter(office.db, matterId);
-  const useOf = await templateUses(office.db, {
-    personId: person.id,
+  const settings = await readSettings(scope);
+  const templates = await startableTemplates(scope);
+  const last = await lastTemplateOnMatter(scope, matterId);
+  const useOf = await templateUses(scope, {
+    personId: scope.actor.id,
     matterId,
     typeId: matter.type.id,
     after: last?.id,
     stage: matter.stage,
-    nowUtc: office.now(),
+    nowUtc: services.now(),
   });
   // Readiness asks whether values are there, not how they read: one reader serves all templates.
-  const signature = await office.programs.signatureOf(office.db, person.id);
-  const reader = readerFor(matter, person, settings, [], office.now(), signature);
-  const dueFor = await dueReasons(office, matter, reader);
+  const signature = await signatureOf(scope, scope.actor.id);
+  const reader = readerFor(matter, scope.actor, settings, [], services.now(), signature);
+  const dueFor = await dueReasons(scope, matter, reader);
   const items = templates.map((template) => {
     const due = dueFor(template);
     return {
@@ -94,12 +95,12 @@ const NEAR_DAYS = 10;
 
 /** What on this matter asks for which template now: a follow-up that is due, a day that is near and that it speaks of. */
 async function dueReasons(
-  office: Office,
+  scope: Scope,
   matter: StoredMatter,
   reader: FieldReader,
 ): Promise<(template: CompiledTemplate) => DueReason | undefined> {
   const { today } = reader.context;
-  const [followUp] = (await openFollowUps(office.db, matter.id)).filter(({ dueOn }) => dueOn <= today);
+  const [followUp] = (await openFollowUps(scope, matter.id)).filter(({ dueOn }) => dueOn <= today);
   const near = new Map(
     [
       ...matter.type.keyDates.map(({ key, label }) => ({ path: `date.${key}`, label })),

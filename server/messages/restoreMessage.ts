@@ -1,25 +1,19 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { Message } from '../../contract/messages.ts';
-import { restoreDraft } from './queries.ts';
-import { isVisible } from '../matters/queries.ts';
-import { notFound } from '../http/httpProblem.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { findDiscarded, restoreDraft } from './queries.ts';
 import { readMessage } from './readMessage.ts';
 
-export async function restoreMessage(office: Office, person: Account, id: string): Promise<Message> {
-  const matterId = await office.db.transaction(async (tx) => {
-    const found = await restoreDraft(tx, id);
-    if (found === undefined || !(await isVisible(tx, found, person.id))) throw notFound('discarded draft');
-    await insertAuditEvent(tx, {
-      atUtc: office.now(),
-      personId: person.id,
-      what: 'message.restored',
-      subjectKind: 'message',
-      subjectId: id,
-    });
-    return found;
+/** Brings a discarded draft back to the desk. */
+export async function restoreMessage(services: Services, scope: PersonScope, id: string): Promise<Message> {
+  await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
+    const matterId = await findDiscarded(inside, id);
+    if (matterId === undefined) throw notFound('discarded draft');
+    await restoreDraft(tx, id);
+    await audit('message.restored', 'message', id);
+    tell({ kind: 'message', id, matterId });
   });
-  office.changes.tell({ kind: 'message', id, matterId });
-  return readMessage(office, person, id);
+  return readMessage(services, scope, id);
 }

@@ -3,29 +3,28 @@ import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
 import { findMessage } from './queries.ts';
-import { findPerson } from '../access/peopleQueries.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 import type { Transport } from '../sending/transports/transport.ts';
-import { NOW, openOffice, runOnce, serve } from '../app/tests/practice.ts';
-import type { Answer, Client, TestOffice } from '../app/tests/practice.ts';
+import { NOW, openPractice, runOnce, serve } from '../app/tests/practice.ts';
+import type { Answer, Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 let matterId: string;
-let maud: Account;
+let maud: PersonScope;
 
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
+  services = await openPractice();
+  client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
-  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
-  const found = await findPerson(office.db, 'person-maud');
+  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
+  const found = await services.as('maud');
   if (!found) throw new Error('no principal');
   maud = found;
 }, 60_000);
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 const start = async (body: object): Promise<Answer['json']> =>
@@ -41,12 +40,12 @@ const host: Transport = {
   async send({ to }, bytes, beforeData) {
     await beforeData();
     handed.push({ to, bytes });
-    return { outcome: { kind: 'accepted' }, refusals: [] };
+    return { outcome: { kind: 'accepted' }, permanentFailures: [] };
   },
 };
 const deliver = async () => {
   handed.length = 0;
-  await runOnce(office, host);
+  await runOnce(services, host);
   return [...handed];
 };
 const codes = (message: Answer['json']): string[] => message.notes.map(({ code }: { code: string }) => code);
@@ -73,14 +72,14 @@ async function pdfOf(...titles: string[]): Promise<Buffer> {
 describe('a message of their own for each', () => {
   it('leaves as one for every recipient, each greeted alone, copies with the first', async () => {
     const draft = await start(report);
-    const [{ conduct }] = await office.db('messages').where({ id: draft.id });
+    const [{ send_options }] = await services.db('messages').where({ id: draft.id });
     const after = { followUp: { workingDays: 5, what: 'Heard from them?' } };
-    await office
+    await services
       .db('messages')
       .where({ id: draft.id })
-      .update({ conduct: JSON.stringify({ ...JSON.parse(conduct), after }) });
+      .update({ send_options: JSON.stringify({ ...JSON.parse(send_options), after }) });
     const usesOf = async (): Promise<number> =>
-      (await office.db('template_uses').where({ template_id: report.templateId }).sum('count as n').first())
+      (await services.db('template_uses').where({ template_id: report.templateId }).sum('count as n').first())
         ?.n ?? 0;
     const usesBefore = await usesOf();
     const changed = await change(draft.id, { each: true });
@@ -96,13 +95,13 @@ describe('a message of their own for each', () => {
     ]);
     const ids = mails.map(({ bytes }) => /^Message-ID: (.*)$/im.exec(bytes.toString('latin1'))?.[1]);
     expect(new Set(ids).size).toBe(2);
-    const entries = await office.db('entries').orderBy('seq', 'desc').limit(2);
+    const entries = await services.db('entries').orderBy('seq', 'desc').limit(2);
     expect(entries.map(({ direction, matter_id }) => [direction, matter_id])).toEqual([
       ['out', matterId],
       ['out', matterId],
     ]);
     // What follows, follows once: the template counts as used once, and one follow-up stands for all.
-    const followUps = await office.db('follow_ups').where({ matter_id: matterId, done_utc: null });
+    const followUps = await services.db('follow_ups').where({ matter_id: matterId, done_utc: null });
     expect(
       followUps.filter(({ message_id }) => entries.some((one) => one.message_id === message_id)),
     ).toHaveLength(1);
@@ -123,7 +122,7 @@ describe('a message of their own for each', () => {
     await send(draft.id, CAUTIONS);
     const [only, ...more] = await deliver();
     expect([more.length, only?.bytes.subarray(0, 5).toString()]).toEqual([0, '%PDF-']);
-    const entry = await office.db('entries').orderBy('seq', 'desc').first();
+    const entry = await services.db('entries').orderBy('seq', 'desc').first();
     const raw = await client.call('GET', `/correspondence/${entry.id}/raw`);
     expect([raw.headers.get('content-type'), raw.bytes.equals(only?.bytes ?? Buffer.alloc(0))]).toEqual([
       'application/pdf',
@@ -155,7 +154,7 @@ describe('a text message', () => {
 
 describe('taking an entry up', () => {
   const entryFrom = async (direction: string) =>
-    office.db('entries').where({ matter_id: matterId, direction, channel: 'email' }).orderBy('seq').first();
+    services.db('entries').where({ matter_id: matterId, direction, channel: 'email' }).orderBy('seq').first();
 
   it('answers all without writing to ourselves, and wonders where one alone is greeted', async () => {
     const entry = await entryFrom('in');
@@ -166,11 +165,11 @@ describe('taking an entry up', () => {
     expect(addresses.filter((address: string) => address.endsWith('tidewell-roe.example'))).toEqual([]);
     const wider = await change(all.id, { cc: [{ address: 'aksel.lund@harbourpost.example' }] });
     expect(codes(wider)).toContain('answersAllGreetsOne');
-    expect((await findMessage(office.db, all.id))?.references.length).toBeGreaterThan(0);
+    expect((await findMessage(services.everything, all.id))?.references.length).toBeGreaterThan(0);
   });
 
   it('passes it on with its words and enclosures, to nobody yet and in no thread', async () => {
-    const row = await office
+    const row = await services
       .db('entries')
       .where({ matter_id: matterId })
       .whereNot({ attachments: '[]' })
@@ -180,13 +179,13 @@ describe('taking an entry up', () => {
     expect(forward.text).toMatch(/wrote on \w+day \d+ \w+ \d{4}, “/);
     const names = JSON.parse(row.attachments).map(({ name }: { name: string }) => name);
     expect(forward.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual(names);
-    expect((await findMessage(office.db, forward.id))?.references).toEqual([]);
+    expect((await findMessage(services.everything, forward.id))?.references).toEqual([]);
   });
 
   it('writes to whoever was pointed at, with the document that was, for the follow-up that waited', async () => {
     const [party] = (await client.call('GET', `/matters/${matterId}`)).json.parties;
     const [document] = (await client.call('GET', `/matters/${matterId}`)).json.documents;
-    await office.db('follow_ups').insert({
+    await services.db('follow_ups').insert({
       id: 'waits',
       matter_id: matterId,
       what: 'Ask again',
@@ -208,7 +207,7 @@ describe('taking an entry up', () => {
     );
     await send(draft.id, [...CAUTIONS, 'sentBefore']);
     await deliver();
-    expect((await office.db('follow_ups').where({ id: 'waits' }).first()).done_utc).toBe(NOW);
+    expect((await services.db('follow_ups').where({ id: 'waits' }).first()).done_utc).toBe(NOW);
   });
 });
 
@@ -261,27 +260,27 @@ describe('enclosures from elsewhere', () => {
     await upload(draft.id, 'two.pdf', await pdfOf('c'));
     const text = await upload(draft.id, 'note.txt', Buffer.from('Ærlig talt.\n\nTwo.'));
     const order = (body: object) => client.call('POST', `/messages/${draft.id}/enclosures`, body);
-    const note = text.enclosures.at(-1).documentId;
-    const made = (await order({ kind: 'asPdf', documentId: note })).json;
+    const note = text.enclosures.at(-1).id;
+    const made = (await order({ kind: 'asPdf', enclosureId: note })).json;
     expect(made.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual([
       'one.pdf',
       'two.pdf',
       'note.pdf',
     ]);
-    const ids = made.enclosures.map(({ documentId }: { documentId: string }) => documentId);
-    const joined = (await order({ kind: 'join', documentIds: ids, name: 'All of it' })).json;
+    const ids = made.enclosures.map(({ id }: { id: string }) => id);
+    const joined = (await order({ kind: 'join', enclosureIds: ids, name: 'All of it' })).json;
     expect(joined.enclosures).toHaveLength(1);
     const [whole] = joined.enclosures;
-    const content = await client.call('GET', `/messages/${draft.id}/enclosures/${whole.documentId}/content`);
+    const content = await client.call('GET', `/messages/${draft.id}/enclosures/${whole.id}/content`);
     expect((await PDFDocument.load(content.bytes)).getPageCount()).toBe(4);
 
     const fake = await upload(draft.id, 'picture.png', Buffer.from('<svg onload=alert(1)>'));
     expect(fake.enclosures.at(-1).mediaType).toBe('application/octet-stream');
-    const refused = await order({ kind: 'asPdf', documentId: fake.enclosures.at(-1).documentId });
+    const refused = await order({ kind: 'asPdf', enclosureId: fake.enclosures.at(-1).id });
     expect([refused.status, refused.json.detail]).toEqual([400, expect.stringContaining('no PNG or JPEG')]);
     const broken = await upload(draft.id, 'broken.pdf', Buffer.from('%PDF-1.7 and no more'));
-    const both = broken.enclosures.map(({ documentId }: { documentId: string }) => documentId);
-    expect((await order({ kind: 'join', documentIds: both, name: 'x' })).json.detail).toContain(
+    const both = broken.enclosures.map(({ id }: { id: string }) => id);
+    expect((await order({ kind: 'join', enclosureIds: both, name: 'x' })).json.detail).toContain(
       'Nothing was joined',
     );
     expect((await client.call('GET', `/messages/${draft.id}`)).json.enclosures).toHaveLength(3);
@@ -291,14 +290,17 @@ describe('enclosures from elsewhere', () => {
   it('come from earlier messages of this matter alone, and from letters made now', async () => {
     const draft = await start({});
     const order = (body: object) => client.call('POST', `/messages/${draft.id}/enclosures`, body);
-    const elsewhere = await office.db('entries').whereNot({ matter_id: matterId, attachments: '[]' }).first();
+    const elsewhere = await services
+      .db('entries')
+      .whereNot({ matter_id: matterId, attachments: '[]' })
+      .first();
     expect((await order({ kind: 'fromEntry', entryId: elsewhere.id, index: 0 })).status).toBe(404);
     const letter = await order({ kind: 'letter', templateId: 'template-terms-letter' });
     expect(letter.json.enclosures[0]).toMatchObject({ fileName: 'Letter- terms of engagement.pdf' });
     expect((await order({ kind: 'letter', templateId: 'template-report' })).status).toBe(404);
     const kept = await order({
       kind: 'keep',
-      documentId: letter.json.enclosures[0].documentId,
+      enclosureId: letter.json.enclosures[0].id,
       category: 'Engagement',
     });
     const { documents } = (await client.call('GET', `/matters/${matterId}`)).json;
@@ -376,7 +378,7 @@ describe('whom to write to', () => {
     });
     await send(draft.id, CAUTIONS);
     const [mail] = await deliver();
-    expect(mail?.to).toContain(maud.email);
+    expect(mail?.to).toContain(maud.actor.email);
     const head = mail?.bytes.toString('latin1') ?? '';
     expect(head).toMatch(/^Reply-To: office@tidewell-roe\.example\r$/m);
     expect(head.slice(0, head.indexOf('\r\n\r\n'))).not.toMatch(/^(?:To|Cc|Bcc):.*maud@/m);
@@ -386,29 +388,29 @@ describe('whom to write to', () => {
 describe('what the record says by now', () => {
   it('is shown beside what was filled in, and taken over by its remedy alone', async () => {
     const draft = await start(report);
-    const { facts } = await office.db('matters').where({ id: matterId }).first();
+    const { facts } = await services.db('matters').where({ id: matterId }).first();
     const changed = JSON.stringify({
       ...JSON.parse(facts),
       vessel: { kind: 'text', text: 'Saltmarsh Wren II' },
     });
-    await office.db('matters').where({ id: matterId }).update({ facts: changed });
+    await services.db('matters').where({ id: matterId }).update({ facts: changed });
     const seen = (await client.call('GET', `/messages/${draft.id}`)).json;
     expect(seen.text).toContain('Saltmarsh Wren');
     expect(seen.text).not.toContain('Saltmarsh Wren II');
     expect(seen.notes.find(({ code }: { code: string }) => code === 'recordChanged')).toMatchObject({
       params: { was: 'Saltmarsh Wren', now: 'Saltmarsh Wren II' },
     });
-    await office.db('matters').where({ id: matterId }).update({ facts });
+    await services.db('matters').where({ id: matterId }).update({ facts });
   });
 
   it('and what was sent a few days ago, and what the practice does without, decide which notes there are', async () => {
-    const usual = await readSettings(office.db);
-    await writeSettings(office.db, { ...usual, repeatDays: 5 });
+    const usual = await readSettings(services.everything);
+    await services.write((tx) => writeSettings(tx, { ...usual, repeatDays: 5 }));
     const draft = await start(report);
     expect(codes(draft)).toContain('sentBefore');
-    await writeSettings(office.db, { ...usual, repeatDays: 5, cautionsOff: ['sentBefore'] });
+    await services.write((tx) => writeSettings(tx, { ...usual, repeatDays: 5, cautionsOff: ['sentBefore'] }));
     expect(codes((await client.call('GET', `/messages/${draft.id}`)).json)).not.toContain('sentBefore');
-    await writeSettings(office.db, usual);
+    await services.write((tx) => writeSettings(tx, usual));
   });
 
   it('fills passages in where they are put, with nothing left open', async () => {

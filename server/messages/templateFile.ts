@@ -1,60 +1,49 @@
+import { compose } from '../../core/compose/index.ts';
 import { compile } from '../../core/merge/compile.ts';
 import { finishProgram } from '../../core/merge/finish.ts';
 import { planMessage } from '../../core/mime/plan.ts';
-import { resolveRecipients } from '../../core/recipients/recipients.ts';
-import { notFound } from '../http/httpProblem.ts';
-import type { Office } from '../app/services.ts';
-import { assemble } from '../sending/assemble.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { assemble, sealFiles } from '../platform/mail/assemble.ts';
+import { gather } from './gather.ts';
 import { findMatter } from '../matters/queries.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { readSettings } from '../platform/settings/queries.ts';
 import { findInLibrary } from '../templates/libraryQueries.ts';
-import { senderOf } from './sendOptions.ts';
-import { contactsBehind, greetedOf } from './layOut.ts';
-import { readerFor } from './readerFor.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { currentPassages } from '../templates/compiled.ts';
 
 /** One template as a file that other programs read, filled in from a matter: no field's name is in it. */
 export async function templateFile(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   matterId: string,
   format: 'eml' | 'html',
 ): Promise<{ readonly name: string; readonly mediaType: string; readonly bytes: Buffer }> {
-  const template = await findInLibrary(office.db, id, person.id);
-  const matter = await findMatter(office.db, matterId, person.id);
+  const template = await findInLibrary(scope, id);
+  const matter = await findMatter(scope, matterId);
   if (!template || !matter) throw notFound('template or matter');
-  const settings = await readSettings(office.db);
-  const program = compile(template.content, await office.programs.passages(office.db));
-  const { recipients } = resolveRecipients(template.content.recipients, matter);
-  const contacts = await contactsBehind(office, recipients, matter);
-  const signature = await office.programs.signatureOf(office.db, person.id);
-  const reader = readerFor(
-    matter,
-    person,
-    settings,
-    greetedOf(recipients, contacts),
-    office.now(),
-    signature,
+  const program = compile(template.content, await currentPassages(scope));
+  const composed = compose(
+    await gather(services, scope, { matter, writer: scope.actor, channel: template.channel, program }),
   );
-  const letter = finishProgram(program, reader, {});
+  const { recipients, from } = composed;
+  const letter = finishProgram(program, composed.reader, {});
   if (format === 'html') {
     const page = `<!doctype html><html><head><meta charset="utf-8"><title></title></head><body>${letter.html}</body></html>`;
     return { name: `${template.name}.html`, mediaType: 'text/html', bytes: Buffer.from(page, 'utf8') };
   }
-  const from = senderOf(template.content.sender, person, matter, settings);
   const plan = planMessage({
-    messageId: `<${office.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`,
-    dateUtc: office.now(),
+    messageId: `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`,
+    dateUtc: services.now(),
     from,
     recipients,
-    letter,
+    message: letter,
     references: [],
     attachments: [],
   });
   return {
     name: `${template.name}.eml`,
     mediaType: 'message/rfc822',
-    bytes: await assemble(plan, office.blobs),
+    bytes: await assemble(plan, sealFiles(services.blobs)),
   };
 }

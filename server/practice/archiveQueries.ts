@@ -1,19 +1,19 @@
-import { MAIL_HOSTS_KEY } from '../sending/mailHostQueries.ts';
-import { SECRET_KEY } from '../platform/settings/queries.ts';
+import type { Scope } from '../access/scope.ts';
+import { deferForeignKeys } from '../platform/database/dialects/sqlite/expressions.ts';
+import { putRows, rowsOf, tableNames } from '../platform/database/dialects/sqlite/rows.ts';
 import type { Database } from '../platform/database/openDatabase.ts';
+import { sql } from '../platform/database/reads.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { SECRET_KEY } from '../platform/settings/queries.ts';
+import { MAIL_HOSTS_KEY } from '../sending/mailHostQueries.ts';
 
 /** Tables that are the application’s own affair, or belong to whoever is signed in here. */
-const LEFT_OUT = /^(?:sqlite_|knex_|sessions$)/;
-/** Indexes of words keep themselves in tables of their own. */
-const SHADOW = /_words_(?:config|content|data|docsize|idx)$/;
+const LEFT_OUT = /^(?:knex_|sessions$)/;
 
 /** Every table that an archive holds, those that others refer to first where it matters. */
-export async function archiveTables(db: Database): Promise<string[]> {
-  const names = await db('sqlite_master')
-    .where({ type: 'table' })
-    .orderBy('rootpage')
-    .pluck<string[]>('name');
-  return names.filter((name) => !LEFT_OUT.test(name) && !SHADOW.test(name));
+export async function archiveTables(scope: Scope): Promise<string[]> {
+  return (await tableNames(sql(scope))).filter((name) => !LEFT_OUT.test(name));
 }
 
 type Row = Readonly<Record<string, unknown>>;
@@ -21,29 +21,26 @@ type Row = Readonly<Record<string, unknown>>;
 /** Settings with secrets in them: what sessions are signed with, and how mail hosts are signed in to. */
 const STAY_HERE = new Set<string>([SECRET_KEY, MAIL_HOSTS_KEY]);
 
-/** A table’s rows with their own numbers, a few at a time; secrets stay here. */
-export async function* readRows(db: Database, table: string, atOnce: number): AsyncGenerator<Row[]> {
-  for (let after = -1; ;) {
-    const rows = await db.raw<(Row & { archived_row: number })[]>(
-      'SELECT rowid AS archived_row, * FROM ?? WHERE rowid > ? ORDER BY rowid LIMIT ?',
-      [table, after, atOnce],
-    );
-    const last = rows.at(-1);
-    if (!last) return;
-    after = last.archived_row;
+/** A table’s rows, a few at a time; secrets stay here. */
+export async function* readRows(scope: Scope, table: string, atOnce: number): AsyncGenerator<Row[]> {
+  for await (const rows of rowsOf(sql(scope), table, atOnce))
     yield table === 'settings' ? rows.filter((row) => !STAY_HERE.has(String(row['key']))) : rows;
-  }
 }
 
-/** SQLite takes this many values in one statement. */
-const MOST_VALUES = 30_000;
+/** Fills the tables of a database that is new, all of them or none. */
+export async function fillTables(
+  db: Database,
+  tables: readonly string[],
+  rowsFor: (table: string) => AsyncIterable<readonly Row[]>,
+): Promise<void> {
+  await inTransaction(db, async (tx) => {
+    await deferForeignKeys(tx);
+    for (const table of tables) await fill(tx, table, rowsFor(table));
+  });
+}
 
-export async function insertRows(db: Database, table: string, rows: readonly Row[]): Promise<void> {
-  const [first] = rows;
-  if (!first) return;
-  const atOnce = Math.max(1, Math.floor(MOST_VALUES / Object.keys(first).length));
-  for (let at = 0; at < rows.length; at += atOnce)
-    await db(table).insert(
-      rows.slice(at, at + atOnce).map(({ archived_row, ...row }) => ({ rowid: archived_row, ...row })),
-    );
+async function fill(tx: Tx, table: string, rows: AsyncIterable<readonly Row[]>): Promise<void> {
+  // What a new database begins with is in the archive too.
+  await tx(table).delete();
+  for await (const some of rows) await putRows(tx, table, some);
 }

@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import yauzl from 'yauzl';
 import type { ZipFile as ReadZip, Entry } from 'yauzl';
 import { blobStore, sha256Hex } from '../platform/blobs/blobStore.ts';
-import { openDatabase } from '../platform/database/openDatabase.ts';
+import { makeDatabaseOf, openDatabase } from '../platform/database/openDatabase.ts';
 import { ROWS_AT_ONCE, ARCHIVE_FORMAT } from './archiveFormat.ts';
-import { insertRows } from './archiveQueries.ts';
+import { fillTables } from './archiveQueries.ts';
 
 /** The archive cannot be taken in, and why, in words. Nothing is left behind in the folder but what was there. */
 export class BadArchive extends Error {}
@@ -29,29 +29,35 @@ export async function readArchive(path: string, folder: string): Promise<{ reado
     files += 1;
   }
   if (files !== about.files) throw new BadArchive(`The archive holds ${files} of ${about.files} files.`);
-  const db = await openDatabase(join(folder, 'officium.sqlite'));
+  const file = join(folder, 'officium.sqlite');
+  const db = await makeDatabaseOf(file, about.schema ?? BEFORE_SCHEMAS);
+  if (!db) throw new BadArchive('It is an archive of a newer version. Bring Officium up to date first.');
   try {
-    await db.transaction(async (tx) => {
-      await tx.raw('PRAGMA defer_foreign_keys = ON');
-      for (const table of about.tables) {
-        const entry = entries.get(`tables/${table}.ndjson`);
-        if (!entry) throw new BadArchive(`The archive lacks the table ${table}.`);
-        const lines = (await readEntry(zip, entry)).toString('utf8').split('\n').filter(Boolean);
-        for (let at = 0; at < lines.length; at += ROWS_AT_ONCE)
-          await insertRows(
-            tx,
-            table,
-            lines
-              .slice(at, at + ROWS_AT_ONCE)
-              .map((line) => JSON.parse(line) as Readonly<Record<string, unknown>>),
-          );
-      }
-    });
+    await fillTables(db, about.tables, (table) => rowsIn(zip, entries, table));
   } finally {
     await db.destroy();
     zip.close();
   }
+  // Opened once, it is brought up to date.
+  await (await openDatabase(file)).destroy();
   return { files };
+}
+
+/** Archives did not always say which tables they hold. */
+const BEFORE_SCHEMAS = '20261125210000_reading';
+
+async function* rowsIn(
+  zip: ReadZip,
+  entries: ReadonlyMap<string, Entry>,
+  table: string,
+): AsyncGenerator<readonly Readonly<Record<string, unknown>>[]> {
+  const entry = entries.get(`tables/${table}.ndjson`);
+  if (!entry) throw new BadArchive(`The archive lacks the table ${table}.`);
+  const lines = (await readEntry(zip, entry)).toString('utf8').split('\n').filter(Boolean);
+  for (let at = 0; at < lines.length; at += ROWS_AT_ONCE)
+    yield lines
+      .slice(at, at + ROWS_AT_ONCE)
+      .map((line) => JSON.parse(line) as Readonly<Record<string, unknown>>);
 }
 
 const openZip = (path: string): Promise<ReadZip> =>
@@ -100,6 +106,8 @@ function readEntry(zip: ReadZip, entry: Entry): Promise<Buffer> {
 
 interface About {
   readonly format: string;
+  /** The migration that made its tables. */
+  readonly schema?: string;
   readonly tables: readonly string[];
   readonly files: number;
 }

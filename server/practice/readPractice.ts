@@ -1,10 +1,10 @@
-import type { Office } from '../app/services.ts';
 import type { PracticeJson } from '../../contract/practice.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { CAUTIONS } from '../../core/model/noteCodes.ts';
+import type { Scope } from '../access/scope.ts';
 
-export async function readPractice(office: Office): Promise<PracticeJson> {
-  const settings = await readSettings(office.db);
+export async function readPractice(scope: Scope): Promise<PracticeJson> {
+  const settings = await readSettings(scope);
   const { practice, practiceEmail, weekdays, holidays, palette, cautionsOff, repeatDays } = settings;
   return {
     name: practice.name,

@@ -1,11 +1,16 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { VerificationJob } from '../../contract/exports.ts';
-import { notFound } from '../http/httpProblem.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { PracticeServices } from './services.ts';
 import { viewVerification } from './verificationView.ts';
 
-export function readVerification(office: Office, person: Account, id: string): VerificationJob {
-  const job = office.long.verifications.find(id, person.id);
+/** How far a check of one's own is, and what it found. */
+export async function readVerification(
+  { verifications }: Pick<PracticeServices, 'verifications'>,
+  scope: PersonScope,
+  id: string,
+): Promise<VerificationJob> {
+  const job = verifications.find(id, scope.actor.id);
   if (!job) throw notFound('verification');
-  return viewVerification(job);
+  return viewVerification(scope, job);
 }

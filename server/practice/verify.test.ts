@@ -1,17 +1,17 @@
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { openOffice } from '../app/tests/practice.ts';
-import type { TestOffice } from '../app/tests/practice.ts';
+import { openPractice } from '../app/tests/practice.ts';
+import type { TestPractice } from '../app/tests/practice.ts';
 import { isSound, verifyPractice } from './verifyPractice.ts';
 import { verificationWords } from './verificationWords.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 beforeEach(async () => {
-  office = await openOffice();
+  services = await openPractice();
 });
-afterEach(() => office.close());
-const verify = () => verifyPractice(office.db, office.blobs);
+afterEach(() => services.close());
+const verify = () => verifyPractice(services.everything, services.blobs);
 
 describe('verifying', () => {
   it('finds a sound practice sound', async () => {
@@ -22,34 +22,44 @@ describe('verifying', () => {
   });
 
   it('names the entry that was changed behind its back', async () => {
-    const [, , third] = await office.db('entries').orderBy('seq').limit(3);
-    await office.db.raw('DROP TRIGGER entries_no_update');
-    await office.db('entries').where({ id: third.id }).update({ subject: 'Something else' });
+    const [, , third] = await services.db('entries').orderBy('seq').limit(3);
+    await services.db.raw('DROP TRIGGER entries_no_update');
+    await services.db('entries').where({ id: third.id }).update({ subject: 'Something else' });
     const found = await verify();
     expect(found.brokenSeal).toMatchObject({ entryId: third.id });
     expect(isSound(found)).toBe(false);
   });
 
   it('names a file whose bytes have changed, with all that needs it, and one that is gone', async () => {
-    const entry = await office.db('entries').orderBy('seq').first();
-    const path = (blob: string) => join(office.config.dataFolder, 'blobs', blob.slice(0, 2), blob);
+    const entry = await services.db('entries').orderBy('seq').first();
+    const path = (blob: string) => join(services.config.dataFolder, 'blobs', blob.slice(0, 2), blob);
     await writeFile(path(entry.raw_blob), 'other bytes');
-    const document = await office.db('documents').first();
+    const document = await services.db('documents').first();
     const { rm } = await import('node:fs/promises');
     await rm(path(document.blob));
     const found = await verify();
     const broken = new Map(found.brokenFiles.map((one) => [one.sha256, one]));
     expect(broken.get(entry.raw_blob)?.what).toBe('its bytes have changed');
-    expect(broken.get(entry.raw_blob)?.neededBy.join()).toContain(entry.subject);
-    expect(broken.get(document.blob)?.neededBy.join()).toContain(document.name);
+    expect(
+      broken
+        .get(entry.raw_blob)
+        ?.neededBy.map(({ words }) => words)
+        .join(),
+    ).toContain(entry.subject);
+    expect(
+      broken
+        .get(document.blob)
+        ?.neededBy.map(({ words }) => words)
+        .join(),
+    ).toContain(document.name);
     expect(verificationWords(found).join('\n')).toContain('from a backup');
   });
 
   it('sees an entry that would not be found, and a row of the index that is nobody’s', async () => {
-    const entry = await office.db('entries').orderBy('seq').first();
-    await office.db.raw('DELETE FROM entry_words WHERE entry_id = ?', [entry.id]);
-    expect((await verify()).notFindable).toEqual([entry.subject]);
-    await office.db.raw("INSERT INTO entry_words (rowid, entry_id) VALUES (1, 'x'), (2, 'y')");
+    const entry = await services.db('entries').orderBy('seq').first();
+    await services.db.raw('DELETE FROM entry_words WHERE entry_id = ?', [entry.id]);
+    expect((await verify()).notFindable).toEqual([{ words: entry.subject, matterId: entry.matter_id }]);
+    await services.db.raw("INSERT INTO entry_words (rowid, entry_id) VALUES (1, 'x'), (2, 'y')");
     expect((await verify()).strayWords).toBe(1);
   });
 });

@@ -2,16 +2,21 @@ import { FIRST_SEAL, sealEntry } from '../../core/correspondence/seal.ts';
 import type { BlobStore } from '../platform/blobs/blobStore.ts';
 import { BrokenBlob, sha256Hex } from '../platform/blobs/blobStore.ts';
 import { sealedEntries } from '../correspondence/sealQueries.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Scope } from '../access/scope.ts';
 import { entriesNotFindable, keptBlobs, rowsOfNothing } from './verificationQueries.ts';
 import type { Progress } from '../platform/jobs/jobs.ts';
+
+/** What refers to something, in words, and the matter it stands on. */
+export interface Needed {
+  readonly words: string;
+  readonly matterId: string | null;
+}
 
 /** A stored file that no longer is what was stored, and where it is needed. */
 export interface BrokenFile {
   readonly sha256: string;
   readonly what: string;
-  /** What refers to it, in words. */
-  readonly neededBy: readonly string[];
+  readonly neededBy: readonly Needed[];
 }
 
 export interface Verification {
@@ -25,7 +30,7 @@ export interface Verification {
   readonly files: number;
   readonly brokenFiles: readonly BrokenFile[];
   /** Entries that the index of words does not hold, and rows of it that are no entry’s. */
-  readonly notFindable: readonly string[];
+  readonly notFindable: readonly Needed[];
   readonly strayWords: number;
 }
 
@@ -36,12 +41,12 @@ const NO_PROGRESS: Progress = { tell: () => undefined, signal: new AbortControll
 
 /** Checks the chain of seals, every stored file against its hash, and the index against the entries. Changes nothing. */
 export async function verifyPractice(
-  db: Database,
+  scope: Scope,
   blobs: BlobStore,
   { tell, signal }: Progress = NO_PROGRESS,
 ): Promise<Verification> {
-  const { entries, brokenSeal } = await verifySeals(db);
-  const kept = await keptBlobs(db);
+  const { entries, brokenSeal } = await verifySeals(scope);
+  const kept = await keptBlobs(scope);
   const brokenFiles: BrokenFile[] = [];
   let read = 0;
   for (const [sha256, neededBy] of kept) {
@@ -58,16 +63,16 @@ export async function verifyPractice(
     brokenSeal,
     files: kept.size,
     brokenFiles,
-    notFindable: await entriesNotFindable(db),
-    strayWords: await rowsOfNothing(db),
+    notFindable: await entriesNotFindable(scope),
+    strayWords: await rowsOfNothing(scope),
   };
 }
 
-async function verifySeals(db: Database): Promise<Pick<Verification, 'entries' | 'brokenSeal'>> {
+async function verifySeals(scope: Scope): Promise<Pick<Verification, 'entries' | 'brokenSeal'>> {
   let entries = 0;
   let brokenSeal: Verification['brokenSeal'] = null;
   let previous = FIRST_SEAL;
-  for await (const { content, seal } of sealedEntries(db)) {
+  for await (const { content, seal } of sealedEntries(scope)) {
     entries += 1;
     if (!brokenSeal && sealEntry(previous, content, sha256Hex) !== seal)
       brokenSeal = { entryId: content.id, matterId: content.matterId, subject: content.subject };

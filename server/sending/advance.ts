@@ -1,47 +1,42 @@
 import { canMove, needsPerson } from '../../core/model/message.ts';
 import type { MessageState } from '../../core/model/message.ts';
-import type { Office } from '../app/services.ts';
-import { insertAuditEvent } from '../access/auditQueries.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { updateState } from './queries.ts';
+import { changing } from '../access/change.ts';
+import type { Change, ChangeServices } from '../access/change.ts';
+import type { Scope } from '../access/scope.ts';
 import type { FrozenMessage, StoredMessage } from '../messages/message.ts';
+import { updateState } from './queries.ts';
 
 /** The message was moved by somebody else meanwhile; nothing was changed. */
 export class MovedMeanwhile extends Error {}
 
 export interface Move {
   readonly to: MessageState;
-  /** Who asked for it; null where the application goes on by itself. */
-  readonly personId: string | null;
   readonly frozen?: FrozenMessage | null;
   /** What else belongs to this move, in the same transaction: filing, for one. */
-  readonly along?: (tx: Database) => Promise<void>;
+  readonly along?: (change: Change) => Promise<void>;
 }
 
 /**
  * The only way a message's state changes: an allowed move, one transaction, with its audit event. Throws
  * {@link MovedMeanwhile} where the message is no longer where it was read.
  */
-export async function advance(office: Office, message: StoredMessage, move: Move): Promise<StoredMessage> {
-  const { to, personId, along } = move;
+export async function advance(
+  services: ChangeServices,
+  scope: Scope,
+  message: StoredMessage,
+  { to, frozen, along }: Move,
+): Promise<StoredMessage> {
   const from = message.state.kind;
   if (!canMove(from, to.kind)) throw new Error(`no move from ${from} to ${to.kind}`);
-  if (personId === null && needsPerson(from, to.kind))
+  if (scope.actor.kind === 'system' && needsPerson(from, to.kind))
     throw new Error(`only a person moves ${from} to ${to.kind}`);
-  const atUtc = office.now();
-  await office.db.transaction(async (tx) => {
-    const change = { atUtc, ...(move.frozen === undefined ? {} : { frozen: move.frozen }) };
-    if (!(await updateState(tx, message, to, change))) throw new MovedMeanwhile(message.id);
-    await along?.(tx);
-    await insertAuditEvent(tx, {
-      atUtc,
-      personId,
-      what: `message.${to.kind}`,
-      subjectKind: 'message',
-      subjectId: message.id,
-      detail: { from },
-    });
+  const anew = frozen === undefined ? {} : { frozen };
+  await changing(services, scope, async (change) => {
+    const { tx, audit, tell, atUtc } = change;
+    if (!(await updateState(tx, message, to, { atUtc, ...anew }))) throw new MovedMeanwhile(message.id);
+    await along?.(change);
+    await audit(`message.${to.kind}`, 'message', message.id, { from });
+    tell({ kind: 'message', id: message.id, matterId: message.matterId });
   });
-  office.changes.tell({ kind: 'message', id: message.id, matterId: message.matterId });
-  return { ...message, state: to, ...(move.frozen === undefined ? {} : { frozen: move.frozen }) };
+  return { ...message, state: to, ...anew };
 }

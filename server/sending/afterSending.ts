@@ -1,7 +1,7 @@
 import { addWorkingDays } from '../../core/dates/workingDays.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
-import type { Office } from '../app/services.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Services } from '../platform/services.ts';
+import type { Change } from '../access/change.ts';
 import { insertFollowUp } from '../matters/followUpQueries.ts';
 import { moveOn } from '../matters/changeQueries.ts';
 import type { StoredMessage } from '../messages/message.ts';
@@ -10,18 +10,18 @@ import { readSettings } from '../platform/settings/queries.ts';
 
 /** Does what the template said should follow, in the transaction that files the message: none without the other. */
 export async function applyAfter(
-  office: Office,
-  tx: Database,
+  { newId }: Pick<Services, 'newId'>,
+  { tx, scope }: Change,
   message: StoredMessage,
   sentAtUtc: number,
 ): Promise<void> {
-  const { after } = message.conduct;
+  const { after } = message.sendOptions;
   if (!after) return;
-  const settings = await readSettings(tx);
+  const settings = await readSettings(scope);
   const { date: today } = zonedTime(settings.timeZone, sentAtUtc);
   if (after.followUp) {
     await insertFollowUp(tx, {
-      id: office.newId(),
+      id: newId(),
       matterId: message.matterId,
       what: after.followUp.what,
       dueOn: addWorkingDays(calendarOf(settings), today, after.followUp.workingDays),

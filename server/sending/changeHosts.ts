@@ -1,28 +1,27 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { MailHostsJson, MailHostsView } from '../../contract/sending.ts';
-import { ensureAdministrator, settingsOf } from './hostSettings.ts';
+import { settingsOf } from './hostSettings.ts';
 import { wrong } from './wrongSettings.ts';
 import { readMailHosts, writeMailHosts } from './mailHostQueries.ts';
-import { noteChange } from './noteChange.ts';
 import { readHosts } from './readHosts.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 export async function changeHosts(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   { hosts }: MailHostsJson,
 ): Promise<MailHostsView> {
-  ensureAdministrator(office, person);
   if (new Set(hosts.map(({ key }) => key)).size < hosts.length) throw wrong('Two hosts have the same key.');
-  await office.db.transaction(async (tx) => {
-    const before = await readMailHosts(tx);
+  await changing(services, scope, async ({ tx, scope: inside, audit }) => {
+    const before = await readMailHosts(inside);
     await writeMailHosts(
       tx,
       hosts.map((one) => ({ ...settingsOf(one, before), key: one.key })),
     );
-    await noteChange(office, tx, person, 'practice.mailHostsChanged');
+    await audit('practice.mailHostsChanged', 'practice', 'practice');
   });
   // What waits for a host that was set wrongly goes on at once.
-  office.wakeRunner();
-  return readHosts(office, person);
+  services.wakeRunner();
+  return readHosts(services, scope);
 }

@@ -1,16 +1,16 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { SendingJson } from '../../contract/sending.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { wrong } from './wrongSettings.ts';
 import { isTimeZone } from '../../core/dates/zonedClock.ts';
 import { writeSettings, readSettings } from '../platform/settings/queries.ts';
-import { noteChange } from './noteChange.ts';
 import { readSending } from './readSending.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 export async function changeSending(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   json: SendingJson,
 ): Promise<SendingJson> {
   for (const { address } of json.senders)
@@ -20,10 +20,10 @@ export async function changeSending(
   if (json.workingHours.fromMinute >= json.workingHours.untilMinute)
     throw wrong('Working hours end after they begin.');
   if (!isTimeZone(json.timeZone)) throw wrong(`“${json.timeZone}” is no time zone.`);
-  await office.db.transaction(async (tx) => {
-    await writeSettings(tx, { ...(await readSettings(tx)), ...json });
-    await noteChange(office, tx, person, 'practice.sendingChanged');
+  await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
+    await writeSettings(tx, { ...(await readSettings(inside)), ...json });
+    await audit('practice.sendingChanged', 'practice', 'practice');
+    tell({ kind: 'matterType', id: 'practice' });
   });
-  office.changes.tell({ kind: 'matterType', id: 'practice' });
-  return readSending(office);
+  return readSending(scope);
 }

@@ -1,6 +1,6 @@
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
-import { finishLetter } from '../../core/merge/finish.ts';
-import type { FinishedLetter } from '../../core/merge/finish.ts';
+import { finishMessage } from '../../core/merge/finish.ts';
+import type { FinishedMessage } from '../../core/merge/finish.ts';
 import { planMessage } from '../../core/mime/plan.ts';
 import type { PlanInput } from '../../core/mime/plan.ts';
 import type { Person } from '../../core/model/matter.ts';
@@ -9,40 +9,49 @@ import type { Recipients } from '../../core/recipients/recipients.ts';
 import { cidOf } from '../../core/merge/renderHtml.ts';
 import type { PlannedPicture } from '../../core/mime/plan.ts';
 import { picturesOf } from '../../core/template/parseContent.ts';
-import type { Office } from '../app/services.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Services } from '../platform/services.ts';
 import { findPictures } from '../templates/pictureQueries.ts';
 import type { FrozenMessage } from '../messages/message.ts';
-import type { DeskMessage } from '../messages/layOut.ts';
-import { greetedOf } from '../messages/layOut.ts';
-import { readerFor } from '../messages/readerFor.ts';
-import { senderOf } from '../messages/sendOptions.ts';
+import type { DraftLayout } from '../messages/draftLayout.ts';
+import { greetedOf } from '../messages/draftLayout.ts';
+import { readerFor } from '../matters/readerFor.ts';
+import { senderOf } from '../../core/compose/index.ts';
 import { setWrittenLetter } from '../messages/letters.ts';
-import { assemble } from './assemble.ts';
+import { assemble } from '../platform/mail/assemble.ts';
+import type { SealedFiles } from '../platform/mail/assemble.ts';
+import type { Scope } from '../access/scope.ts';
+
+/** When a message leaves, the cautions it leaves in spite of, and its files as mail carries them. */
+export interface Freezing {
+  readonly leavesAtUtc: number;
+  readonly cautions: readonly string[];
+  readonly sealed: SealedFiles;
+}
 
 /**
  * Makes a message's bytes and puts them on disk, as they will leave at `leavesAtUtc`: late values are worked out for
  * that hour. From here on nothing about it changes; a message called back is frozen anew, under a new Message-ID.
  */
 export async function freeze(
-  office: Office,
-  desk: DeskMessage,
-  leavesAtUtc: number,
-  cautions: readonly string[],
+  services: Services,
+  scope: Scope,
+  desk: DraftLayout,
+  { leavesAtUtc, cautions, sealed }: Freezing,
 ): Promise<FrozenMessage> {
   const { message, matter, sender, settings, contacts } = desk;
   const reader = readerFor(matter, sender, settings, greetedOf(message.recipients, contacts), leavesAtUtc);
-  const letter = finishLetter(message, reader, message.conduct);
-  const from = senderOf(message.conduct.sender, sender, matter, settings);
-  const internetMessageId = `<${office.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
-  const { bytes, envelopeTo, text } = await bytesOf(office, desk, reader, letter, {
+  const letter = finishMessage(message, reader, message.sendOptions);
+  const from = senderOf(message.sendOptions.sender, sender, matter, settings);
+  const internetMessageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
+  const { bytes, envelopeTo, text } = await bytesOf(services, scope, desk, reader, letter, {
+    sealed,
     dateUtc: leavesAtUtc,
     from,
     messageId: internetMessageId,
   });
   return {
     internetMessageId,
-    blob: await office.blobs.put(bytes),
+    blob: await services.blobs.put(bytes),
     sizeBytes: bytes.length,
     envelopeFrom: from.address,
     envelopeTo,
@@ -61,25 +70,26 @@ interface Made {
 
 /** What is handed over, by the way it goes: an RFC 5322 message, the words alone, or a page to print. */
 async function bytesOf(
-  office: Office,
-  { message, sender }: DeskMessage,
+  services: Services,
+  scope: Scope,
+  { message, sender }: DraftLayout,
   reader: FieldReader,
-  letter: FinishedLetter,
-  head: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId'>,
+  letter: FinishedMessage,
+  { sealed, ...head }: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId'> & Pick<Freezing, 'sealed'>,
 ): Promise<Made> {
-  const { conduct } = message;
+  const { sendOptions } = message;
   switch (message.channel) {
     case 'email': {
       const plan = planMessage({
         ...head,
-        recipients: conduct.copyToSelf ? withCopy(message.recipients, sender) : message.recipients,
-        letter,
+        recipients: sendOptions.copyToSelf ? withCopy(message.recipients, sender) : message.recipients,
+        message: letter,
         references: message.references,
         attachments: message.enclosures,
-        pictures: await plannedPictures(office.db, message),
-        ...(conduct.replyTo === undefined ? {} : { replyTo: conduct.replyTo }),
+        pictures: await plannedPictures(scope, message),
+        ...(sendOptions.replyTo === undefined ? {} : { replyTo: sendOptions.replyTo }),
       });
-      const bytes = await assemble(plan, office.blobs);
+      const bytes = await assemble(plan, sealed);
       return { bytes, envelopeTo: plan.envelopeTo, text: letter.text };
     }
     case 'text': {
@@ -87,7 +97,7 @@ async function bytesOf(
       return { bytes: Buffer.from(text), envelopeTo: addressesOf(message.recipients), text };
     }
     case 'letter': {
-      const bytes = await setWrittenLetter(office, message, reader);
+      const bytes = await setWrittenLetter(services, scope, message, reader);
       return { bytes, envelopeTo: addressesOf(message.recipients), text: letter.text };
     }
     default:
@@ -109,13 +119,13 @@ function withCopy(recipients: Recipients, { name, email }: Person): Recipients {
 
 /** The pictures that a message shows; one that the practice no longer knows is left out, and its words stand instead. */
 async function plannedPictures(
-  db: Database,
+  scope: Scope,
   message: Parameters<typeof picturesOf>[0],
 ): Promise<readonly PlannedPicture[]> {
   const wanted = picturesOf(message);
   if (wanted.length === 0) return [];
-  return (await findPictures(db, wanted)).map(({ picture, mediaType }) => ({
-    blob: picture,
+  return (await findPictures(scope, wanted)).map(({ picture, blob, mediaType }) => ({
+    blob,
     mediaType,
     contentId: cidOf(picture),
   }));

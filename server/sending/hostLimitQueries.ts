@@ -1,4 +1,7 @@
-import type { Database } from '../platform/database/openDatabase.ts';
+import { sql } from '../platform/database/reads.ts';
+import { putKey } from '../platform/database/dialects/sqlite/json.ts';
+import { kept, stampAnew } from '../platform/database/kept.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import { fromJson } from '../platform/database/json.ts';
 
 const HOST_LIMITS_KEY = 'hostLimits';
@@ -10,17 +13,14 @@ export interface HostLimit {
 }
 
 /** Keeps what a mail host says it takes, each host for itself. */
-export async function learnHostLimit(db: Database, { host, bytes }: HostLimit): Promise<void> {
-  await db.raw(
-    `INSERT INTO settings (key, value) VALUES (:key, json_object(:host, :bytes))
-     ON CONFLICT (key) DO UPDATE SET value = json_patch(value, excluded.value)`,
-    { key: HOST_LIMITS_KEY, host, bytes },
-  );
+export async function learnHostLimit(tx: Tx, { host, bytes }: HostLimit): Promise<void> {
+  await putKey(tx, HOST_LIMITS_KEY, host, bytes);
+  await stampAnew(tx, 'hosts');
 }
 
-export async function hostLimits(db: Database): Promise<Readonly<Record<string, number>>> {
-  const row = await db('settings')
+export const hostLimits = kept(['hosts'], async (reads): Promise<Readonly<Record<string, number>>> => {
+  const row = await sql(reads)('settings')
     .where({ key: HOST_LIMITS_KEY })
     .first<{ value: string } | undefined>('value');
   return row ? fromJson<Record<string, number>>(row.value) : {};
-}
+});

@@ -1,17 +1,8 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
 import type { MailHostJson } from '../../contract/sending.ts';
 import type { StoredHost } from './mailHostQueries.ts';
-import type { SmtpSettings } from '../app/config.ts';
+import type { SmtpSettings } from '../platform/config.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { wrong } from './wrongSettings.ts';
-
-/** Hosts hold passwords, and whoever sets one decides where all mail goes: an administrator's, but in the demo. */
-export function ensureAdministrator(office: Office, { right }: Account): void {
-  if (right !== 'administrator' && !office.config.demo)
-    throw new HttpProblem('notYours', 'Only an administrator sets the mail hosts.');
-}
 
 /** A host as mail is sent through it; where no new password is given, the kept one serves, and only for the same host. */
 export function settingsOf(json: MailHostJson, before: readonly StoredHost[]): SmtpSettings {

@@ -1,5 +1,7 @@
-import type { SmtpSettings } from '../app/config.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import { sql } from '../platform/database/reads.ts';
+import { kept, stampAnew } from '../platform/database/kept.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import type { SmtpSettings } from '../platform/config.ts';
 import { fromJson } from '../platform/database/json.ts';
 
 /** A mail host that the practice set on its own screen. Its password is kept as it is, since the host asks for it so. */
@@ -14,8 +16,8 @@ export const MAIL_HOSTS_KEY = 'mailHosts';
 type Written = Omit<StoredHost, 'user' | 'password' | 'perMinute'> &
   Partial<Pick<StoredHost, 'user' | 'password' | 'perMinute'>>;
 
-export async function readMailHosts(db: Database): Promise<readonly StoredHost[]> {
-  const row = await db('settings')
+export const readMailHosts = kept(['hosts'], async (reads): Promise<readonly StoredHost[]> => {
+  const row = await sql(reads)('settings')
     .where({ key: MAIL_HOSTS_KEY })
     .first<{ value: string } | undefined>('value');
   return (row ? fromJson<readonly Written[]>(row.value) : []).map((one) => ({
@@ -24,11 +26,12 @@ export async function readMailHosts(db: Database): Promise<readonly StoredHost[]
     perMinute: undefined,
     ...one,
   }));
-}
+});
 
-export async function writeMailHosts(db: Database, hosts: readonly StoredHost[]): Promise<void> {
-  await db('settings')
+export async function writeMailHosts(tx: Tx, hosts: readonly StoredHost[]): Promise<void> {
+  await tx('settings')
     .insert({ key: MAIL_HOSTS_KEY, value: JSON.stringify(hosts) })
     .onConflict('key')
     .merge();
+  await stampAnew(tx, 'hosts');
 }

@@ -1,24 +1,25 @@
-import type { Database } from '../platform/database/openDatabase.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type { StoredMessage, FrozenMessage, MessageListItem } from '../messages/message.ts';
 import { contentColumns, stateColumns, toMessage, listed, toListItem } from '../messages/queries.ts';
 import type { MessageRow, ListRow } from '../messages/queries.ts';
 import type { MessageState, MessageStateKind } from '../../core/model/message.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
-import { seenBy } from '../access/visibility.ts';
 
 /** Keeps what is left of a message whose other recipients get one of their own, in the move that sends it. */
-export async function updateSplit(db: Database, message: StoredMessage): Promise<void> {
-  await db<MessageRow>('messages').where({ id: message.id }).update(contentColumns(message));
+export async function updateSplit(tx: Tx, message: StoredMessage): Promise<void> {
+  await tx<MessageRow>('messages').where({ id: message.id }).update(contentColumns(message));
 }
 
 /** Moves a message on if it is still where it was read; false where something else has moved it since. */
 export async function updateState(
-  db: Database,
+  tx: Tx,
   message: StoredMessage,
   state: MessageState,
   change: { readonly frozen?: FrozenMessage | null; readonly atUtc: number },
 ): Promise<boolean> {
-  const changed = await db<MessageRow>('messages')
+  const changed = await tx<MessageRow>('messages')
     .where({ id: message.id, revision: message.revision, state_detail: JSON.stringify(message.state) })
     .update({
       ...stateColumns(state),
@@ -30,11 +31,11 @@ export async function updateState(
 
 /** The messages whose time has come, oldest due first. */
 export async function listDue(
-  db: Database,
+  scope: Scope,
   nowUtc: number,
   limit: number,
 ): Promise<readonly StoredMessage[]> {
-  const rows = await db<MessageRow>('messages')
+  const rows = await visible<MessageRow>(scope, 'messages')
     .where('due_utc', '<=', nowUtc)
     .orderBy('due_utc')
     .limit(limit);
@@ -42,13 +43,16 @@ export async function listDue(
 }
 
 /** When the next message is due, for the runner to sleep until; undefined where nothing waits. */
-export async function nextDue(db: Database): Promise<number | undefined> {
-  const row = await db<MessageRow>('messages').whereNotNull('due_utc').orderBy('due_utc').first('due_utc');
+export async function nextDue(scope: Scope): Promise<number | undefined> {
+  const row = await visible<MessageRow>(scope, 'messages')
+    .whereNotNull('due_utc')
+    .orderBy('due_utc')
+    .first('due_utc');
   return row?.due_utc ?? undefined;
 }
 
-export async function listSending(db: Database): Promise<readonly StoredMessage[]> {
-  return (await db<MessageRow>('messages').where({ state: 'sending' })).map(toMessage);
+export async function listSending(scope: Scope): Promise<readonly StoredMessage[]> {
+  return (await visible<MessageRow>(scope, 'messages').where({ state: 'sending' })).map(toMessage);
 }
 
 /** States in the out-tray, what wants a person first. */
@@ -61,26 +65,19 @@ const OUT_TRAY: readonly MessageStateKind[] = [
   'held',
 ];
 
-/** What is on its way out, on matters this person may see. */
+/** What is on its way out, on matters the actor may see. */
 export async function listOutTray(
-  db: Database,
-  {
-    personId,
-    limit,
-    after,
-  }: { readonly personId: string; readonly limit: number; readonly after: string | undefined },
+  scope: Scope,
+  { limit, after }: { readonly limit: number; readonly after: string | undefined },
 ): Promise<{ readonly items: MessageListItem[]; readonly next: string | null }> {
   const cursor = readCursor(after);
-  const found = listed(db)
-    .select({ row_seq: 'messages.rowid' })
+  const found = listed(scope)
     .whereIn('messages.state', [...OUT_TRAY])
-    .where(seenBy(db, personId))
     .orderBy([
       { column: 'messages.updated_utc', order: 'desc' },
-      { column: 'messages.rowid', order: 'desc' },
+      { column: 'messages.seq', order: 'desc' },
     ])
     .limit(limit + 1);
-  if (cursor) void found.whereRaw('(messages.updated_utc, messages.rowid) < (?, ?)', [...cursor]);
-  const rows = (await found) as (ListRow & { row_seq: number })[];
-  return toPage(rows, limit, toListItem, (row) => [row.updated_utc, row.row_seq]);
+  if (cursor) void found.whereRaw('(messages.updated_utc, messages.seq) < (?, ?)', [...cursor]);
+  return toPage((await found) as ListRow[], limit, toListItem, (row) => [row.updated_utc, row.seq]);
 }

@@ -1,12 +1,13 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { MailHostsView } from '../../contract/sending.ts';
-import { ensureAdministrator } from './hostSettings.ts';
 import { readMailHosts } from './mailHostQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 
-export async function readHosts(office: Office, person: Account): Promise<MailHostsView> {
-  ensureAdministrator(office, person);
-  const stored = await readMailHosts(office.db);
+export async function readHosts(
+  { config }: Pick<Services, 'config'>,
+  scope: PersonScope,
+): Promise<MailHostsView> {
+  const stored = await readMailHosts(scope);
   return {
     hosts: stored.map(({ user, password, perMinute, carries, ...one }) => ({
       ...one,
@@ -15,6 +16,6 @@ export async function readHosts(office: Office, person: Account): Promise<MailHo
       carries: [...carries],
       perMinute: perMinute ?? null,
     })),
-    fromOutside: office.config.smtp.map(({ host, port, carries }) => ({ host, port, carries: [...carries] })),
+    fromOutside: config.smtp.map(({ host, port, carries }) => ({ host, port, carries: [...carries] })),
   };
 }

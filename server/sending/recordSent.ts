@@ -1,77 +1,63 @@
-import type { Office } from '../app/services.ts';
-import type { StoredMessage } from '../messages/message.ts';
-import { entryFor } from './sentEntry.ts';
-import type { Refusals } from './sentEntry.ts';
-import type { Refusal } from './transports/transport.ts';
-import { recordRemainder, remainder } from './recordRemainder.ts';
+import type { Change } from '../access/change.ts';
+import type { Scope } from '../access/scope.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { EntryId } from '../../core/model/ids.ts';
-import { findVersion } from '../templates/queries.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { lastTemplateOnMatter, countUse } from '../templates/useQueries.ts';
 import { insertEntry } from '../correspondence/fileQueries.ts';
-import { touchMatter } from '../matters/changeQueries.ts';
-import { applyAfter } from './afterSending.ts';
+import { standingOf, touchMatter } from '../matters/changeQueries.ts';
+import { setFollowUpDone } from '../matters/followUpQueries.ts';
+import type { StoredMessage } from '../messages/message.ts';
 import { insertMessage } from '../messages/queries.ts';
-import { settleFollowUp } from '../matters/followUpQueries.ts';
+import type { Services } from '../platform/services.ts';
+import { countUse, lastTemplateOnMatter } from '../templates/useQueries.ts';
 import { advance } from './advance.ts';
+import { applyAfter } from './afterSending.ts';
+import { deferredRecipients, recordDeferred } from './recordDeferred.ts';
+import { entryFor } from './sentEntry.ts';
+import type { Refusals } from './sentEntry.ts';
+import type { RecipientFailure } from './transports/transport.ts';
+import { versionOf } from '../templates/compiled.ts';
+
+/** Whom a host turned away for good, and whom it asked to try later. */
+interface NotAccepted {
+  readonly refusals: Refusals;
+  readonly putOff?: readonly RecipientFailure[];
+}
 
 /** Records that a message has gone and files it, in one transaction: there is never one without the other. */
 export async function recordSent(
-  office: Office,
+  services: Services,
+  scope: Scope,
   message: StoredMessage,
-  refusals: Refusals,
-  personId: string | null = null,
-  putOff: readonly Refusal[] = [],
+  { refusals, putOff = [] }: NotAccepted,
 ): Promise<void> {
-  const { frozen } = message;
-  const { remainderOf } = message.conduct;
-  if (remainderOf !== undefined && frozen)
-    return recordRemainder(office, message, { frozen, entryId: remainderOf, refusals, putOff, personId });
+  const { frozen, matterId } = message;
+  const { deferredFrom, followUpId } = message.sendOptions;
+  if (deferredFrom !== undefined && frozen)
+    return recordDeferred(services, scope, message, { frozen, entryId: deferredFrom, refusals, putOff });
   if (!frozen) throw new Error(`message ${message.id} was sent without having been frozen`);
-  const sentAtUtc = office.now();
-  const entryId = asId<EntryId>(office.newId());
-  const version = message.templateVersionId
-    ? await findVersion(office.db, message.templateVersionId)
-    : undefined;
-  const entry = entryFor(
-    message,
-    frozen,
-    entryId,
-    sentAtUtc,
-    refusals,
-    version?.content.category ?? 'Letter',
-  );
-  const along = async (tx: Database): Promise<void> => {
-    const before = await lastTemplateOnMatter(tx, message.matterId);
+  const sentAtUtc = services.now();
+  const entryId = asId<EntryId>(services.newId());
+  const version = message.templateVersionId ? await versionOf(scope, message.templateVersionId) : undefined;
+  const category = version?.content.category ?? 'Letter';
+  const entry = entryFor(message, frozen, entryId, sentAtUtc, refusals, category);
+  const along = async (change: Change): Promise<void> => {
+    const { tx, tell } = change;
+    const before = await lastTemplateOnMatter(change.scope, matterId);
     await insertEntry(tx, entry, frozen.text);
-    await touchMatter(tx, message.matterId, sentAtUtc);
-    if (version && message.conduct.copyOf === undefined) {
-      const { typeId, stage } = await standingOf(tx, message.matterId);
+    await touchMatter(tx, matterId, sentAtUtc);
+    if (version && message.sendOptions.copyOf === undefined)
       await countUse(tx, {
-        typeId,
-        stage,
+        ...(await standingOf(tx, matterId)),
         after: before?.id,
         templateId: version.templateId,
         personId: message.authorId,
         atUtc: sentAtUtc,
       });
-    }
-    await applyAfter(office, tx, message, sentAtUtc);
-    if (putOff.length > 0) await insertMessage(tx, remainder(office, message, frozen, entryId, putOff));
-    const { followUpId } = message.conduct;
-    if (followUpId !== undefined) await settleFollowUp(tx, followUpId, sentAtUtc);
+    await applyAfter(services, change, message, sentAtUtc);
+    if (putOff.length > 0)
+      await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, putOff));
+    if (followUpId !== undefined) await setFollowUpDone(tx, followUpId, sentAtUtc);
+    tell({ kind: 'entry', id: entryId, matterId });
   };
-  await advance(office, message, { to: { kind: 'sent', sentAtUtc, entryId }, personId, along });
-  office.changes.tell({ kind: 'entry', id: entryId, matterId: message.matterId });
-}
-
-async function standingOf(
-  tx: Database,
-  matterId: string,
-): Promise<{ readonly typeId: string; readonly stage: string }> {
-  const row = await tx('matters')
-    .where({ id: matterId })
-    .first<{ type_id: string; stage: string }>('type_id', 'stage');
-  return { typeId: row.type_id, stage: row.stage };
+  await advance(services, scope, message, { to: { kind: 'sent', sentAtUtc, entryId }, along });
 }

@@ -4,28 +4,27 @@ import type { AttemptOutcome } from '../../core/model/message.ts';
 import { sha256Hex } from '../platform/blobs/blobStore.ts';
 import { sealedEntries } from '../correspondence/sealQueries.ts';
 import { findMessage } from '../messages/queries.ts';
-import { findPerson } from '../access/peopleQueries.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 import { startMessage } from '../messages/startMessage.ts';
 import { decideMessage } from './decideMessage.ts';
 import { recallMessage } from './recallMessage.ts';
 import { sendMessage } from './sendMessage.ts';
-import { NOW, openOffice, runOnce } from '../app/tests/practice.ts';
-import type { TestOffice } from '../app/tests/practice.ts';
+import { NOW, openPractice, runOnce } from '../app/tests/practice.ts';
+import type { TestPractice } from '../app/tests/practice.ts';
 import type { Transport } from './transports/transport.ts';
 
-let office: TestOffice;
-let maud: Account;
+let services: TestPractice;
+let maud: PersonScope;
 let matterId: string;
 
 beforeAll(async () => {
-  office = await openOffice();
-  const found = await findPerson(office.db, 'person-maud');
+  services = await openPractice();
+  const found = await services.as('maud');
   if (!found) throw new Error('no principal');
   maud = found;
-  matterId = (await office.db('matters').where({ reference: 'SV-2041' }).first()).id;
+  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
 }, 60_000);
-afterAll(() => office.close());
+afterAll(() => services.close());
 
 /** A host that answers as told, and remembers what it was handed. */
 function scripted(...outcomes: AttemptOutcome[]): Transport & { readonly handed: string[] } {
@@ -38,33 +37,33 @@ function scripted(...outcomes: AttemptOutcome[]): Transport & { readonly handed:
         await beforeData();
         handed.push(sha256Hex(bytes));
       }
-      return { outcome, refusals: [] };
+      return { outcome, permanentFailures: [] };
     },
   };
 }
 
 async function sendOne(holdSeconds = 0): Promise<string> {
-  const draft = await startMessage(office, maud, matterId, { templateId: 'template-report-when' });
-  const sent = await sendMessage(office, maud, draft.id, {
+  const draft = await startMessage(services, maud, matterId, { templateId: 'template-report-when' });
+  const sent = await sendMessage(services, maud, draft.id, {
     holdSeconds,
     acknowledged: ['dayInPast'],
   });
   return sent.id;
 }
 
-const stateOf = async (id: string) => (await findMessage(office.db, id))?.state;
-const entriesOf = (id: string) => office.db('entries').where({ message_id: id });
+const stateOf = async (id: string) => (await findMessage(services.everything, id))?.state;
+const entriesOf = (id: string) => services.db('entries').where({ message_id: id });
 
 describe('the outgoing runner', () => {
   it('sends the frozen bytes once and files them in the same moment', async () => {
     const host = scripted();
     const id = await sendOne();
-    await runOnce(office, host);
-    await runOnce(office, host);
+    await runOnce(services, host);
+    await runOnce(services, host);
     const [entry, ...more] = await entriesOf(id);
     expect(await stateOf(id)).toMatchObject({ kind: 'sent', entryId: entry.id });
     expect([host.handed, more]).toEqual([[entry.raw_blob], []]);
-    const audit = await office.db('audit_events').where({ subject_id: id }).orderBy('seq').pluck('what');
+    const audit = await services.db('audit_events').where({ subject_id: id }).orderBy('seq').pluck('what');
     expect(audit).toEqual([
       'message.started',
       'message.queued',
@@ -77,61 +76,61 @@ describe('the outgoing runner', () => {
   it('holds until the time has come', async () => {
     const host = scripted();
     const id = await sendOne(60);
-    await runOnce(office, host);
+    await runOnce(services, host);
     expect(await stateOf(id)).toMatchObject({ kind: 'held' });
-    office.now = () => NOW + 61_000;
-    await runOnce(office, host);
-    office.now = () => NOW;
+    services.now = () => NOW + 61_000;
+    await runOnce(services, host);
+    services.now = () => NOW;
     expect([await stateOf(id), host.handed.length]).toMatchObject([{ kind: 'sent' }, 1]);
   });
 
   it('sends nothing that was called back', async () => {
     const host = scripted();
     const id = await sendOne(60);
-    await recallMessage(office, maud, id);
-    office.now = () => NOW + 61_000;
-    await runOnce(office, host);
-    office.now = () => NOW;
+    await recallMessage(services, maud, id);
+    services.now = () => NOW + 61_000;
+    await runOnce(services, host);
+    services.now = () => NOW;
     expect([await stateOf(id), host.handed]).toEqual([{ kind: 'draft' }, []]);
   });
 
   it('keeps a refusal word for word, and lets it be mended', async () => {
     const reply = '550 5.1.1 <ines@x.example>: no such mailbox here';
     const id = await sendOne();
-    await runOnce(office, scripted({ kind: 'refused', reply }));
+    await runOnce(services, scripted({ kind: 'refused', reply }));
     expect(await stateOf(id)).toEqual({ kind: 'failed', attempts: 1, reply });
     expect(await entriesOf(id)).toEqual([]);
-    expect((await recallMessage(office, maud, id)).state).toBe('draft');
+    expect((await recallMessage(services, maud, id)).state).toBe('draft');
   });
 
   it('tries again later when the host puts it off', async () => {
     const host = scripted({ kind: 'later', reply: '450 4.2.0 greylisted' });
     const id = await sendOne();
-    await runOnce(office, host);
+    await runOnce(services, host);
     expect(await stateOf(id)).toMatchObject({ kind: 'deferred', nextAttemptUtc: NOW + 60_000 });
-    await runOnce(office, host);
+    await runOnce(services, host);
     expect(host.handed).toEqual([]);
-    office.now = () => NOW + 60_001;
-    await runOnce(office, host);
-    office.now = () => NOW;
+    services.now = () => NOW + 60_001;
+    await runOnce(services, host);
+    services.now = () => NOW;
     expect([await stateOf(id), host.handed.length]).toMatchObject([{ kind: 'sent' }, 1]);
   });
 
   it('never sends again by itself what may have gone; a person decides either way', async () => {
     const host = scripted({ kind: 'unknown' }, { kind: 'unknown' });
     const [gone, again] = [await sendOne(), await sendOne()];
-    await runOnce(office, host);
-    office.now = () => NOW + 86_400_000;
-    await runOnce(office, host);
-    office.now = () => NOW;
+    await runOnce(services, host);
+    services.now = () => NOW + 86_400_000;
+    await runOnce(services, host);
+    services.now = () => NOW;
     expect([(await stateOf(gone))?.kind, (await stateOf(again))?.kind, host.handed.length]).toEqual([
       'may-have-gone',
       'may-have-gone',
       2,
     ]);
-    await decideMessage(office, maud, gone, 'gone');
-    await decideMessage(office, maud, again, 'send-again');
-    await runOnce(office, host);
+    await decideMessage(services, maud, gone, 'gone');
+    await decideMessage(services, maud, again, 'send-again');
+    await runOnce(services, host);
     expect([(await entriesOf(gone)).length, (await entriesOf(again)).length, host.handed.length]).toEqual([
       1, 1, 3,
     ]);
@@ -146,33 +145,33 @@ describe('the outgoing runner', () => {
       const host = scripted();
       const id = await sendOne();
       const lease = { kind: 'sending', attempts: 1, owner: 'dead', leaseUntilUtc: NOW + 1e9, dataBegun };
-      await office
+      await services
         .db('messages')
         .where({ id })
         .update({ state: 'sending', state_detail: JSON.stringify(lease), due_utc: lease.leaseUntilUtc });
-      await runOnce(office, host);
+      await runOnce(services, host);
       expect([(await stateOf(id))?.kind, host.handed.length]).toEqual([kind, handed]);
     },
   );
 
   it('does not send bytes that have changed on disk', async () => {
     const id = await sendOne();
-    const blob = (await findMessage(office.db, id))?.frozen?.blob ?? '';
+    const blob = (await findMessage(services.everything, id))?.frozen?.blob ?? '';
     const { writeFile } = await import('node:fs/promises');
-    await writeFile(`${office.config.dataFolder}/blobs/${blob.slice(0, 2)}/${blob}`, 'tampered');
+    await writeFile(`${services.config.dataFolder}/blobs/${blob.slice(0, 2)}/${blob}`, 'tampered');
     const host = scripted();
-    await runOnce(office, host);
+    await runOnce(services, host);
     expect([(await stateOf(id))?.kind, host.handed]).toEqual(['failed', []]);
   });
 
   it('leaves a chain of seals that holds, and entries that nothing can change', async () => {
     const entries = [];
-    for await (const entry of sealedEntries(office.db)) entries.push(entry);
+    for await (const entry of sealedEntries(services.everything)) entries.push(entry);
     expect(entries.length).toBeGreaterThan(50);
     expect(firstBrokenSeal(entries, sha256Hex)).toBeUndefined();
-    await expect(office.db('entries').limit(1).update({ subject: 'x' })).rejects.toThrow(
+    await expect(services.db('entries').limit(1).update({ subject: 'x' })).rejects.toThrow(
       'filed entries never change',
     );
-    await expect(office.db('entries').delete()).rejects.toThrow('filed entries never change');
+    await expect(services.db('entries').delete()).rejects.toThrow('filed entries never change');
   });
 });

@@ -1,6 +1,6 @@
 import { afterAttempt, afterLostLease } from '../../core/model/message.ts';
 import type { MessageState } from '../../core/model/message.ts';
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import { listDue, listSending, nextDue } from './queries.ts';
 import type { StoredMessage } from '../messages/message.ts';
 import { MovedMeanwhile, advance } from './advance.ts';
@@ -9,6 +9,9 @@ import { tellFailed } from './tellFailed.ts';
 import { learnHostLimit } from './hostLimitQueries.ts';
 import { ATTEMPT_LIMIT_MS } from './transports/transport.ts';
 import type { Attempt, Transports } from './transports/transport.ts';
+import type { Scope } from '../access/scope.ts';
+import { unscoped } from '../access/unscoped.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
 
 /** Messages on their way at once, and so the most connections open: hosts commonly allow ten. */
 const AT_ONCE = 4;
@@ -29,9 +32,10 @@ export interface Runner {
  * Starts the runner. What another process was sending when it ended is settled first: nobody else can own this data
  * folder, so its leases are lost, whatever their expiry says.
  */
-export async function startRunner(office: Office, transports: Transports): Promise<Runner> {
-  const owner = office.newId();
-  for (const message of await listSending(office.db)) await settleLost(office, message);
+export async function startRunner(services: Services, transports: Transports): Promise<Runner> {
+  const owner = services.newId();
+  const scope = unscoped(services.db, 'runner');
+  for (const message of await listSending(scope)) await settleLost(services, scope, message);
 
   const underWay = new Map<string, Promise<void>>();
   let timer: NodeJS.Timeout | undefined;
@@ -45,13 +49,13 @@ export async function startRunner(office: Office, transports: Transports): Promi
   };
 
   const rest = (error: unknown): void => {
-    office.log.error({ err: error }, 'the runner met a fault and will try again');
+    services.log.error({ err: error }, 'the runner met a fault and will try again');
     sleep(FAULT_SLEEP_MS);
   };
 
   /** Moves one on, beside the others: a slow host keeps nobody else waiting. */
   const begin = (message: StoredMessage): void => {
-    const run = moveOn(office, transports, owner, message)
+    const run = moveOn(services, scope, transports, owner, message)
       .catch((error: unknown) => (error instanceof MovedMeanwhile ? undefined : error))
       .then((fault) => {
         underWay.delete(message.id);
@@ -63,12 +67,12 @@ export async function startRunner(office: Office, transports: Transports): Promi
 
   const look = async (): Promise<void> => {
     const free = AT_ONCE - underWay.size;
-    const due = await listDue(office.db, office.now(), AT_ONCE + free);
+    const due = await listDue(scope, services.now(), AT_ONCE + free);
     for (const message of due.filter(({ id }) => !underWay.has(id)).slice(0, free)) begin(message);
-    const next = await nextDue(office.db);
+    const next = await nextDue(scope);
     // While something is under way its end wakes the runner; otherwise it sleeps until something is due.
     if (underWay.size === 0)
-      sleep(Math.min(LONGEST_SLEEP_MS, Math.max(0, (next ?? Infinity) - office.now())));
+      sleep(Math.min(LONGEST_SLEEP_MS, Math.max(0, (next ?? Infinity) - services.now())));
     else sleep(LONGEST_SLEEP_MS);
   };
 
@@ -102,7 +106,8 @@ export async function startRunner(office: Office, transports: Transports): Promi
 }
 
 async function moveOn(
-  office: Office,
+  services: Services,
+  scope: Scope,
   transports: Transports,
   owner: string,
   message: StoredMessage,
@@ -110,13 +115,13 @@ async function moveOn(
   const { state } = message;
   switch (state.kind) {
     case 'held':
-      await advance(office, message, { to: { kind: 'queued', attempts: 0 }, personId: null });
+      await advance(services, scope, message, { to: { kind: 'queued', attempts: 0 } });
       return;
     case 'queued':
     case 'deferred':
-      return attempt(office, transports, owner, message, state.attempts + 1);
+      return attempt(services, scope, transports, owner, message, state.attempts + 1);
     case 'sending':
-      return settleLost(office, message);
+      return settleLost(services, scope, message);
     case 'draft':
     case 'sent':
     case 'failed':
@@ -127,13 +132,14 @@ async function moveOn(
   }
 }
 
-async function settleLost(office: Office, message: StoredMessage): Promise<void> {
+async function settleLost(services: Services, scope: Scope, message: StoredMessage): Promise<void> {
   if (message.state.kind !== 'sending') return;
-  await advance(office, message, { to: afterLostLease(message.state, office.now()), personId: null });
+  await advance(services, scope, message, { to: afterLostLease(message.state, services.now()) });
 }
 
 async function attempt(
-  office: Office,
+  services: Services,
+  scope: Scope,
   transports: Transports,
   owner: string,
   message: StoredMessage,
@@ -141,20 +147,19 @@ async function attempt(
 ): Promise<void> {
   const { frozen } = message;
   if (!frozen) throw new Error(`message ${message.id} is queued without having been frozen`);
-  const bytes = await office.blobs.get(frozen.blob).catch((error: unknown) => error);
+  const bytes = await services.blobs.get(frozen.blob).catch((error: unknown) => error);
   const lease = (dataBegun: boolean): MessageState => ({
     kind: 'sending',
     attempts,
     owner,
-    leaseUntilUtc: office.now() + LEASE_MS,
+    leaseUntilUtc: services.now() + LEASE_MS,
     dataBegun,
   });
-  let claimed = await advance(office, message, { to: lease(false), personId: null });
+  let claimed = await advance(services, scope, message, { to: lease(false) });
   if (!Buffer.isBuffer(bytes)) {
     // Bytes that can no longer be vouched for are not sent; a person sees why and makes them anew.
-    await advance(office, claimed, {
+    await advance(services, scope, claimed, {
       to: { kind: 'failed', attempts, reply: `Not sent: ${String(bytes)}` },
-      personId: null,
     });
     return;
   }
@@ -165,24 +170,28 @@ async function attempt(
     subject: frozen.subject,
   };
   const result = await transports[message.channel].send(envelope, bytes, async () => {
-    claimed = await advance(office, claimed, { to: lease(true), personId: null });
+    claimed = await advance(services, scope, claimed, { to: lease(true) });
   });
-  await recordAttempt(office, claimed, result, attempts);
+  await recordAttempt(services, scope, claimed, result, attempts);
 }
 
 async function recordAttempt(
-  office: Office,
+  services: Services,
+  scope: Scope,
   message: StoredMessage,
-  { outcome, refusals, putOff = [], hostLimit }: Attempt,
+  { outcome, permanentFailures, transientFailures = [], hostLimit }: Attempt,
   attempts: number,
 ): Promise<void> {
-  office.log.info({ messageId: message.id, outcome: outcome.kind, attempts }, 'attempt');
-  if (hostLimit) await learnHostLimit(office.db, hostLimit);
-  if (outcome.kind === 'accepted') return recordSent(office, message, refusals, null, putOff);
-  const to = afterAttempt(outcome, attempts, office.now(), office.config.retryScale);
-  await advance(office, message, {
+  services.log.info({ messageId: message.id, outcome: outcome.kind, attempts }, 'attempt');
+  if (hostLimit) await inTransaction(services.db, (tx) => learnHostLimit(tx, hostLimit));
+  if (outcome.kind === 'accepted')
+    return recordSent(services, scope, message, {
+      refusals: permanentFailures,
+      putOff: transientFailures,
+    });
+  const to = afterAttempt(outcome, attempts, services.now(), services.config.retryScale);
+  await advance(services, scope, message, {
     to,
-    personId: null,
-    ...(to.kind === 'failed' ? { along: (tx) => tellFailed(office, tx, message, to.reply) } : {}),
+    ...(to.kind === 'failed' ? { along: (change) => tellFailed(change, message, to.reply) } : {}),
   });
 }

@@ -1,7 +1,7 @@
 import type { NewEntry } from '../correspondence/entry.ts';
 import type { StoredMessage, FrozenMessage } from '../messages/message.ts';
 import type { EntryId } from '../../core/model/ids.ts';
-import { openingOf } from '../../core/correspondence/previewText.ts';
+import { previewText } from '../../core/correspondence/previewText.ts';
 
 export type Refusals = NewEntry['refusals'];
 
@@ -24,7 +24,7 @@ export function entryFor(
     occurredAtUtc: sentAtUtc,
     filedAtUtc: sentAtUtc,
     subject: frozen.subject,
-    opening: openingOf(frozen.text),
+    opening: previewText(frozen.text),
     category,
     people: { from: frozen.from, to: shown(to), cc: shown(cc), bcc: shown(bcc) },
     attachments: message.enclosures.map(({ fileName, mediaType, sizeBytes, blob }) => ({

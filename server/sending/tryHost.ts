@@ -1,5 +1,5 @@
 import type { MailHostTried } from '../../contract/sending.ts';
-import type { SmtpSettings } from '../app/config.ts';
+import type { SmtpSettings } from '../platform/config.ts';
 import { certificateWords, describe, limitOf, logIn, openSession, step } from './transports/smtpSession.ts';
 
 /** Talks to a host as far as signing in, and says how that went; nothing is sent. */

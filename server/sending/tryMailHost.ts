@@ -1,16 +1,15 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { MailHostJson, MailHostTried } from '../../contract/sending.ts';
-import { ensureAdministrator, settingsOf } from './hostSettings.ts';
+import { settingsOf } from './hostSettings.ts';
 import { tryHost } from './tryHost.ts';
 import { readMailHosts } from './mailHostQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Tries a host as it stands on the screen, kept or not. */
 export async function tryMailHost(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   host: MailHostJson,
 ): Promise<MailHostTried> {
-  ensureAdministrator(office, person);
-  return tryHost(settingsOf(host, await readMailHosts(office.db)), office.config.mailAuthorities);
+  return tryHost(settingsOf(host, await readMailHosts(scope)), services.config.mailAuthorities);
 }

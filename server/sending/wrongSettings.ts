@@ -1,4 +1,4 @@
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 
-export const wrong = (detail: string): HttpProblem =>
-  new HttpProblem('badSettings', `${detail} Nothing was changed.`);
+export const wrong = (detail: string): DomainProblem =>
+  new DomainProblem('badSettings', `${detail} Nothing was changed.`);

@@ -1,28 +1,28 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { Standing, TemplateDetail } from '../../contract/templates.ts';
 import { findInLibrary } from './libraryQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { refuseErrors } from './refuseErrors.ts';
 import { updateTemplate } from './queries.ts';
-import { auditTemplate, tellTemplates } from './auditTemplate.ts';
 import { readTemplate } from './readTemplate.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Shares, approves, retires or brings back. One with an error cannot be approved. */
 export async function changeStanding(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   standing: Standing,
 ): Promise<TemplateDetail> {
-  const found = await findInLibrary(office.db, id, person.id);
+  const found = await findInLibrary(scope, id);
   if (!found) throw notFound('template');
-  if (standing === 'approved') await refuseErrors(office, found.content);
-  const ownerId = standing === 'private' ? (found.ownerId ?? person.id) : found.ownerId;
-  await office.db.transaction(async (tx) => {
+  if (standing === 'approved') await refuseErrors(scope, found.content);
+  const ownerId = standing === 'private' ? (found.ownerId ?? scope.actor.id) : found.ownerId;
+  await changing(services, scope, async ({ tx, audit, tell }) => {
     await updateTemplate(tx, id, { standing, ownerId });
-    await auditTemplate(office, tx, person, `template.${standing}`, id, { was: found.standing });
+    await audit(`template.${standing}`, 'template', id, { was: found.standing });
+    tell({ kind: 'template', id: id });
   });
-  tellTemplates(office, id);
-  return readTemplate(office, person, id);
+  return readTemplate(scope, id);
 }

@@ -1,31 +1,31 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { ChangeTemplate, TemplateDetail } from '../../contract/templates.ts';
 import { findInLibrary } from './libraryQueries.ts';
-import { notFound, HttpProblem } from '../http/httpProblem.ts';
-import { readContent } from './templateContent.ts';
+import { notFound, DomainProblem } from '../platform/problems/problem.ts';
+import { readContent } from './readContent.ts';
 import { refuseErrors } from './refuseErrors.ts';
 import { findingWords } from './findingWords.ts';
 import { updateTemplate, addVersion } from './queries.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { TemplateId } from '../../core/model/ids.ts';
-import { auditTemplate, tellTemplates } from './auditTemplate.ts';
 import { readTemplate } from './readTemplate.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Changes a template: a new version where its wording does, on condition that nobody made one meanwhile. */
 export async function changeTemplate(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   id: string,
   change: ChangeTemplate,
 ): Promise<TemplateDetail> {
-  const found = await findInLibrary(office.db, id, person.id);
+  const found = await findInLibrary(scope, id);
   if (!found) throw notFound('template');
-  const content = change.content === undefined ? undefined : readContent(change.content);
+  const content = change.content === undefined ? undefined : await readContent(scope, change.content);
   const [name, tags] = [change.name ?? found.name, change.tags ?? found.tags];
-  if (content && found.standing === 'approved') await refuseErrors(office, content);
+  if (content && found.standing === 'approved') await refuseErrors(scope, content);
   const words = findingWords(name, tags, content ?? found.content);
-  await office.db.transaction(async (tx) => {
+  await changing(services, scope, async ({ tx, audit, tell, atUtc }) => {
     await updateTemplate(tx, id, {
       words,
       ...(change.name === undefined ? {} : { name: change.name.trim() }),
@@ -33,17 +33,17 @@ export async function changeTemplate(
       ...(change.tags === undefined ? {} : { tags: change.tags }),
     });
     if (content) {
-      const version = { versionId: office.newId(), templateId: asId<TemplateId>(id), content };
-      const made = { by: person.id, atUtc: office.now(), why: change.why?.trim() || 'Changed wording' };
+      const version = { versionId: services.newId(), templateId: asId<TemplateId>(id), content };
+      const made = { by: scope.actor.id, atUtc, why: change.why?.trim() || 'Changed wording' };
       if (!(await addVersion(tx, version, change.baseVersionId, made))) {
-        throw new HttpProblem(
+        throw new DomainProblem(
           'templateChanged',
           'Somebody has made a newer version meanwhile. Yours is still here; look at theirs before you keep it.',
         );
       }
     }
-    await auditTemplate(office, tx, person, 'template.changed', id, { parts: Object.keys(change) });
+    await audit('template.changed', 'template', id, { parts: Object.keys(change) });
+    tell({ kind: 'template', id: id });
   });
-  tellTemplates(office, id);
-  return readTemplate(office, person, id);
+  return readTemplate(scope, id);
 }

@@ -1,27 +1,27 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { NewPassage, PassageDetail } from '../../contract/passages.ts';
 import { readPassageBody, refuseCircle } from './passageBody.ts';
 import { insertPassage } from './passageQueries.ts';
-import { auditPassage } from './auditPassage.ts';
 import { readPassage } from './readPassage.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 export async function createPassage(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   { name, folder = '', body: json }: NewPassage,
 ): Promise<PassageDetail> {
   const body = readPassageBody(json);
-  const id = office.newId();
-  await refuseCircle(office, id, name, body);
-  await office.db.transaction(async (tx) => {
+  const id = services.newId();
+  await refuseCircle(scope, id, name, body);
+  await changing(services, scope, async ({ tx, audit, tell, atUtc }) => {
     await insertPassage(
       tx,
-      { id, name: name.trim(), folder: folder.trim(), versionId: office.newId(), body },
-      { by: person.id, atUtc: office.now(), why: 'First wording' },
+      { id, name: name.trim(), folder: folder.trim(), versionId: services.newId(), body },
+      { by: scope.actor.id, atUtc, why: 'First wording' },
     );
-    await auditPassage(office, tx, person, 'passage.made', id, { name });
+    await audit('passage.made', 'passage', id, { name });
+    tell({ kind: 'passage', id });
   });
-  office.changes.tell({ kind: 'passage', id });
-  return readPassage(office, id);
+  return readPassage(scope, id);
 }

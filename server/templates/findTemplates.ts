@@ -1,9 +1,8 @@
 import type { Standing } from './queries.ts';
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { TemplatePage } from '../../contract/templates.ts';
 import { foldName } from '../../core/model/words.ts';
 import { listLibrary } from './libraryQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 const DEFAULT_PAGE = 100;
 
@@ -22,16 +21,14 @@ const STANDINGS: readonly Standing[] = ['private', 'shared', 'approved', 'retire
 
 /** Templates of the library whose name, tags or wording have each word typed. */
 export function findTemplates(
-  office: Office,
-  person: Account,
+  scope: PersonScope,
   { query = '', folder, tag, standing, limit = DEFAULT_PAGE, after }: LibraryRequest,
 ): Promise<TemplatePage> {
   const words = foldName(query).split(/\s+/).filter(Boolean).slice(0, MAX_WORDS);
   const wanted = STANDINGS.find((known) => known === standing);
   return listLibrary(
-    office.db,
+    scope,
     {
-      personId: person.id,
       words,
       ...(folder === undefined ? {} : { folder }),
       ...(tag === undefined ? {} : { tag }),

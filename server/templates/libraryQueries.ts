@@ -1,7 +1,10 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
 import type { Knex } from 'knex';
+import { containing } from '../platform/database/dialects/sqlite/expressions.ts';
+import { eachListed, listing } from '../platform/database/dialects/sqlite/json.ts';
 import type { Channel } from '../../core/model/channel.ts';
 import type { Standing } from './queries.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 import { fromJson } from '../platform/database/json.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 
@@ -27,7 +30,6 @@ interface ListRow extends Omit<TemplateListItem, 'tags' | 'category'> {
 }
 
 export interface TemplateFilter {
-  readonly personId: string;
   /** Folded words, each to be found in name, tags or wording. */
   readonly words: readonly string[];
   readonly folder?: string;
@@ -35,13 +37,18 @@ export interface TemplateFilter {
   readonly standing?: Standing;
 }
 
-/** What somebody may see of the library: everything but what is private to others. */
-const libraryOf = (db: Database, personId: string) =>
-  db('templates').where((query) => {
-    void query.whereNot('templates.standing', 'private').orWhere('templates.owner_id', personId);
-  });
+/** What the actor may see of the library: everything but what is private to others. */
+export const libraryOf = (scope: Scope) => {
+  const { actor } = scope;
+  const templates = sql(scope)('templates');
+  return actor.kind === 'system'
+    ? templates
+    : templates.where((query) => {
+        void query.whereNot('templates.standing', 'private').orWhere('templates.owner_id', actor.id);
+      });
+};
 
-const describing = (db: Database, query: Knex.QueryBuilder) =>
+const describing = (scope: Scope, query: Knex.QueryBuilder) =>
   query
     .join('template_versions as v', 'v.id', 'templates.current_version_id')
     .leftJoin('people as maker', 'maker.id', 'v.made_by')
@@ -59,9 +66,13 @@ const describing = (db: Database, query: Knex.QueryBuilder) =>
         changedAtUtc: 'v.made_at_utc',
         content: 'v.content',
       },
-      db.raw("coalesce(maker.name, '') AS changedBy"),
-      db.raw('(SELECT coalesce(sum(count), 0) FROM template_uses WHERE template_id = templates.id) AS uses'),
-      db.raw('(SELECT max(last_utc) FROM template_uses WHERE template_id = templates.id) AS lastUsedUtc'),
+      sql(scope).raw("coalesce(maker.name, '') AS changedBy"),
+      sql(scope).raw(
+        '(SELECT coalesce(sum(count), 0) FROM template_uses WHERE template_id = templates.id) AS uses',
+      ),
+      sql(scope).raw(
+        '(SELECT max(last_utc) FROM template_uses WHERE template_id = templates.id) AS lastUsedUtc',
+      ),
     );
 
 const toListItem = ({ tags, content, ...row }: ListRow): TemplateListItem => ({
@@ -72,21 +83,20 @@ const toListItem = ({ tags, content, ...row }: ListRow): TemplateListItem => ({
 
 /** A page of the library by name. */
 export async function listLibrary(
-  db: Database,
+  scope: Scope,
   filter: TemplateFilter,
   limit: number,
   after: string | undefined,
 ): Promise<{ readonly items: TemplateListItem[]; readonly next: string | null }> {
-  const query = describing(db, libraryOf(db, filter.personId))
+  const query = describing(scope, libraryOf(scope))
     .orderBy('templates.name')
     .orderBy('templates.id')
     .limit(limit + 1);
   if (filter.standing === undefined) void query.whereNot('templates.standing', 'retired');
   else void query.where('templates.standing', filter.standing);
   if (filter.folder !== undefined) void query.where('templates.folder', filter.folder);
-  if (filter.tag !== undefined)
-    void query.whereRaw('EXISTS (SELECT 1 FROM json_each(templates.tags) WHERE value = ?)', [filter.tag]);
-  for (const word of filter.words) void query.whereRaw('instr(templates.words, ?) > 0', [word]);
+  if (filter.tag !== undefined) void listing(query, 'templates.tags', filter.tag);
+  for (const word of filter.words) void containing(query, 'templates.words', word);
   const place = after?.split('\u0000', 2);
   if (place?.length === 2) void query.whereRaw('(templates.name, templates.id) > (?, ?)', place);
   const rows = await query;
@@ -99,9 +109,8 @@ export async function listLibrary(
 
 /** A template as the library shows it, for whoever may see it. */
 export async function findInLibrary(
-  db: Database,
+  scope: Scope,
   id: string,
-  personId: string,
 ): Promise<
   | (TemplateListItem & {
       readonly versionId: string;
@@ -110,7 +119,7 @@ export async function findInLibrary(
     })
   | undefined
 > {
-  const [row] = await describing(db, libraryOf(db, personId))
+  const [row] = await describing(scope, libraryOf(scope))
     .where('templates.id', id)
     .select<(ListRow & { version_id: string; owner_id: string | null })[]>({
       version_id: 'v.id',
@@ -123,20 +132,18 @@ export async function findInLibrary(
 
 /** Folders and tags of what somebody may see, with how many stand in each. */
 export async function libraryShelves(
-  db: Database,
-  personId: string,
+  scope: Scope,
 ): Promise<{ readonly folders: CountRow[]; readonly tags: CountRow[] }> {
-  const shown = () => libraryOf(db, personId).whereNot('templates.standing', 'retired');
+  const shown = () => libraryOf(scope).whereNot('templates.standing', 'retired');
   const folders = await shown()
     .whereNot('folder', '')
     .groupBy('folder')
     .orderBy('folder')
-    .select<CountRow[]>({ name: 'folder' }, db.raw('count(*) AS count'));
-  const tags = await shown()
-    .joinRaw(', json_each(templates.tags) AS tag')
-    .groupByRaw('tag.value')
-    .orderByRaw('tag.value')
-    .select<CountRow[]>(db.raw('tag.value AS name'), db.raw('count(*) AS count'));
+    .select<CountRow[]>({ name: 'folder' }, sql(scope).raw('count(*) AS count'));
+  const tags = await eachListed(shown(), 'templates.tags')
+    .groupBy('item.value')
+    .orderBy('item.value')
+    .select<CountRow[]>({ name: 'item.value' }, sql(scope).raw('count(*) AS count'));
   return { folders, tags };
 }
 
@@ -154,23 +161,23 @@ export interface VersionItem {
 }
 
 /** A template's versions, newest first. */
-export function listVersions(db: Database, templateId: string): Promise<VersionItem[]> {
-  return db('template_versions as v')
+export function listVersions(scope: Scope, templateId: string): Promise<VersionItem[]> {
+  return sql(scope)('template_versions as v')
     .leftJoin('people', 'people.id', 'v.made_by')
     .where('v.template_id', templateId)
     .orderBy('v.number', 'desc')
     .select<VersionItem[]>(
       { id: 'v.id', number: 'v.number', madeAtUtc: 'v.made_at_utc', why: 'v.why' },
-      db.raw("coalesce(people.name, '') AS madeBy"),
+      sql(scope).raw("coalesce(people.name, '') AS madeBy"),
     );
 }
 
 /** Who uses a template, most first. */
 export function usersOf(
-  db: Database,
+  scope: Scope,
   templateId: string,
 ): Promise<{ name: string; uses: number; lastUtc: number }[]> {
-  return db('template_uses')
+  return sql(scope)('template_uses')
     .join('people', 'people.id', 'template_uses.person_id')
     .where({ template_id: templateId })
     .orderBy('count', 'desc')
@@ -182,9 +189,6 @@ export function usersOf(
 }
 
 /** Every template that somebody may see and start, by name. */
-export function templateIds(db: Database, personId: string): Promise<string[]> {
-  return libraryOf(db, personId)
-    .whereNot('templates.standing', 'retired')
-    .orderBy('name')
-    .pluck<string[]>('id');
+export function templateIds(scope: Scope): Promise<string[]> {
+  return libraryOf(scope).whereNot('templates.standing', 'retired').orderBy('name').pluck<string[]>('id');
 }

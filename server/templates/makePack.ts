@@ -1,5 +1,4 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import { PACK_FORMAT, PACK_VERSION } from '../../contract/packs.ts';
 import type { TemplatePack } from '../../contract/packs.ts';
 import { templateIds, findInLibrary } from './libraryQueries.ts';
@@ -9,18 +8,17 @@ import { picturesOf } from '../../core/template/parseContent.ts';
 import { findPictures } from './pictureQueries.ts';
 import { viewContent } from './templateContent.ts';
 import { withoutFiles } from './packContent.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Templates as one file with all that they link: the chosen ones, or all that this person may see. */
 export async function makePack(
-  office: Office,
-  person: Account,
+  services: Services,
+  scope: PersonScope,
   ids: readonly string[] | undefined,
 ): Promise<TemplatePack> {
-  const wanted = ids ?? (await templateIds(office.db, person.id));
-  const found = (await Promise.all(wanted.map((id) => findInLibrary(office.db, id, person.id)))).flatMap(
-    (one) => one ?? [],
-  );
-  const passages = new Map((await listPassages(office.db)).map((one) => [one.id, one]));
+  const wanted = ids ?? (await templateIds(scope));
+  const found = (await Promise.all(wanted.map((id) => findInLibrary(scope, id)))).flatMap((one) => one ?? []);
+  const passages = new Map((await listPassages(scope)).map((one) => [one.id, one]));
   const linked = new Set<string>();
   const follow = (id: string): void => {
     const passage = passages.get(id);
@@ -34,11 +32,11 @@ export async function makePack(
     );
   const chosen = [...linked].flatMap((id) => passages.get(id) ?? []);
   const shown = [...found.map(({ content }) => content), ...chosen].flatMap(picturesOf);
-  const pictures = await findPictures(office.db, [...new Set(shown)]);
+  const pictures = await findPictures(scope, [...new Set(shown)]);
   return {
     format: PACK_FORMAT,
     version: PACK_VERSION,
-    name: person.name,
+    name: scope.actor.name,
     templates: found.map(({ id, name, channel, folder, tags, content }) => ({
       id,
       name,
@@ -51,7 +49,8 @@ export async function makePack(
     pictures: Object.fromEntries(
       await Promise.all(
         pictures.map(
-          async ({ picture }) => [picture, (await office.blobs.get(picture)).toString('base64')] as const,
+          async ({ picture, blob }) =>
+            [picture, (await services.blobs.get(blob)).toString('base64')] as const,
         ),
       ),
     ),

@@ -4,18 +4,19 @@ import { checkInItself } from '../../core/template/checkTemplate.ts';
 import { documentOf } from '../../core/template/document.ts';
 import type { BlockNode } from '../../core/template/document.ts';
 import { STARTER_PACK } from './starterPack.ts';
-import { readContent } from './templateContent.ts';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { readContent } from './readContent.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
+import { saveTemplateFile } from './saveTemplateFile.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
-let other: TestOffice;
+let other: TestPractice;
 let elsewhere: Client;
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
-  other = await openOffice();
+  services = await openPractice();
+  client = await serve(services);
+  other = await openPractice();
   elsewhere = await serve(other);
   await client.call('GET', '/session');
   await elsewhere.call('GET', '/session');
@@ -23,7 +24,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await client.close();
   await elsewhere.close();
-  await office.close();
+  await services.close();
   await other.close();
 });
 
@@ -37,7 +38,7 @@ describe('the starter set', () => {
       ]),
     );
     for (const { name, content } of STARTER_PACK.templates) {
-      const problems = checkInItself(readContent(content), passages);
+      const problems = checkInItself(await readContent(services.everything, content), passages);
       expect([name, problems]).toEqual([name, []]);
     }
     expect(MATTER_TYPES.some(({ roles }) => roles.some(({ key }) => key === 'client'))).toBe(true);
@@ -71,6 +72,8 @@ describe('a pack', () => {
         },
       })
     ).json;
+    const terms = { name: 'Terms.pdf', bytes: Buffer.from('%PDF-1.7 made up') };
+    const file = await saveTemplateFile(services, await services.as('maud'), terms);
     const made = (
       await client.call('POST', '/templates', {
         name: 'Carrier',
@@ -81,15 +84,7 @@ describe('a pack', () => {
           body: { type: 'doc', content: [{ type: 'passage', attrs: { id: passage.id } }] },
           blanks: [],
           // A file of the practice's own stays with it.
-          documents: [
-            {
-              kind: 'fixed',
-              name: 'Terms.pdf',
-              blob: 'a'.repeat(64),
-              mediaType: 'application/pdf',
-              sizeBytes: 9,
-            },
-          ],
+          documents: [{ kind: 'fixed', fileId: file.id, name: 'Terms.pdf' }],
           category: '',
         },
       })
@@ -126,11 +121,11 @@ describe('a pack', () => {
     const lied = {
       ...pack,
       pictures: {
-        ['e'.repeat(64)]:
-          'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        // A page that calls itself a picture.
+        ['e'.repeat(64)]: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>').toString('base64'),
       },
     };
-    expect((await elsewhere.call('POST', '/template-packs', lied)).json.code).toBe('badFile');
+    expect((await elsewhere.call('POST', '/template-packs', lied)).json.code).toBe('badPicture');
     expect((await elsewhere.call('GET', '/templates?limit=200')).json.items.length).toBe(before);
   });
 });
@@ -163,7 +158,7 @@ describe('two thousand templates', () => {
       current_version_id: 'template-report-1',
     }));
     for (let at = 0; at < rows.length; at += 200)
-      await office.db('templates').insert(rows.slice(at, at + 200));
+      await services.db('templates').insert(rows.slice(at, at + 200));
     const page = (await client.call('GET', '/templates?query=many&limit=100')).json;
     expect([page.items.length, page.next]).toEqual([100, expect.any(String)]);
     const found = (await client.call('GET', '/templates?query=many%201999%20wording')).json.items;

@@ -1,29 +1,34 @@
 import type { DocumentNode } from '../../core/template/document.ts';
 import { parseDocument } from '../../core/template/parseDocument.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
-import type { Office } from '../app/services.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import { passageProblems } from '../../core/template/passages.ts';
 import type { Passages } from '../../core/template/passages.ts';
+import type { Scope } from '../access/scope.ts';
+import { currentPassages } from './compiled.ts';
 
 export function readPassageBody(json: unknown): DocumentNode {
   const read = parseDocument(json, 'template');
   if (read.ok) return read.value;
-  throw new HttpProblem('badDocument', undefined, { problems: read.problems });
+  throw new DomainProblem('badDocument', undefined, { problems: read.problems });
 }
 
 /** A passage within itself, by whatever way, is refused with the way. */
 export async function refuseCircle(
-  office: Office,
+  scope: Scope,
   id: string,
   name: string,
   body: DocumentNode,
 ): Promise<void> {
-  const passages: Passages = new Map([...(await office.programs.passages(office.db)), [id, { name, body }]]);
+  const passages: Passages = new Map([...(await currentPassages(scope)), [id, { name, body }]]);
   const problems = passageProblems([{ type: 'passage', attrs: { id } }], passages);
   const circle = problems.find(({ code }) => code === 'passageCircle');
   if (circle) {
-    throw new HttpProblem('badDocument', `It would stand within itself: ${String(circle.params['path'])}.`, {
-      problems,
-    });
+    throw new DomainProblem(
+      'badDocument',
+      `It would stand within itself: ${String(circle.params['path'])}.`,
+      {
+        problems,
+      },
+    );
   }
 }

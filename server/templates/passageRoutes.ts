@@ -10,7 +10,6 @@ import {
   Signatures,
 } from '../../contract/passages.ts';
 import { TemplateFile } from '../../contract/templates.ts';
-import { endpoint } from '../http/endpoint.ts';
 import { receivedFile } from '../http/receiveFiles.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { changePassage } from './changePassage.ts';
@@ -20,67 +19,77 @@ import { readPassageList } from './readPassageList.ts';
 import { readSignatures } from './readSignatures.ts';
 import { restorePassageVersion } from './restorePassageVersion.ts';
 import { retirePassage } from './retirePassage.ts';
-import { setSignature } from './chooseSignature.ts';
-import { keepPicture } from './savePicture.ts';
-import { keepTemplateFile } from './saveTemplateFile.ts';
+import { setSignature } from './setSignature.ts';
+import { savePicture } from './savePicture.ts';
+import { saveTemplateFile } from './saveTemplateFile.ts';
 import { readPicture } from './readPicture.ts';
+import { endpointsFor } from '../access/endpoint.ts';
+import type { Services } from '../platform/services.ts';
+
+const { endpoint } = endpointsFor<Services>();
 
 export const passageRoutes = [
   endpoint({
     method: 'get',
     path: '/passages',
+    right: 'read',
     summary: 'Every passage in today’s wording',
     status: 200,
     answers: PassageList,
-    handle: ({ office }) => readPassageList(office),
+    handle: ({ scope }) => readPassageList(scope),
   }),
   endpoint({
     method: 'post',
     path: '/passages',
+    right: 'wording',
     summary: 'Keep a new passage',
     body: NewPassage,
     status: 201,
     answers: PassageDetail,
-    handle: ({ office, person, body }) => createPassage(office, person, body),
+    handle: ({ services, scope, body }) => createPassage(services, scope, body),
   }),
   endpoint({
     method: 'get',
     path: '/passages/:id',
+    right: 'read',
     summary: 'A passage with where it is used',
     params: ById,
     status: 200,
     answers: PassageDetail,
-    handle: ({ office, params }) => readPassage(office, params.id),
+    handle: ({ scope, params }) => readPassage(scope, params.id),
   }),
   endpoint({
     method: 'patch',
     path: '/passages/:id',
+    right: 'wording',
     summary: 'Change a passage everywhere',
     params: ById,
     body: ChangePassage,
     status: 200,
     answers: PassageDetail,
-    handle: ({ office, person, params, body }) => changePassage(office, person, params.id, body),
+    handle: ({ services, scope, params, body }) => changePassage(services, scope, params.id, body),
   }),
   endpoint({
     method: 'post',
     path: '/passages/:id/versions/:versionId/restore',
+    right: 'wording',
     summary: 'Go back to an earlier wording, as a new version',
     params: Type.Object({ id: Id, versionId: Id }),
     status: 200,
     answers: PassageDetail,
-    handle: ({ office, person, params }) =>
-      restorePassageVersion(office, person, params.id, params.versionId),
+    handle: ({ services, scope, params }) =>
+      restorePassageVersion(services, scope, params.id, params.versionId),
   }),
   endpoint({
     method: 'delete',
     path: '/passages/:id',
+    right: 'wording',
     summary: 'Retire a passage that nothing says any more',
     params: ById,
     status: 204,
     answers: 'application/json',
-    handle: async ({ office, person, params, response }) => {
-      await retirePassage(office, person, params.id);
+    handle: async ({ services, scope, params, response }) => {
+      await retirePassage(services, scope, params.id);
       response.status(204).end();
       return undefined;
     },
@@ -88,48 +97,53 @@ export const passageRoutes = [
   endpoint({
     method: 'get',
     path: '/signatures',
+    right: 'read',
     summary: 'Whose default signature is which passage',
     status: 200,
     answers: Signatures,
-    handle: ({ office }) => readSignatures(office),
+    handle: ({ scope }) => readSignatures(scope),
   }),
   endpoint({
     method: 'patch',
     path: '/signatures/:id',
+    right: 'wording',
     summary: 'Choose somebody’s default signature',
     params: ById,
     body: ChooseSignature,
     status: 200,
     answers: Signatures,
-    handle: ({ office, person, params, body }) => setSignature(office, person, params.id, body.passageId),
+    handle: ({ services, scope, params, body }) => setSignature(services, scope, params.id, body.passageId),
   }),
   endpoint({
     method: 'post',
     path: '/pictures',
+    right: 'wording',
     summary: 'Keep a picture for use in wording',
     status: 201,
     answers: PictureView,
     uploads: true,
-    handle: async ({ office, request }) => keepPicture(office, receivedFile(request).bytes),
+    handle: async ({ scope, services, request }) => savePicture(services, scope, receivedFile(request).bytes),
   }),
   endpoint({
     method: 'post',
     path: '/template-files',
+    right: 'wording',
     summary: 'Keep a file that templates enclose, the same each time',
     status: 201,
     answers: TemplateFile,
     uploads: true,
-    handle: async ({ office, request }) => keepTemplateFile(office, receivedFile(request)),
+    handle: async ({ scope, services, request }) => saveTemplateFile(services, scope, receivedFile(request)),
   }),
   endpoint({
     method: 'get',
     path: '/pictures/:id',
+    right: 'read',
     summary: 'A picture’s bytes',
     params: Type.Object({ id: Type.String({ pattern: '^[0-9a-f]{64}$' }) }),
     status: 200,
     answers: 'image/*',
-    handle: async ({ office, params, response }) => {
-      const { mediaType, bytes } = await readPicture(office, params.id);
+    handle: async ({ scope, services, params, response }) => {
+      const { mediaType, bytes } = await readPicture(services, scope, params.id);
       sendFile(response, bytes, mediaType, `picture.${mediaType.split('/')[1] ?? 'png'}`);
       return undefined;
     },

@@ -1,9 +1,12 @@
-import type { Database } from '../platform/database/openDatabase.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 
-/** A picture of the practice's wording; its bytes are in the blob store under the same name. */
+/** A picture of the practice's wording. */
 export interface StoredPicture {
-  /** SHA-256 of its bytes, in hex. */
+  /** What wording names it by; nobody can work it out from the bytes. */
   readonly picture: string;
+  readonly blob: string;
   readonly mediaType: string;
   readonly width: number;
   readonly height: number;
@@ -11,29 +14,29 @@ export interface StoredPicture {
 }
 
 const COLUMNS = {
-  picture: 'blob',
+  picture: 'id',
+  blob: 'blob',
   mediaType: 'media_type',
   width: 'width',
   height: 'height',
   sizeBytes: 'size_bytes',
 };
 
-export async function insertPicture(db: Database, one: StoredPicture): Promise<void> {
-  await db('pictures')
-    .insert({
-      blob: one.picture,
-      media_type: one.mediaType,
-      width: one.width,
-      height: one.height,
-      size_bytes: one.sizeBytes,
-    })
-    .onConflict('blob')
-    .ignore();
+export async function insertPicture(tx: Tx, one: StoredPicture): Promise<void> {
+  await tx('pictures').insert({
+    id: one.picture,
+    blob: one.blob,
+    media_type: one.mediaType,
+    width: one.width,
+    height: one.height,
+    size_bytes: one.sizeBytes,
+  });
 }
 
 /** Those of these pictures that the practice knows. */
-export function findPictures(db: Database, pictures: readonly string[]): Promise<StoredPicture[]> {
-  return db('pictures')
-    .whereIn('blob', [...pictures])
+export async function findPictures(reads: Reads, pictures: readonly string[]): Promise<StoredPicture[]> {
+  if (pictures.length === 0) return [];
+  return sql(reads)('pictures')
+    .whereIn('id', [...pictures])
     .select<StoredPicture[]>(COLUMNS);
 }

@@ -1,9 +1,12 @@
+import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import type { Tx } from '../platform/database/transaction.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { TemplateId } from '../../core/model/ids.ts';
 import type { Channel } from '../../core/model/channel.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 import { fromJson } from '../platform/database/json.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
+import { stampAnew } from '../platform/database/kept.ts';
 
 export type Standing = 'private' | 'shared' | 'approved' | 'retired';
 
@@ -54,8 +57,8 @@ const toVersion = (row: VersionRow): TemplateVersion => ({
 });
 
 /** Templates that somebody can start, each in its current version. */
-export async function listTemplates(db: Database): Promise<readonly TemplateVersion[]> {
-  const rows = await db('templates')
+export async function listTemplates(reads: Reads): Promise<readonly TemplateVersion[]> {
+  const rows = await sql(reads)('templates')
     .join('template_versions', 'template_versions.id', 'templates.current_version_id')
     .whereNot('templates.standing', 'retired')
     .select<VersionRow[]>(COLUMNS)
@@ -64,26 +67,12 @@ export async function listTemplates(db: Database): Promise<readonly TemplateVers
 }
 
 /** A version by its own id, whatever has become of its template since. */
-export async function findVersion(db: Database, versionId: string): Promise<TemplateVersion | undefined> {
-  const [row] = await db('template_versions')
+export async function findVersion(reads: Reads, versionId: string): Promise<TemplateVersion | undefined> {
+  const [row] = await sql(reads)('template_versions')
     .join('templates', 'templates.id', 'template_versions.template_id')
     .where('template_versions.id', versionId)
     .select<VersionRow[]>(COLUMNS);
   return row && toVersion(row);
-}
-
-/** What compiled templates depend on, without reading any: to know whether they still hold. */
-export async function currentVersionIds(db: Database): Promise<readonly string[]> {
-  const rows = await db('templates')
-    .whereNot({ standing: 'retired' })
-    .whereNotNull('current_version_id')
-    .select<{ current_version_id: string; name: string; standing: string; tags: string }[]>(
-      'current_version_id',
-      'name',
-      'standing',
-      'tags',
-    );
-  return rows.map((row) => `${row.current_version_id} ${row.standing} ${row.name} ${row.tags}`);
 }
 
 export interface Made {
@@ -99,9 +88,9 @@ export interface NewTemplateRow extends TemplateVersion {
   readonly words: string;
 }
 
-export async function insertTemplate(db: Database, template: NewTemplateRow, made: Made): Promise<void> {
+export async function insertTemplate(tx: Tx, template: NewTemplateRow, made: Made): Promise<void> {
   const { templateId, name, channel, standing, ownerId, folder, tags, words } = template;
-  await db('templates').insert({
+  await tx('templates').insert({
     id: templateId,
     name,
     channel,
@@ -112,16 +101,17 @@ export async function insertTemplate(db: Database, template: NewTemplateRow, mad
     words,
     current_version_id: template.versionId,
   });
-  await insertVersion(db, template, 1, made);
+  await insertVersion(tx, template, 1, made);
+  await stampAnew(tx, 'templates');
 }
 
 async function insertVersion(
-  db: Database,
+  tx: Tx,
   { versionId, templateId, content }: Pick<TemplateVersion, 'versionId' | 'templateId' | 'content'>,
   number: number,
   made: Made,
 ): Promise<void> {
-  await db('template_versions').insert({
+  await tx('template_versions').insert({
     id: versionId,
     template_id: templateId,
     number,
@@ -134,18 +124,19 @@ async function insertVersion(
 
 /** Makes a new version the current one, if the one it was made on still is; false where it is not. */
 export async function addVersion(
-  db: Database,
+  tx: Tx,
   version: Pick<TemplateVersion, 'versionId' | 'templateId' | 'content'>,
   baseVersionId: string,
   made: Made,
 ): Promise<boolean> {
-  const [last] = await db('template_versions')
+  const [last] = await tx('template_versions')
     .where({ template_id: version.templateId })
     .max<{ number: number }[]>('number as number');
-  await insertVersion(db, version, (last?.number ?? 0) + 1, made);
-  const changed = await db('templates')
+  await insertVersion(tx, version, (last?.number ?? 0) + 1, made);
+  const changed = await tx('templates')
     .where({ id: version.templateId, current_version_id: baseVersionId })
     .update({ current_version_id: version.versionId });
+  await stampAnew(tx, 'templates');
   return changed === 1;
 }
 
@@ -160,7 +151,7 @@ export interface TemplateLabels {
 
 /** Changes what a template is called and where it stands; its wording is a version's. */
 export async function updateTemplate(
-  db: Database,
+  tx: Tx,
   id: string,
   { name, folder, tags, standing, ownerId, words }: TemplateLabels,
 ): Promise<void> {
@@ -172,5 +163,7 @@ export async function updateTemplate(
     ...(ownerId === undefined ? {} : { owner_id: ownerId }),
     ...(words === undefined ? {} : { words }),
   };
-  if (Object.keys(change).length > 0) await db('templates').where({ id }).update(change);
+  if (Object.keys(change).length === 0) return;
+  await tx('templates').where({ id }).update(change);
+  await stampAnew(tx, 'templates');
 }

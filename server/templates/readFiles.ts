@@ -1,14 +1,14 @@
 import type { FoundFile, FoundFiles } from '../../contract/imports.ts';
 import { documentOf } from '../../core/template/document.ts';
 import type { InlineDocument } from '../../core/template/document.ts';
-import type { Office } from '../app/services.ts';
 import type { ReceivedFile } from '../http/receiveFiles.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { uniquePaths } from './templateContent.ts';
 import { fieldsOf } from '../../core/template/fieldCatalogue.ts';
 import { readWording } from '../platform/files/readWording.ts';
 import { readGaps } from '../../core/reading/placeGaps.ts';
+import type { Scope } from '../access/scope.ts';
 
 const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps'> = {
   subject: [],
@@ -17,9 +17,9 @@ const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps'> = {
 };
 
 /** Reads old wording from files, each by itself, and finds the codes and gaps in it. Nothing is kept yet. */
-export async function readFiles(office: Office, files: readonly ReceivedFile[]): Promise<FoundFiles> {
-  if (files.length === 0) throw new HttpProblem('badRequest', 'A file was expected and none came.');
-  const types = await listMatterTypes(office.db);
+export async function readFiles(scope: Scope, files: readonly ReceivedFile[]): Promise<FoundFiles> {
+  if (files.length === 0) throw new DomainProblem('badRequest', 'A file was expected and none came.');
+  const types = await listMatterTypes(scope);
   const fields = uniquePaths(types.flatMap(fieldsOf));
   const items: FoundFile[] = [];
   // One after the other: a file may take a thread and half a gigabyte, and sixty of them must not at once.

@@ -1,21 +1,22 @@
-import type { Office } from '../app/services.ts';
 import type { PassageDetail } from '../../contract/passages.ts';
 import { findPassage, passageUses, listPassageVersions } from './passageQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { viewPassage } from './passageView.ts';
 import { passageProblems } from '../../core/template/passages.ts';
+import type { Scope } from '../access/scope.ts';
+import { currentPassages } from './compiled.ts';
 
 /** A passage with its wording, its versions, and where a change of it would show. */
-export async function readPassage(office: Office, id: string): Promise<PassageDetail> {
-  const passage = await findPassage(office.db, id);
+export async function readPassage(scope: Scope, id: string): Promise<PassageDetail> {
+  const passage = await findPassage(scope, id);
   if (!passage) throw notFound('passage');
-  const usedIn = (await passageUses(office.db))(id);
-  const passages = await office.programs.passages(office.db);
+  const usedIn = (await passageUses(scope))(id);
+  const passages = await currentPassages(scope);
   return {
     ...viewPassage(passage, usedIn),
     versionId: passage.versionId,
     body: { ...passage.body },
-    versions: await listPassageVersions(office.db, id),
+    versions: await listPassageVersions(scope, id),
     usedIn,
     problems: passageProblems(passage.body.content, passages).map(({ code, where, params }) => ({
       code,

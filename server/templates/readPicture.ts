@@ -1,12 +1,14 @@
-import type { Office } from '../app/services.ts';
+import type { Services } from '../platform/services.ts';
 import { findPictures } from './pictureQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
+import type { Scope } from '../access/scope.ts';
 
 export async function readPicture(
-  office: Office,
+  { blobs }: Pick<Services, 'blobs'>,
+  scope: Scope,
   id: string,
 ): Promise<{ readonly mediaType: string; readonly bytes: Buffer }> {
-  const [picture] = await findPictures(office.db, [id]);
+  const [picture] = await findPictures(scope, [id]);
   if (!picture) throw notFound('picture');
-  return { mediaType: picture.mediaType, bytes: await office.blobs.get(id) };
+  return { mediaType: picture.mediaType, bytes: await blobs.get(picture.blob) };
 }

@@ -1,7 +1,15 @@
-import type { Office } from '../app/services.ts';
 import type { Signatures } from '../../contract/passages.ts';
-import { listSignatures } from './passageQueries.ts';
+import { listPeople } from '../access/peopleQueries.ts';
+import type { PersonScope } from '../access/scope.ts';
 
-export async function readSignatures(office: Office): Promise<Signatures> {
-  return { people: await listSignatures(office.db) };
+/** Whose default signature is which passage. */
+export async function readSignatures(scope: PersonScope): Promise<Signatures> {
+  const people = await listPeople(scope);
+  return {
+    people: people.map(({ id, name, signaturePassageId }) => ({
+      id,
+      name,
+      passageId: signaturePassageId ?? null,
+    })),
+  };
 }

@@ -1,25 +1,25 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { TemplateDetail } from '../../contract/templates.ts';
 import { findInLibrary, listVersions, usersOf } from './libraryQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { viewContent, problemsOver } from './templateContent.ts';
-import { mayChange } from '../access/rights.ts';
+import { may } from '../access/rights.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { currentPassages } from './compiled.ts';
 
 /** A template with its wording, what is wrong with it, its versions and who uses it. */
-export async function readTemplate(office: Office, person: Account, id: string): Promise<TemplateDetail> {
-  const found = await findInLibrary(office.db, id, person.id);
+export async function readTemplate(scope: PersonScope, id: string): Promise<TemplateDetail> {
+  const found = await findInLibrary(scope, id);
   if (!found) throw notFound('template');
   const { content, ownerId: _ownerId, ...shown } = found;
-  const types = await listMatterTypes(office.db);
-  const passages = await office.programs.passages(office.db);
+  const types = await listMatterTypes(scope);
+  const passages = await currentPassages(scope);
   return {
     ...shown,
     content: viewContent(content),
     problems: [...problemsOver(content, types, passages)],
-    versions: await listVersions(office.db, id),
-    usedBy: await usersOf(office.db, id),
-    mayChange: mayChange(person),
+    versions: await listVersions(scope, id),
+    usedBy: await usersOf(scope, id),
+    mayChange: may(scope.actor, 'wording'),
   };
 }

@@ -1,19 +1,20 @@
-import type { Office } from '../app/services.ts';
 import type { MatterTypeJson, MatterTypeImpact } from '../../contract/matterTypes.ts';
-import { findMatterTypes, countHolding } from '../matters/matterTypeQueries.ts';
-import { notFound } from '../http/httpProblem.ts';
+import { countHolding, matterTypes } from '../matters/matterTypeQueries.ts';
+import { notFound } from '../platform/problems/problem.ts';
 import { typeOf } from '../matters/typeView.ts';
 import { typeChanges, checkMatterType } from '../../core/values/checkMatterType.ts';
 import type { TypeChange } from '../../core/values/checkMatterType.ts';
 import { typesThatHold } from './templateContent.ts';
+import type { Scope } from '../access/scope.ts';
+import { currentPassages, startableTemplates } from './compiled.ts';
 
 /** What a change would touch, before it is kept. */
 export async function readTypeImpact(
-  office: Office,
+  scope: Scope,
   id: string,
   definition: MatterTypeJson,
 ): Promise<MatterTypeImpact> {
-  const before = (await findMatterTypes(office.db, [id])).get(id);
+  const before = (await matterTypes(scope)).get(id)?.type;
   if (!before) throw notFound('kind of matter');
   const after = typeOf(id, definition);
   const changes = typeChanges(before, after);
@@ -22,11 +23,11 @@ export async function readTypeImpact(
       part: change.part,
       label: change.label,
       change: change.change,
-      matters: await holding(office, id, change),
+      matters: await holding(scope, id, change),
     })),
   );
-  const passages = await office.programs.passages(office.db);
-  const lost = (await office.programs.current(office.db)).filter(
+  const passages = await currentPassages(scope);
+  const lost = (await startableTemplates(scope)).filter(
     ({ content }) =>
       typesThatHold(content, [before], passages).length > 0 &&
       typesThatHold(content, [after], passages).length === 0,
@@ -38,20 +39,20 @@ export async function readTypeImpact(
   };
 }
 
-function holding(office: Office, typeId: string, { part, key, table }: TypeChange): Promise<number> {
+function holding(scope: Scope, typeId: string, { part, key, table }: TypeChange): Promise<number> {
   switch (part) {
     case 'fact':
-      return countHolding(office.db, typeId, { facts: key });
+      return countHolding(scope, typeId, { facts: key });
     case 'keyDate':
-      return countHolding(office.db, typeId, { dates: key });
+      return countHolding(scope, typeId, { dates: key });
     case 'table':
-      return countHolding(office.db, typeId, { tables: key });
+      return countHolding(scope, typeId, { tables: key });
     case 'column':
-      return countHolding(office.db, typeId, { tables: table ?? '' });
+      return countHolding(scope, typeId, { tables: table ?? '' });
     case 'role':
-      return countHolding(office.db, typeId, { role: key });
+      return countHolding(scope, typeId, { role: key });
     case 'stage':
-      return countHolding(office.db, typeId, { stage: key });
+      return countHolding(scope, typeId, { stage: key });
     case 'calculated':
       return Promise.resolve(0);
     default:

@@ -1,33 +1,51 @@
-import type { Office } from '../app/services.ts';
+import { randomBytes } from 'node:crypto';
 import type { PictureView } from '../../contract/passages.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 import { pictureSize } from '../platform/files/pictureSize.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
 import { insertPicture } from './pictureQueries.ts';
 import type { StoredPicture } from './pictureQueries.ts';
 
-/** The most a picture in a letter may weigh: beyond this it is a document to enclose. */
+/** The most a picture in a message may weigh: beyond this it is a document to enclose. */
 export const MAX_PICTURE_BYTES = 2_000_000;
-
 const MAX_SIDE = 6_000;
+/** As long as a hash, which older pictures are named by. */
+const ID_BYTES = 32;
 
-/** Keeps a picture for use in wording. Its kind is read from its bytes, whatever its name says. */
-export async function keepPicture(office: Office, bytes: Buffer): Promise<PictureView> {
+/** A picture for use in wording, its bytes kept. Its kind is read from them, whatever its name says. */
+export async function newPicture(services: Pick<Services, 'blobs'>, bytes: Buffer): Promise<StoredPicture> {
   const found = pictureSize(bytes);
   if (!found)
-    throw new HttpProblem(
+    throw new DomainProblem(
       'badPicture',
-      'Only PNG, JPEG and GIF pictures can stand in a letter. Nothing was kept.',
+      'Only PNG, JPEG and GIF pictures can stand in a message. Nothing was kept.',
     );
   if (bytes.length > MAX_PICTURE_BYTES || found.width > MAX_SIDE || found.height > MAX_SIDE)
-    throw new HttpProblem(
+    throw new DomainProblem(
       'badPicture',
-      'The picture is too large for a letter: 2 MB and 6,000 pixels a side at most.',
+      'The picture is too large for a message: 2 MB and 6,000 pixels a side at most.',
     );
-  const picture: StoredPicture = {
+  return {
     ...found,
-    picture: await office.blobs.put(bytes),
+    picture: randomBytes(ID_BYTES).toString('hex'),
+    blob: await services.blobs.put(bytes),
     sizeBytes: bytes.length,
   };
-  await insertPicture(office.db, picture);
+}
+
+/** Saves a picture for use in wording. */
+export async function savePicture(
+  services: Pick<Services, 'db' | 'now' | 'changes' | 'blobs'>,
+  scope: PersonScope,
+  bytes: Buffer,
+): Promise<PictureView> {
+  const made = await newPicture(services, bytes);
+  await changing(services, scope, async ({ tx, audit }) => {
+    await insertPicture(tx, made);
+    await audit('picture.added', 'template', made.picture);
+  });
+  const { blob: _blob, ...picture } = made;
   return picture;
 }

@@ -1,18 +1,31 @@
-import type { Office } from '../app/services.ts';
-import type { ReceivedFile } from '../http/receiveFiles.ts';
 import type { TemplateFile } from '../../contract/templates.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
+import { changing } from '../access/change.ts';
+import type { PersonScope } from '../access/scope.ts';
 import { mediaTypeOf } from '../platform/files/mediaTypes.ts';
+import { DomainProblem } from '../platform/problems/problem.ts';
+import type { Services } from '../platform/services.ts';
+import { insertTemplateFile } from './fileQueries.ts';
 
-/** Keeps a file that templates enclose, the same each time, by its bytes. */
-export async function keepTemplateFile(office: Office, { name, bytes }: ReceivedFile): Promise<TemplateFile> {
-  if (bytes.length === 0) throw new HttpProblem('badFile', `“${name}” is empty. Nothing was kept.`);
+/** Saves a file that templates enclose, the same each time; its id is what a template names it by. */
+export async function saveTemplateFile(
+  services: Pick<Services, 'db' | 'now' | 'changes' | 'blobs' | 'newId'>,
+  scope: PersonScope,
+  { name, bytes }: { readonly name: string; readonly bytes: Buffer },
+): Promise<TemplateFile> {
+  if (bytes.length === 0) throw new DomainProblem('badFile', `“${name}” is empty. Nothing was kept.`);
   const fileName = safeFileName(name);
-  return {
+  const file = {
+    id: services.newId(),
     name: fileName,
-    blob: await office.blobs.put(bytes),
-    mediaType: mediaTypeOf(fileName, bytes),
+    blob: await services.blobs.put(bytes),
+    mediaType: await mediaTypeOf(fileName, bytes),
     sizeBytes: bytes.length,
   };
+  await changing(services, scope, async ({ tx, audit, atUtc }) => {
+    await insertTemplateFile(tx, file, { by: scope.actor.id, atUtc });
+    await audit('templateFile.added', 'template', file.id, { name: fileName });
+  });
+  const { blob: _blob, ...shown } = file;
+  return shown;
 }

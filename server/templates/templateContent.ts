@@ -5,20 +5,10 @@ import type { TemplateProblem } from '../../core/template/checkTemplate.ts';
 import { findField, repeatsOf } from '../../core/template/fieldCatalogue.ts';
 import type { FieldInfo } from '../../core/template/fieldCatalogue.ts';
 import type { OutlineNames } from '../../core/template/outline.ts';
-import { parseContent } from '../../core/template/parseContent.ts';
-import type { UnreadContent } from '../../core/template/parseContent.ts';
 import type { Passages } from '../../core/template/passages.ts';
 import { expandPassages } from '../../core/template/passages.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 import { documentOf } from '../../core/template/document.ts';
-import { HttpProblem } from '../http/httpProblem.ts';
-
-/** Reads a template's wording; refuses what cannot be kept, and says where it stands. */
-export function readContent(json: TemplateContentJson): TemplateContent {
-  const read = parseContent(json as unknown as UnreadContent);
-  if (read.ok) return read.value;
-  throw new HttpProblem('badDocument', undefined, { problems: read.problems });
-}
 
 /** Content as the API shows it: the same, without the marks of what may not be changed. */
 export const viewContent = (content: TemplateContent): TemplateContentJson =>

@@ -1,13 +1,17 @@
+import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
+import { sql } from '../platform/database/reads.ts';
+import type { Scope } from '../access/scope.ts';
+import type { Tx } from '../platform/database/transaction.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type { TemplateId } from '../../core/model/ids.ts';
 import type { TemplateUse } from '../../core/shelf/order.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
 
 /** The template that a matter's latest message came from, by when it went. */
 export async function lastTemplateOnMatter(
-  db: Database,
+  scope: Scope,
   matterId: string,
 ): Promise<{ id: string; name: string } | undefined> {
-  return db('entries')
+  return visible(scope, 'entries')
     .join('template_versions', 'template_versions.id', 'entries.template_version_id')
     .join('templates', 'templates.id', 'template_versions.template_id')
     .where({ matter_id: matterId })
@@ -19,7 +23,7 @@ const DAY_MS = 86_400_000;
 
 /** What the history says about each template's use, for the order of the shelf; a template without any is not in it. */
 export async function templateUses(
-  db: Database,
+  scope: Scope,
   at: {
     readonly personId: string;
     readonly matterId: string;
@@ -29,7 +33,7 @@ export async function templateUses(
     readonly nowUtc: number;
   },
 ): Promise<(templateId: TemplateId) => TemplateUse> {
-  const counts = await db('follow_counts')
+  const counts = await sql(scope)('follow_counts')
     .where({ type_id: at.typeId })
     .whereIn('after_template_id', [at.after ?? '', atStage(at.stage)])
     .select<{ after_template_id: string; template_id: string; count: number }[]>(
@@ -39,10 +43,10 @@ export async function templateUses(
     );
   const stages = counts.filter(({ after_template_id }) => after_template_id === atStage(at.stage));
   const follows = counts.filter((one) => !stages.includes(one));
-  const uses = await db('template_uses')
+  const uses = await sql(scope)('template_uses')
     .where({ person_id: at.personId })
     .select<{ template_id: string; count: number; last_utc: number }[]>('template_id', 'count', 'last_utc');
-  const here = await db('entries')
+  const here = await visible(scope, 'entries')
     .join('template_versions', 'template_versions.id', 'entries.template_version_id')
     .where({ matter_id: at.matterId })
     .distinct()
@@ -75,7 +79,7 @@ const atStage = (stage: string): string => `stage:${stage}`;
  * used it.
  */
 export async function countUse(
-  db: Database,
+  tx: Tx,
   use: {
     readonly typeId: string;
     readonly after: string | undefined;
@@ -85,7 +89,7 @@ export async function countUse(
     readonly atUtc: number;
   },
 ): Promise<void> {
-  await db('follow_counts')
+  await tx('follow_counts')
     .insert(
       [use.after ?? '', atStage(use.stage)].map((after) => ({
         type_id: use.typeId,
@@ -95,12 +99,12 @@ export async function countUse(
       })),
     )
     .onConflict(['type_id', 'after_template_id', 'template_id'])
-    .merge({ count: db.raw('follow_counts.count + 1') });
-  await db('template_uses')
+    .merge({ count: tx.raw('follow_counts.count + 1') });
+  await tx('template_uses')
     .insert({ person_id: use.personId, template_id: use.templateId, count: 1, last_utc: use.atUtc })
     .onConflict(['person_id', 'template_id'])
     .merge({
-      count: db.raw('template_uses.count + 1'),
-      last_utc: db.raw('max(template_uses.last_utc, ?)', [use.atUtc]),
+      count: tx.raw('template_uses.count + 1'),
+      last_utc: greatest(tx, 'template_uses.last_utc', use.atUtc),
     });
 }

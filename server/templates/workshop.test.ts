@@ -1,17 +1,17 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 beforeAll(async () => {
-  office = await openOffice();
-  client = await serve(office);
+  services = await openPractice();
+  client = await serve(services);
   await client.call('GET', '/session');
 });
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 const text = (words: string) => ({ type: 'text', text: words });
@@ -266,8 +266,8 @@ describe('pictures', () => {
       acknowledged: ['noSubject'],
     });
     expect(sent.status).toBe(202);
-    const [row] = await office.db('messages').where({ id: draft.id }).select('frozen');
-    const raw = (await office.blobs.get(JSON.parse(row.frozen).blob)).toString('latin1');
+    const [row] = await services.db('messages').where({ id: draft.id }).select('frozen');
+    const raw = (await services.blobs.get(JSON.parse(row.frozen).blob)).toString('latin1');
     expect(raw).toContain(`Content-ID: <${picture.slice(0, 32)}@pictures>`);
     expect((await client.call('GET', `/pictures/${picture}`)).bytes.equals(png)).toBe(true);
   });
@@ -304,7 +304,7 @@ describe('a file that a template encloses each time', () => {
         },
         blanks: [],
         documents: [
-          { kind: 'fixed', ...(kept.json as object) },
+          { kind: 'fixed', fileId: (kept.json as { id: string }).id, name: 'Terms of ours.pdf' },
           { kind: 'ask', label: 'A plan', required: true },
         ],
         category: '',

@@ -1,12 +1,12 @@
 import type { PlainDate } from '../../core/model/plainDate.ts';
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import { mattersInHand } from './queries.ts';
-import type { Scope } from './queries.ts';
+import type { Whose } from './queries.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import { closingStages } from '../matters/matterTypeQueries.ts';
 import { findMatters } from '../matters/queries.ts';
-import { readerFor } from '../messages/readerFor.ts';
+import { readerFor } from '../matters/readerFor.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 /** Matters looked through for near days: those in hand, the latest first. */
 const MATTERS_IN_HAND = 200;
@@ -22,18 +22,18 @@ export interface DayInHand {
 
 /** Every key date and calculated day of the matters in hand. */
 export async function daysInHand(
-  office: Office,
-  person: Account,
-  scope: Scope,
+  services: Pick<Services, 'now'>,
+  scope: PersonScope,
+  whose: Whose,
   settings: PracticeSettings,
 ): Promise<readonly DayInHand[]> {
-  const ids = await mattersInHand(office.db, scope, MATTERS_IN_HAND);
-  const closing = await closingStages(office.db);
-  const matters = (await findMatters(office.db, ids, person.id)).filter(
+  const ids = await mattersInHand(scope, whose, MATTERS_IN_HAND);
+  const closing = await closingStages(scope);
+  const matters = (await findMatters(scope, ids)).filter(
     ({ type, stage }) => !closing.has(`${type.id} ${stage}`),
   );
   return matters.flatMap((matter) => {
-    const reader = readerFor(matter, person, settings, [], office.now());
+    const reader = readerFor(matter, scope.actor, settings, [], services.now());
     const { id, reference, title, type } = matter;
     return [
       ...type.keyDates.map(({ key, label }) => ({ path: `date.${key}`, label })),

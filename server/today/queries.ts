@@ -1,14 +1,11 @@
+import type { PersonScope } from '../access/scope.ts';
+import { visible } from '../access/visibleQueries.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
-import type { Database } from '../platform/database/openDatabase.ts';
-import { seenBy } from '../access/visibility.ts';
 import type { EntryPeople } from '../correspondence/entry.ts';
 import { fromJson } from '../platform/database/json.ts';
 
-/** Whose work is asked for; undefined is everybody's. */
-export interface Scope {
-  readonly personId: string;
-  readonly mine: boolean;
-}
+/** Whose work is asked for: the actor's own, or all that they may see. */
+export type Whose = 'mine' | 'all';
 
 const MATTER = { matterId: 'matters.id', reference: 'matters.reference', title: 'matters.title' };
 
@@ -27,17 +24,16 @@ export interface DueFollowUp extends OnMatter {
 
 /** Follow-ups due up to a day, the longest overdue first. */
 export function followUpsDue(
-  db: Database,
-  { personId, mine }: Scope,
+  scope: PersonScope,
+  whose: Whose,
   until: PlainDate,
   limit: number,
 ): Promise<DueFollowUp[]> {
-  const query = db('follow_ups')
+  const query = visible(scope, 'follow_ups')
     .join('matters', 'matters.id', 'follow_ups.matter_id')
     .join('people', 'people.id', 'follow_ups.person_id')
     .where({ done_utc: null })
     .where('due_on', '<=', until)
-    .where(seenBy(db, personId))
     .orderBy('due_on')
     .limit(limit)
     .select<DueFollowUp[]>({
@@ -47,7 +43,7 @@ export function followUpsDue(
       dueOn: 'follow_ups.due_on',
       person: 'people.name',
     });
-  if (mine) void query.where('follow_ups.person_id', personId);
+  if (whose === 'mine') void query.where('follow_ups.person_id', scope.actor.id);
   return query;
 }
 
@@ -64,11 +60,10 @@ export interface ConversationLine extends OnMatter {
 
 type Row = Omit<ConversationLine, 'people'> & { people: string };
 
-const conversations = (db: Database, { personId, mine }: Scope) => {
-  const query = db('conversations')
+const conversations = (scope: PersonScope, whose: Whose) => {
+  const query = visible(scope, 'conversations')
     .join('entries', 'entries.id', 'conversations.last_entry_id')
     .join('matters', 'matters.id', 'conversations.matter_id')
-    .where(seenBy(db, personId))
     .select<Row[]>({
       ...MATTER,
       entryId: 'entries.id',
@@ -80,7 +75,7 @@ const conversations = (db: Database, { personId, mine }: Scope) => {
       subject: 'entries.subject',
       opening: 'entries.opening',
     });
-  if (mine) void query.where('matters.responsible_id', personId);
+  if (whose === 'mine') void query.where('matters.responsible_id', scope.actor.id);
   return query;
 };
 
@@ -88,12 +83,12 @@ const toLine = (row: Row): ConversationLine => ({ ...row, people: fromJson<Entry
 
 /** Conversations whose last word came from outside since a moment, the latest first. */
 export async function lastHeard(
-  db: Database,
-  scope: Scope,
+  scope: PersonScope,
+  whose: Whose,
   sinceUtc: number,
   limit: number,
 ): Promise<readonly ConversationLine[]> {
-  const rows = await conversations(db, scope)
+  const rows = await conversations(scope, whose)
     .where({ last_direction: 'in' })
     .where('last_utc', '>=', sinceUtc)
     .orderBy('last_utc', 'desc')
@@ -103,12 +98,12 @@ export async function lastHeard(
 
 /** Conversations of some months in which only one side has spoken: theirs or ours to answer. */
 export async function unanswered(
-  db: Database,
-  scope: Scope,
+  scope: PersonScope,
+  whose: Whose,
   between: { readonly fromUtc: number; readonly untilUtc: number },
   limit: number,
 ): Promise<readonly ConversationLine[]> {
-  const rows = await conversations(db, scope)
+  const rows = await conversations(scope, whose)
     .whereBetween('last_utc', [between.fromUtc, between.untilUtc])
     .where((either) => {
       void either
@@ -121,12 +116,8 @@ export async function unanswered(
 }
 
 /** Matters somebody is responsible for, or all that they may see, that are not done with. */
-export async function mattersInHand(
-  db: Database,
-  { personId, mine }: Scope,
-  limit: number,
-): Promise<string[]> {
-  const query = db('matters').where(seenBy(db, personId)).orderBy('recent_utc', 'desc').limit(limit);
-  if (mine) void query.where('responsible_id', personId);
+export async function mattersInHand(scope: PersonScope, whose: Whose, limit: number): Promise<string[]> {
+  const query = visible(scope, 'matters').orderBy('recent_utc', 'desc').limit(limit);
+  if (whose === 'mine') void query.where('responsible_id', scope.actor.id);
   return query.pluck<string[]>('matters.id');
 }

@@ -1,10 +1,9 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
 import type { CalendarFeed } from '../../contract/today.ts';
-import { feedTokenOf } from './feedQueries.ts';
+import { feedTokenOf } from '../access/feedTokenQueries.ts';
 import { pathOf } from './feedPath.ts';
+import type { PersonScope } from '../access/scope.ts';
 
-export async function readFeed(office: Office, person: Account): Promise<CalendarFeed> {
-  const token = await feedTokenOf(office.db, person.id);
+export async function readFeed(scope: PersonScope): Promise<CalendarFeed> {
+  const token = await feedTokenOf(scope, scope.actor.id);
   return { path: token === null ? null : pathOf(token) };
 }

@@ -1,10 +1,9 @@
-import type { Office } from '../app/services.ts';
-import type { Account } from '../access/peopleQueries.ts';
+import type { Services } from '../platform/services.ts';
 import type { Today } from '../../contract/today.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { unanswered, followUpsDue, lastHeard } from './queries.ts';
-import type { Scope, ConversationLine } from './queries.ts';
+import type { ConversationLine, Whose } from './queries.ts';
 import { listOutTray } from '../sending/queries.ts';
 import { addDays, daysBetween } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
@@ -15,6 +14,7 @@ import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import { daysInHand } from './daysInHand.ts';
 import { workingDaysBetween } from '../../core/dates/workingDays.ts';
+import type { PersonScope } from '../access/scope.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -33,23 +33,22 @@ const FORGOTTEN_MS = 120 * DAY_MS;
 const MOST = 60;
 
 /** What is due, what came in, what is on its way and whose answer is outstanding. */
-export async function readToday(office: Office, person: Account, whose: 'mine' | 'all'): Promise<Today> {
-  const settings = await readSettings(office.db);
-  const nowUtc = office.now();
+export async function readToday(services: Services, scope: PersonScope, whose: Whose): Promise<Today> {
+  const settings = await readSettings(scope);
+  const nowUtc = services.now();
   const { date: today } = zonedTime(settings.timeZone, nowUtc);
-  const scope: Scope = { personId: person.id, mine: whose === 'mine' };
-  const tray = await listOutTray(office.db, { personId: person.id, limit: MOST, after: undefined });
+  const tray = await listOutTray(scope, { limit: MOST, after: undefined });
   const waiting = await unanswered(
-    office.db,
     scope,
+    whose,
     { fromUtc: nowUtc - FORGOTTEN_MS, untilUtc: nowUtc },
     MOST * 2,
   );
   return {
     today,
-    followUps: await followUpsDue(office.db, scope, addDays(today, WEEK), MOST),
-    days: await nearDays(office, person, scope, settings, today),
-    cameIn: (await lastHeard(office.db, scope, nowUtc - HEARD_MS, MOST)).map((line) => ({
+    followUps: await followUpsDue(scope, whose, addDays(today, WEEK), MOST),
+    days: await nearDays(services, scope, whose, settings, today),
+    cameIn: (await lastHeard(scope, whose, nowUtc - HEARD_MS, MOST)).map((line) => ({
       ...onMatter(line),
       entryId: line.entryId,
       occurredAtUtc: line.occurredAtUtc,
@@ -59,7 +58,7 @@ export async function readToday(office: Office, person: Account, whose: 'mine' |
     })),
     outstanding: waiting.flatMap((line) => outstanding(line, nowUtc, settings.timeZone)).slice(0, MOST),
     onItsWay: tray.items.map(viewSummary),
-    inTray: await countWaiting(office.db),
+    inTray: await countWaiting(scope),
   };
 }
 
@@ -88,13 +87,13 @@ function outstanding(line: ConversationLine, nowUtc: number, timeZone: string): 
 }
 
 async function nearDays(
-  office: Office,
-  person: Account,
-  scope: Scope,
+  services: Pick<Services, 'now'>,
+  scope: PersonScope,
+  whose: Whose,
   settings: PracticeSettings,
   today: PlainDate,
 ): Promise<Today['days']> {
-  const days = await daysInHand(office, person, scope, settings);
+  const days = await daysInHand(services, scope, whose, settings);
   return days
     .filter(({ date }) => daysBetween(today, date) >= 0 && daysBetween(today, date) <= NEAR_DAYS)
     .map((day) => ({ ...day, workingDaysLeft: workingDaysBetween(calendarOf(settings), today, day.date) }))

@@ -1,56 +1,63 @@
 import { Type } from 'typebox';
 import { CalendarFeed, Today, TodayQuery } from '../../contract/today.ts';
-import { endpoint } from '../http/endpoint.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { calendarOfToken } from './calendarOfToken.ts';
 import { changeFeed } from './changeFeed.ts';
 import { readFeed } from './readFeed.ts';
 import { readToday } from './readToday.ts';
+import { endpointsFor } from '../access/endpoint.ts';
+import type { Services } from '../platform/services.ts';
+
+const { endpoint, openEndpoint } = endpointsFor<Services>();
 
 export const todayRoutes = [
   endpoint({
     method: 'get',
     path: '/today',
+    right: 'read',
     summary: 'What is due, what came in, what is on its way, whose answer is outstanding',
     query: TodayQuery,
     status: 200,
     answers: Today,
-    handle: ({ office, person, query }) => readToday(office, person, query.whose ?? 'mine'),
+    handle: ({ services, scope, query }) => readToday(services, scope, query.whose ?? 'mine'),
   }),
   endpoint({
     method: 'get',
     path: '/calendar',
+    right: 'own',
     summary: 'The secret address of one’s own calendar',
     status: 200,
     answers: CalendarFeed,
-    handle: ({ office, person }) => readFeed(office, person),
+    handle: ({ scope }) => readFeed(scope),
   }),
   endpoint({
     method: 'post',
     path: '/calendar',
+    right: 'own',
     summary: 'Make a new secret address for one’s own calendar; the old one is dead',
     status: 201,
     answers: CalendarFeed,
-    handle: ({ office, person }) => changeFeed(office, person, true),
+    handle: ({ services, scope }) => changeFeed(services, scope, true),
   }),
   endpoint({
     method: 'delete',
     path: '/calendar',
+    right: 'own',
     summary: 'Close one’s own calendar address',
     status: 200,
     answers: CalendarFeed,
-    handle: ({ office, person }) => changeFeed(office, person, false),
+    handle: ({ services, scope }) => changeFeed(services, scope, false),
   }),
-  endpoint({
+  openEndpoint({
     method: 'get',
     path: '/calendars/:file',
+    right: 'open',
     summary: 'A calendar by its secret address (RFC 5545)',
     params: Type.Object({ file: Type.String({ pattern: '^[A-Za-z0-9_-]{24}\\.ics$' }) }),
-    open: true,
     status: 200,
     answers: 'text/calendar',
-    handle: async ({ office, params, response }) => {
-      const bytes = await calendarOfToken(office, params.file.slice(0, -'.ics'.length));
+    handle: async ({ services, params, response }) => {
+      const bytes = await calendarOfToken(services, params.file.slice(0, -'.ics'.length));
       sendFile(response, bytes, 'text/calendar; charset=utf-8', 'officium.ics');
       return undefined;
     },

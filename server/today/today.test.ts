@@ -1,31 +1,33 @@
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openOffice, serve } from '../app/tests/practice.ts';
-import type { Client, TestOffice } from '../app/tests/practice.ts';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 beforeAll(async () => {
-  office = await openOffice();
+  services = await openPractice();
   // The demo’s own are not what is looked at here.
-  await office.db('follow_ups').delete();
-  client = await serve(office);
+  await services.db('follow_ups').delete();
+  client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
 });
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
 });
 
 describe('today', () => {
   it('holds what is due, what is near, and whose answer is outstanding, each on its matter', async () => {
     const [maud, matter] = [
-      await office.db('people').where({ email: 'maud@tidewell-roe.example' }).first(),
-      await office.db('matters').where({ restricted: 0 }).first(),
+      await services.db('people').where({ email: 'maud@tidewell-roe.example' }).first(),
+      await services.db('matters').where({ restricted: 0 }).first(),
     ];
     const followUp = (id: string, due_on: string, person_id: string) =>
-      office.db('follow_ups').insert({ id, matter_id: matter.id, what: id, due_on, person_id, made_utc: 1 });
-    const other = await office.db('people').whereNot({ id: maud.id }).first();
+      services
+        .db('follow_ups')
+        .insert({ id, matter_id: matter.id, what: id, due_on, person_id, made_utc: 1 });
+    const other = await services.db('people').whereNot({ id: maud.id }).first();
     await followUp('overdue', '2026-11-20', maud.id);
     await followUp('next month', '2026-12-30', maud.id);
     await followUp('of another', '2026-11-23', other.id);
@@ -40,7 +42,7 @@ describe('today', () => {
   });
 
   it('leaves no trace of a matter that somebody may not see', async () => {
-    const { id } = await office.db('matters').where({ restricted: 1 }).first();
+    const { id } = await services.db('matters').where({ restricted: 1 }).first();
     await client.signIn('sunniva@tidewell-roe.example');
     expect(JSON.stringify((await client.call('GET', '/today?whose=all')).json)).not.toContain(id);
     await client.signIn('maud@tidewell-roe.example');

@@ -1,56 +1,81 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
-import { loadDemo } from '../../../demo/load.ts';
-import { createApp } from '../app.ts';
+import { inject } from 'vitest';
+import type { SystemActor } from '../../access/actor.ts';
+import type { PersonScope, Scope } from '../../access/scope.ts';
+import { scopeOf } from '../../access/scopeOf.ts';
+import { unscoped } from '../../access/unscoped.ts';
 import { blobStore } from '../../platform/blobs/blobStore.ts';
-import { readConfig } from '../config.ts';
+import { openDatabase } from '../../platform/database/openDatabase.ts';
+import { inTransaction } from '../../platform/database/transaction.ts';
+import type { Tx } from '../../platform/database/transaction.ts';
 import { changeFeed } from '../../platform/events/changeFeed.ts';
 import { letterPdf } from '../../platform/pdf/letterPdf.ts';
-import type { Office } from '../services.ts';
+import { readSettings, writeSettings } from '../../platform/settings/queries.ts';
+import { listDue, listSending } from '../../sending/queries.ts';
 import { startRunner } from '../../sending/runner.ts';
 import type { Transport } from '../../sending/transports/transport.ts';
-import { listDue, listSending } from '../../sending/queries.ts';
-import { openDatabase } from '../../platform/database/openDatabase.ts';
-import { readSettings, writeSettings } from '../../platform/settings/queries.ts';
-import { longJobs } from '../../correspondence/exports/exportJobs.ts';
-import { programCache } from '../../templates/programCache.ts';
+import { createApp } from '../app.ts';
+import { readConfig } from '../config.ts';
+import { composeServices } from '../services.ts';
+import type { AppServices } from '../services.ts';
+import { NOW } from './moment.ts';
 
-/** A Tuesday morning; the demo's days are counted from it. */
-export const NOW = Date.parse('2026-11-24T09:00:00Z');
-const MATTERS = 8;
+export { NOW } from './moment.ts';
 
-export interface TestOffice extends Office {
+/** A practice of its own, with the means to ask it as one of its people. */
+export interface TestPractice extends AppServices {
   now: () => number;
+  /** Sees everything. */
+  readonly everything: Scope<SystemActor>;
+  /** What one of the demo's people may see, by their first name. */
+  readonly as: (firstName: string) => Promise<PersonScope>;
+  /** Writes what a test begins with. */
+  readonly write: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
   readonly close: () => Promise<void>;
 }
 
-/** A practice of its own in a scratch folder, on real SQLite and real files. */
-export async function openOffice(
+/** Opens a copy of the demo practice in a scratch folder, on real SQLite and real files. */
+export async function openPractice(
   env: Readonly<Record<string, string>> = { OFFICIUM_DEMO: '1' },
-): Promise<TestOffice> {
+): Promise<TestPractice> {
   const folder = await mkdtemp(join(tmpdir(), 'officium-test-'));
-  await loadDemo(folder, NOW, { matters: MATTERS });
+  await cp(inject('demoFolder'), folder, { recursive: true });
   const db = await openDatabase(join(folder, 'officium.sqlite'));
+  const write: TestPractice['write'] = (work) => inTransaction(db, work);
   // Tests send the same template again and again; the one that asks about that sets it back.
-  await writeSettings(db, { ...(await readSettings(db)), repeatDays: 0 });
-  return {
+  await write(async (tx) =>
+    writeSettings(tx, { ...(await readSettings(unscoped(tx, 'seeding'))), repeatDays: 0 }),
+  );
+  const services = composeServices({
     config: readConfig({ OFFICIUM_DATA: folder, ...env }),
     db,
     blobs: blobStore(join(folder, 'blobs')),
     changes: changeFeed(),
-    programs: programCache(),
     // On this thread: what a letter says is asked here, not where it is set.
-    long: longJobs(),
-    press: { set: letterPdf, close: () => Promise.resolve() },
+    pdfRenderer: { render: letterPdf, close: () => Promise.resolve() },
     log: pino({ level: 'silent' }),
     now: () => NOW,
     newId: randomUUID,
     wakeRunner: () => undefined,
+  });
+  return {
+    ...services,
+    write,
+    // A new one each time, as each request has its own.
+    get everything() {
+      return unscoped(db, 'seeding');
+    },
+    async as(firstName) {
+      const scope = await scopeOf(db, `person-${firstName}`);
+      if (!scope) throw new Error(`nobody is called ${firstName}`);
+      return scope;
+    },
     async close() {
       await db.destroy();
       await rm(folder, { recursive: true, force: true });
@@ -62,10 +87,13 @@ export async function openOffice(
 const IDLE_LIMIT_MS = 15_000;
 
 /** Lets a runner work with a host until nothing more is due at this moment, however slow the machine is. */
-export async function runOnce(office: Office, transport: Transport): Promise<void> {
-  const runner = await startRunner(office, { email: transport, text: transport, letter: transport });
+export async function runOnce(services: TestPractice, transport: Transport): Promise<void> {
+  const runner = await startRunner(services, { email: transport, text: transport, letter: transport });
   for (const until = Date.now() + IDLE_LIMIT_MS; Date.now() < until;) {
-    const busy = [...(await listDue(office.db, office.now(), 1)), ...(await listSending(office.db))];
+    const busy = [
+      ...(await listDue(services.everything, services.now(), 1)),
+      ...(await listSending(services.everything)),
+    ];
     if (busy.length === 0) break;
     await new Promise((done) => setTimeout(done, 10));
   }
@@ -100,9 +128,9 @@ export interface Client {
 /** How long a listener waits for what might still come. */
 const LISTEN_MS = 400;
 
-/** Serves an office on a free port and talks to it as a browser does: with its cookie and its Origin. */
-export async function serve(office: Office): Promise<Client> {
-  const server = createServer(await createApp(office));
+/** Serves an services on a free port and talks to it as a browser does: with its cookie and its Origin. */
+export async function serve(services: AppServices): Promise<Client> {
+  const server = createServer(await createApp(services));
   await new Promise<void>((done) => {
     server.listen(0, '127.0.0.1', done);
   });

@@ -5,9 +5,10 @@ import { documentOf } from '../../../core/template/document.ts';
 import type { BlockNode } from '../../../core/template/document.ts';
 import type { Progress } from '../../platform/jobs/jobs.ts';
 import { filePdf } from '../../platform/pdf/filePdf.ts';
-import type { Office } from '../../app/services.ts';
+import type { Services } from '../../platform/services.ts';
 import { wordsOf } from '../wordsOf.ts';
 import type { FoundEntry, FoundSet } from './foundEntries.ts';
+import type { Scope } from '../../access/scope.ts';
 
 /** A bundle is read by people; beyond this it would be no bundle, and would not fit into memory. */
 export const MOST_BUNDLED = 500;
@@ -29,7 +30,8 @@ interface Part {
  * page, what it encloses behind it where that can be shown on paper, and a running number on every page.
  */
 export async function bundlePdf(
-  office: Office,
+  services: Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>,
+  scope: Scope,
   found: FoundSet,
   path: string,
   progress: Progress,
@@ -40,7 +42,7 @@ export async function bundlePdf(
   const parts: Part[] = [];
   for (const entry of entries) {
     progress.signal.throwIfAborted();
-    parts.push(await partOf(office, entry));
+    parts.push(await partOf(services, scope, entry));
     progress.tell(parts.length, entries.length);
   }
   const bundle = await PDFDocument.create();
@@ -61,14 +63,16 @@ export async function bundlePdf(
   await writeFile(path, await bundle.save());
 }
 
-async function partOf(office: Office, entry: FoundEntry): Promise<Part> {
+type Making = Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>;
+
+async function partOf(services: Making, scope: Scope, entry: FoundEntry): Promise<Part> {
   const pdf =
     entry.channel === 'letter'
-      ? await PDFDocument.load(await office.blobs.get(entry.rawBlob))
-      : await PDFDocument.load(await messagePage(office, entry));
+      ? await PDFDocument.load(await services.blobs.get(entry.rawBlob))
+      : await PDFDocument.load(await messagePage(services, scope, entry));
   const leftOut: string[] = [];
   for (const { name, mediaType, blob } of entry.attachments) {
-    const enclosed = await enclosedPdf(office, name, mediaType, blob);
+    const enclosed = await enclosedPdf(services, name, mediaType, blob);
     if (!enclosed) leftOut.push(name);
     else for (const page of await pdf.copyPages(enclosed, enclosed.getPageIndices())) pdf.addPage(page);
   }
@@ -76,15 +80,15 @@ async function partOf(office: Office, entry: FoundEntry): Promise<Part> {
 }
 
 async function enclosedPdf(
-  office: Office,
+  services: Making,
   name: string,
   mediaType: string,
   blob: string,
 ): Promise<PDFDocument | undefined> {
-  const bytes = await office.blobs.get(blob);
+  const bytes = await services.blobs.get(blob);
   try {
     if (mediaType === 'application/pdf') return await PDFDocument.load(bytes);
-    const made = await filePdf({ name, bytes, atUtc: office.now() });
+    const made = await filePdf({ name, bytes, atUtc: services.now() });
     return made.ok ? await PDFDocument.load(made.bytes) : undefined;
   } catch {
     // Locked or damaged: it is named in the index, and lies whole in the ZIP.
@@ -97,14 +101,14 @@ const paragraph = (text: string): BlockNode => ({
   content: text === '' ? [] : [{ type: 'text', text }],
 });
 
-async function messagePage(office: Office, entry: FoundEntry): Promise<Buffer> {
-  const { text } = await wordsOf(office, entry);
+async function messagePage(services: Making, scope: Scope, entry: FoundEntry): Promise<Buffer> {
+  const { text } = await wordsOf(services, scope, entry);
   const people = (words: string, line: FoundEntry['people']['to']): string[] =>
     line.length === 0
       ? []
       : [`${words} ${line.map(({ name, address }) => (name ? `${name} <${address}>` : address)).join(', ')}`];
   const { from, to, cc } = entry.people;
-  const { bytes } = await office.press.set({
+  const { bytes } = await services.pdfRenderer.render({
     letterhead: undefined,
     recipient: [...people('From', [from]), ...people('To', to), ...people('Copy', cc)],
     reference: entry.reference,

@@ -1,9 +1,14 @@
-import type { Office } from '../../app/services.ts';
-import type { Account } from '../../access/peopleQueries.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import type { ExportServices } from './exportJobs.ts';
 import { exportOf } from './exportJobs.ts';
 
-export function callOffExport(office: Office, person: Account, id: string): Record<string, never> {
-  exportOf(office, person, id);
-  office.long.exports.callOff(id, person.id);
+/** Stops an export of one's own; what was made so far goes with it. */
+export function cancelExport(
+  services: Pick<ExportServices, 'exports'>,
+  scope: PersonScope,
+  id: string,
+): Record<string, never> {
+  exportOf(services, scope, id);
+  services.exports.callOff(id, scope.actor.id);
   return {};
 }

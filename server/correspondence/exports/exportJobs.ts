@@ -1,31 +1,31 @@
 import { rm } from 'node:fs/promises';
-import { jobs } from '../../platform/jobs/jobs.ts';
-import type { Jobs, Job } from '../../platform/jobs/jobs.ts';
-import type { Verification } from '../../practice/verifyPractice.ts';
 import type { ExportJob } from '../../../contract/exports.ts';
-import type { Office } from '../../app/services.ts';
-import type { Account } from '../../access/peopleQueries.ts';
-import { notFound } from '../../http/httpProblem.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import { jobs } from '../../platform/jobs/jobs.ts';
+import type { Job, Jobs, Progress } from '../../platform/jobs/jobs.ts';
+import { notFound } from '../../platform/problems/problem.ts';
+import type { Services } from '../../platform/services.ts';
 
 /** A file that was made to be fetched. */
 export interface MadeFile {
   readonly path: string;
   readonly fileName: string;
   readonly mediaType: string;
+  /** The whole practice is for those who may have all of it; anything else, for those who may see what it holds. */
+  readonly holds: 'practice' | ReadonlySet<string>;
 }
 
-/** Jobs that take a while: taking out, and checking what is kept. */
-export interface LongJobs {
+/** What exports need beside what every use case can have. */
+export interface ExportServices extends Services {
   readonly exports: Jobs<MadeFile>;
-  readonly verifications: Jobs<Verification>;
+  /** Writes the whole practice to a file; the capability that can do it stands later. */
+  readonly writeArchive: (path: string, progress: Progress) => Promise<void>;
 }
 
-export const longJobs = (): LongJobs => ({
-  exports: jobs(({ result }) => {
+export const exportJobs = (): Jobs<MadeFile> =>
+  jobs(({ result }) => {
     if (result) void rm(result.path, { force: true });
-  }),
-  verifications: jobs(() => undefined),
-});
+  });
 
 export const viewExport = ({ id, state, done, of, result, problem }: Job<MadeFile>): ExportJob => ({
   id,
@@ -36,8 +36,13 @@ export const viewExport = ({ id, state, done, of, result, problem }: Job<MadeFil
   problem: state === 'failed' ? (problem ?? null) : null,
 });
 
-export function exportOf(office: Office, person: Account, id: string): Job<MadeFile> {
-  const job = office.long.exports.find(id, person.id);
+/** A job of one's own. */
+export function exportOf(
+  services: Pick<ExportServices, 'exports'>,
+  scope: PersonScope,
+  id: string,
+): Job<MadeFile> {
+  const job = services.exports.find(id, scope.actor.id);
   if (!job) throw notFound('export');
   return job;
 }

@@ -1,11 +1,20 @@
-import type { Office } from '../../app/services.ts';
-import type { Account } from '../../access/peopleQueries.ts';
+import { may } from '../../access/rights.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import { allVisible } from '../../access/visibleQueries.ts';
+import { notFound } from '../../platform/problems/problem.ts';
+import type { ExportServices, MadeFile } from './exportJobs.ts';
 import { exportOf } from './exportJobs.ts';
-import type { MadeFile } from './exportJobs.ts';
-import { notFound } from '../../http/httpProblem.ts';
 
-export function exportedFile(office: Office, person: Account, id: string): MadeFile {
-  const { result, state } = exportOf(office, person, id);
-  if (!result || state !== 'done') throw notFound('file of this export');
+/** What was made, for whoever asked for it, as far as they may still have it: rights can have gone since it was begun. */
+export async function exportedFile(
+  services: Pick<ExportServices, 'exports'>,
+  scope: PersonScope,
+  id: string,
+): Promise<MadeFile> {
+  const { result, state } = exportOf(services, scope, id);
+  const theirs =
+    result &&
+    (result.holds === 'practice' ? may(scope.actor, 'archive') : await allVisible(scope, [...result.holds]));
+  if (!result || state !== 'done' || !theirs) throw notFound('file of this export');
   return result;
 }

@@ -11,24 +11,25 @@ import { writeArchive } from '../../practice/writeArchive.ts';
 import { readMbox } from '../../platform/mail/mbox.ts';
 import { receiveMail } from '../../incoming/receiveMail.ts';
 import { openDatabase } from '../../platform/database/openDatabase.ts';
-import { openOffice, serve } from '../../app/tests/practice.ts';
-import type { Client, TestOffice } from '../../app/tests/practice.ts';
+import { openPractice, serve } from '../../app/tests/practice.ts';
+import type { Client, TestPractice } from '../../app/tests/practice.ts';
 import { isSound, verifyPractice } from '../../practice/verifyPractice.ts';
+import { unscoped } from '../../access/unscoped.ts';
 
-let office: TestOffice;
+let services: TestPractice;
 let client: Client;
 let matterId: string;
 let folder: string;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'officium-archive-'));
-  office = await openOffice();
-  client = await serve(office);
+  services = await openPractice();
+  client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
   matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
 });
 afterAll(async () => {
   await client.close();
-  await office.close();
+  await services.close();
   await rm(folder, { recursive: true, force: true });
 });
 
@@ -70,10 +71,10 @@ const namesIn = (bytes: Buffer): Promise<Map<string, Buffer>> =>
 describe('taking out what a search finds', () => {
   it('gives a ZIP with the exact bytes, what they enclose, and an index in HTML and CSV', async () => {
     const files = await namesIn(await takeOut('zip'));
-    const entries = await office.db('entries').where({ matter_id: matterId });
+    const entries = await services.db('entries').where({ matter_id: matterId });
     const messages = [...files].filter(([name]) => name.startsWith('messages/'));
     expect(messages).toHaveLength(entries.length);
-    const raw = await Promise.all(entries.map(({ raw_blob }) => office.blobs.get(raw_blob)));
+    const raw = await Promise.all(entries.map(({ raw_blob }) => services.blobs.get(raw_blob)));
     for (const bytes of raw) expect(messages.some(([, one]) => one.equals(bytes))).toBe(true);
     const csv = files.get('index.csv')?.toString('utf8') ?? '';
     expect(csv.trim().split('\r\n').length).toBeGreaterThanOrEqual(entries.length + 1);
@@ -88,7 +89,10 @@ describe('taking out what a search finds', () => {
 
   it('gives an mbox whose messages read back', async () => {
     const box = await takeOut('mbox');
-    const entries = await office.db('entries').where({ matter_id: matterId }).orderBy('occurred_utc', 'desc');
+    const entries = await services
+      .db('entries')
+      .where({ matter_id: matterId })
+      .orderBy('occurred_utc', 'desc');
     const messages = [...readMbox(box)];
     expect(messages).toHaveLength(entries.length);
     expect(String(messages[0])).toContain(entries[0].internet_message_id);
@@ -96,7 +100,7 @@ describe('taking out what a search finds', () => {
 
   it('gives one PDF with an index and numbered pages', async () => {
     const pdf = await PDFDocument.load(await takeOut('pdf'));
-    const entries = await office.db('entries').where({ matter_id: matterId });
+    const entries = await services.db('entries').where({ matter_id: matterId });
     expect(pdf.getPageCount()).toBeGreaterThan(entries.length);
   });
 
@@ -107,7 +111,7 @@ describe('taking out what a search finds', () => {
       subject: '=HYPERLINK("x")',
       text: 'x',
     });
-    await receiveMail(office, { bytes, source: 'file', deliveredTo: [], matterId });
+    await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [], matterId });
     expect((await takeOut('csv')).toString('utf8')).toContain(`"'=HYPERLINK(""x"")"`);
   });
 
@@ -128,7 +132,7 @@ describe('the archive of a practice', () => {
 
   it('reads back into an empty folder as the same matters, entries and bytes', async () => {
     const path = join(folder, 'practice.zip');
-    await writeArchive(office.db, office.blobs, path, office.now(), silent);
+    await writeArchive(services.config.dataFolder, services.blobs, path, services.now(), silent);
     const again = join(folder, 'again');
     await readArchive(path, again);
     const db = await openDatabase(join(again, 'officium.sqlite'));
@@ -143,11 +147,11 @@ describe('the archive of a practice', () => {
       'documents',
       'people',
     ])
-      expect(await db(table).orderBy('rowid')).toEqual(await office.db(table).orderBy('rowid'));
-    const verified = await verifyPractice(db, blobs);
+      expect(await db(table).orderBy('rowid')).toEqual(await services.db(table).orderBy('rowid'));
+    const verified = await verifyPractice(unscoped(db, 'archive'), blobs);
     expect([isSound(verified), verified.files]).toEqual([
       true,
-      (await verifyPractice(office.db, office.blobs)).files,
+      (await verifyPractice(services.everything, services.blobs)).files,
     ]);
     const [{ found } = { found: 0 }] = await db.raw(
       `SELECT count(*) AS found FROM matter_words WHERE matter_words MATCH 'saltmarsh'`,

@@ -1,10 +1,9 @@
 import type { SearchQuery } from '../../../contract/search.ts';
-import type { Office } from '../../app/services.ts';
 import { entriesWithMatters } from '../queries.ts';
 import type { StoredEntry } from '../entry.ts';
-import type { Account } from '../../access/peopleQueries.ts';
 import { countEntries, searchEntries } from '../searchQueries.ts';
 import { readSearch } from '../readSearch.ts';
+import type { PersonScope } from '../../access/scope.ts';
 
 export type FoundEntry = StoredEntry & { readonly reference: string; readonly title: string };
 
@@ -15,24 +14,30 @@ export const MOST_TAKEN_OUT = 20_000;
 
 export interface FoundSet {
   readonly count: number;
+  /** The matters of what was read so far. */
+  readonly matterIds: ReadonlySet<string>;
   readonly entries: () => AsyncGenerator<FoundEntry>;
 }
 
 /** Everything that a search finds for somebody, newest first, a few at a time. */
-export async function foundEntries(office: Office, person: Account, query: SearchQuery): Promise<FoundSet> {
-  const search = await readSearch(office, person, query);
+export async function foundEntries(scope: PersonScope, query: SearchQuery): Promise<FoundSet> {
+  const search = await readSearch(scope, query);
+  const matterIds = new Set<string>();
   return {
-    count: await countEntries(office.db, search, MOST_TAKEN_OUT + 1),
+    matterIds,
+    count: await countEntries(scope, search, MOST_TAKEN_OUT + 1),
     async *entries() {
       for (let after: string | undefined; ;) {
-        const { items, next } = await searchEntries(office.db, search, { limit: AT_ONCE, after });
+        const { items, next } = await searchEntries(scope, search, { limit: AT_ONCE, after });
         const found = await entriesWithMatters(
-          office.db,
+          scope,
           items.map(({ entryId }) => entryId),
         );
         for (const { entryId } of items) {
           const entry = found.get(entryId);
-          if (entry) yield entry;
+          if (!entry) continue;
+          matterIds.add(entry.matterId);
+          yield entry;
         }
         if (next === null) return;
         after = next;

@@ -1,7 +1,11 @@
-import type { Office } from '../../app/services.ts';
-import type { Account } from '../../access/peopleQueries.ts';
 import type { ExportJob } from '../../../contract/exports.ts';
-import { viewExport, exportOf } from './exportJobs.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import type { ExportServices } from './exportJobs.ts';
+import { exportOf, viewExport } from './exportJobs.ts';
 
-export const readExport = (office: Office, person: Account, id: string): ExportJob =>
-  viewExport(exportOf(office, person, id));
+/** How far an export of one's own is. */
+export const readExport = (
+  services: Pick<ExportServices, 'exports'>,
+  scope: PersonScope,
+  id: string,
+): ExportJob => viewExport(exportOf(services, scope, id));

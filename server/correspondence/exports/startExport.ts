@@ -1,21 +1,20 @@
-import { join } from 'node:path';
 import { mkdir, rm, writeFile } from 'node:fs/promises';
-import type { Office } from '../../app/services.ts';
-import type { Account } from '../../access/peopleQueries.ts';
-import type { NewExport, ExportJob } from '../../../contract/exports.ts';
-import { HttpProblem } from '../../http/httpProblem.ts';
+import { join } from 'node:path';
+import type { ExportJob, NewExport } from '../../../contract/exports.ts';
+import { changing } from '../../access/change.ts';
+import { may } from '../../access/rights.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import type { Progress } from '../../platform/jobs/jobs.ts';
+import { DomainProblem } from '../../platform/problems/problem.ts';
+import { bundlePdf, MOST_BUNDLED } from './bundlePdf.ts';
+import { csvOf } from './csvOf.ts';
+import { entryFileName } from './entryFiles.ts';
+import type { ExportServices, MadeFile } from './exportJobs.ts';
+import { viewExport } from './exportJobs.ts';
 import { foundEntries, MOST_TAKEN_OUT } from './foundEntries.ts';
 import type { FoundSet } from './foundEntries.ts';
-import { MOST_BUNDLED, bundlePdf } from './bundlePdf.ts';
-import { insertAuditEvent } from '../../access/auditQueries.ts';
-import { viewExport } from './exportJobs.ts';
-import type { MadeFile } from './exportJobs.ts';
-import type { Progress } from '../../platform/jobs/jobs.ts';
-import { writeArchive } from '../../practice/writeArchive.ts';
-import { zipOf } from './zipOf.ts';
 import { mboxOf } from './mboxOf.ts';
-import { entryFileName } from './entryFiles.ts';
-import { csvOf } from './csvOf.ts';
+import { zipOf } from './zipOf.ts';
 
 const FORMS = {
   zip: { ending: 'zip', mediaType: 'application/zip' },
@@ -26,45 +25,47 @@ const FORMS = {
 } as const;
 
 /** Begins to take something out. What cannot be taken out like this is said before anything is made. */
-export async function startExport(office: Office, person: Account, order: NewExport): Promise<ExportJob> {
+export async function startExport(
+  services: ExportServices,
+  scope: PersonScope,
+  order: NewExport,
+): Promise<ExportJob> {
   const { form } = order;
-  if (form === 'practice' && person.right !== 'administrator' && !office.config.demo)
-    throw new HttpProblem('notYours', 'Only an administrator takes out the whole practice.');
-  const found = form === 'practice' ? undefined : await foundEntries(office, person, order.query);
+  if (form === 'practice' && !may(scope.actor, 'archive'))
+    throw new DomainProblem('notYours', 'Only an administrator takes out the whole practice.');
+  const found = form === 'practice' ? undefined : await foundEntries(scope, order.query);
   const most = form === 'pdf' ? MOST_BUNDLED : MOST_TAKEN_OUT;
   if (found && found.count > most)
-    throw new HttpProblem(
+    throw new DomainProblem(
       'tooLarge',
       `That is more than ${most.toLocaleString('en-GB')} entries. Narrow it, by time for one, and take it out in parts.`,
     );
-  await insertAuditEvent(office.db, {
-    atUtc: office.now(),
-    personId: person.id,
-    what: `export.${form}`,
-    subjectKind: 'practice',
-    subjectId: 'practice',
-    detail: { entries: found?.count ?? null },
-  });
-  const job = office.long.exports.start(person.id, (progress) => make(office, form, found, progress));
+  await changing(services, scope, ({ audit }) =>
+    audit(`export.${form}`, 'practice', 'practice', { entries: found?.count ?? null }),
+  );
+  const job = services.exports.start(scope.actor.id, (progress) =>
+    make(services, scope, form, found, progress),
+  );
   return viewExport(job);
 }
 
 async function make(
-  office: Office,
+  services: ExportServices,
+  scope: PersonScope,
   form: NewExport['form'],
   found: FoundSet | undefined,
   progress: Progress,
 ): Promise<MadeFile> {
   const { ending, mediaType } = FORMS[form];
-  const folder = join(office.config.dataFolder, 'taken-out');
+  const folder = join(services.config.dataFolder, 'taken-out');
   await mkdir(folder, { recursive: true });
-  const path = join(folder, `${office.newId()}.${ending}`);
-  const day = new Date(office.now()).toISOString().slice(0, 10);
+  const path = join(folder, `${services.newId()}.${ending}`);
+  const day = new Date(services.now()).toISOString().slice(0, 10);
   const fileName = `${day} ${form === 'practice' ? 'practice' : 'correspondence'}.${ending}`;
   try {
-    if (form === 'practice') await writeArchive(office.db, office.blobs, path, office.now(), progress);
-    else if (found) await write(office, form, found, path, progress);
-    return { path, fileName, mediaType };
+    if (form === 'practice') await services.writeArchive(path, progress);
+    else if (found) await write(services, scope, form, found, path, progress);
+    return { path, fileName, mediaType, holds: found ? found.matterIds : 'practice' };
   } catch (error) {
     // What was made so far is of no use to anybody.
     await rm(path, { force: true });
@@ -73,7 +74,8 @@ async function make(
 }
 
 async function write(
-  office: Office,
+  services: ExportServices,
+  scope: PersonScope,
   form: Exclude<NewExport['form'], 'practice'>,
   found: FoundSet,
   path: string,
@@ -81,11 +83,11 @@ async function write(
 ): Promise<void> {
   switch (form) {
     case 'zip':
-      return zipOf(found, office.blobs, path, progress);
+      return zipOf(found, services.blobs, path, progress);
     case 'mbox':
-      return mboxOf(found, office.blobs, path, progress);
+      return mboxOf(found, services.blobs, path, progress);
     case 'pdf':
-      return bundlePdf(office, found, path, progress);
+      return bundlePdf(services, scope, found, path, progress);
     case 'csv': {
       const lines = [];
       for await (const entry of found.entries()) lines.push({ entry, file: entryFileName(entry) });

@@ -1,11 +1,19 @@
-import type { DeskMessage } from '../layOut.ts';
+import { notFound } from '../../platform/problems/problem.ts';
+import type { DraftLayout } from '../draftLayout.ts';
 import type { StoredEnclosure } from '../message.ts';
-import { notFound } from '../../http/httpProblem.ts';
 
-export const enclosed = ({ message }: DeskMessage, documentId: string): StoredEnclosure => {
-  const found = message.enclosures.find((one) => one.documentId === documentId);
+/** One enclosure of a message by its id. */
+export function enclosed({ message }: DraftLayout, enclosureId: string): StoredEnclosure {
+  const found = message.enclosures.find(({ id }) => id === enclosureId);
   if (!found) throw notFound('enclosure');
   return found;
-};
+}
 
-export const bare = (name: string): string => name.replace(/\.[^.]{1,8}$/, '');
+/** A file's name without its ending. */
+export const bareName = (name: string): string => name.replace(/\.[^.]{1,8}$/, '');
+
+/** Whether two enclosures are the same thing: the same document, or else the same bytes. */
+export const isSame = (a: StoredEnclosure, b: StoredEnclosure): boolean =>
+  a.kind === 'document'
+    ? b.kind === 'document' && a.documentId === b.documentId
+    : b.kind !== 'document' && a.blob === b.blob;

@@ -1,16 +1,15 @@
-import type { Office } from '../../app/services.ts';
-import type { Account } from '../../access/peopleQueries.ts';
-import { deskMessage } from '../layOut.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import type { Services } from '../../platform/services.ts';
+import { openDraft } from '../draftLayout.ts';
 import { enclosed } from './enclosed.ts';
 
-/** An enclosure's bytes, whether it stands on the matter or not; as a PDF or picture where it can be shown as one. */
+/** An enclosure's bytes, whether it stands on the matter or not. */
 export async function enclosureBytes(
-  office: Office,
-  person: Account,
+  services: Pick<Services, 'blobs' | 'now'>,
+  scope: PersonScope,
   id: string,
-  documentId: string,
+  enclosureId: string,
 ): Promise<{ readonly bytes: Buffer; readonly mediaType: string; readonly fileName: string }> {
-  const desk = await deskMessage(office, person, id);
-  const { blob, mediaType, fileName } = enclosed(desk, documentId);
-  return { bytes: await office.blobs.get(blob), mediaType, fileName };
+  const { blob, mediaType, fileName } = enclosed(await openDraft(services, scope, id), enclosureId);
+  return { bytes: await services.blobs.get(blob), mediaType, fileName };
 }

@@ -1,6 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
+import { createReadStream } from 'node:fs';
+import { Readable } from 'node:stream';
 
 /** Files kept by their content: the same bytes are stored once, and a name that fits them cannot lie. */
 export interface BlobStore {
@@ -8,6 +10,8 @@ export interface BlobStore {
   readonly put: (bytes: Buffer) => Promise<string>;
   /** Reads bytes and makes sure they still are what their name says. Throws {@link BrokenBlob}. */
   readonly get: (sha256: string) => Promise<Buffer>;
+  /** The same a piece at a time, for what is passed on; whether they still are what they were is known at the end. */
+  readonly stream: (sha256: string) => Readable;
 }
 
 export class BrokenBlob extends Error {
@@ -46,7 +50,19 @@ export function blobStore(folder: string): BlobStore {
       if (sha256Hex(bytes) !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
       return bytes;
     },
+    stream(sha256) {
+      return Readable.from(checked(sha256, pathOf(sha256)), { objectMode: false });
+    },
   };
+}
+
+async function* checked(sha256: string, path: string): AsyncGenerator<Buffer> {
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path) as AsyncIterable<Buffer>) {
+    hash.update(chunk);
+    yield chunk;
+  }
+  if (hash.digest('hex') !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
 }
 
 async function writeDurably(path: string, bytes: Buffer): Promise<void> {

@@ -1,11 +1,13 @@
 import knex from 'knex';
 import type { Knex } from 'knex';
+import { prepareConnection, prepareReader } from './dialects/sqlite/connect.ts';
 import { down as downFoundation, up as upFoundation } from './migrations/20261124090000_foundation.ts';
 import { down as downWorkshop, up as upWorkshop } from './migrations/20261125080000_workshop.ts';
-import { down as downReading, up as upReading } from './migrations/20261125210000_reading.ts';
-import { down as downSenders, up as upSenders } from './migrations/20261125200000_senders.ts';
-import { down as downIncoming, up as upIncoming } from './migrations/20261125150000_incoming.ts';
 import { down as downChannels, up as upChannels } from './migrations/20261125120000_channels.ts';
+import { down as downIncoming, up as upIncoming } from './migrations/20261125150000_incoming.ts';
+import { down as downSenders, up as upSenders } from './migrations/20261125200000_senders.ts';
+import { down as downReading, up as upReading } from './migrations/20261125210000_reading.ts';
+import { down as downHouse, up as upHouse } from './migrations/20261127120000_house.ts';
 
 export type Database = Knex;
 
@@ -23,7 +25,11 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261125150000_incoming', up: upIncoming, down: downIncoming },
   { name: '20261125200000_senders', up: upSenders, down: downSenders },
   { name: '20261125210000_reading', up: upReading, down: downReading },
+  { name: '20261127120000_house', up: upHouse, down: downHouse },
 ];
+
+/** The newest; what an archive says of the tables it holds. */
+export const LATEST_MIGRATION = MIGRATIONS.at(-1)?.name ?? '';
 
 const migrationSource = {
   getMigrations: () => Promise.resolve([...MIGRATIONS]),
@@ -31,38 +37,37 @@ const migrationSource = {
   getMigration: (migration: Migration) => Promise.resolve({ up: migration.up, down: migration.down }),
 };
 
-interface RawConnection {
-  pragma: (statement: string) => unknown;
-}
+/** Statements are short; whoever waits longer for their turn waits for something that will not come. */
+const LONGEST_WAIT_MS = 15_000;
 
-/** How long a statement waits for another process that holds the file (a backup, say) before it gives up. */
-const BUSY_TIMEOUT_MS = 5_000;
+const open = (filename: string, afterCreate: typeof prepareConnection): Database =>
+  knex.knex({
+    client: 'better-sqlite3',
+    connection: { filename },
+    useNullAsDefault: true,
+    pool: { min: 1, max: 1, afterCreate },
+    acquireConnectionTimeout: LONGEST_WAIT_MS,
+    migrations: { migrationSource },
+  });
 
 /**
  * Opens the practice's database and brings it up to date. One connection: SQLite writes one at a time anyway, and a
- * transaction is then never mixed with another's statements. FULL, since what is sent and filed must survive a power cut.
+ * transaction is then never mixed with another's statements.
  */
 export async function openDatabase(fileName: string): Promise<Database> {
-  const database = knex.knex({
-    client: 'better-sqlite3',
-    connection: { filename: fileName },
-    useNullAsDefault: true,
-    pool: {
-      min: 1,
-      max: 1,
-      afterCreate: (
-        connection: RawConnection,
-        done: (error: Error | null, connection: RawConnection) => void,
-      ) => {
-        connection.pragma('journal_mode = WAL');
-        connection.pragma('synchronous = FULL');
-        connection.pragma('foreign_keys = ON');
-        connection.pragma(`busy_timeout = ${BUSY_TIMEOUT_MS}`);
-        done(null, connection);
-      },
-    },
-    migrations: { migrationSource },
-  });
+  const database = open(fileName, prepareConnection);
   await database.migrate.latest();
   return database;
 }
+
+/** Makes a database as an older version left it; undefined where no version ever did. Opening it brings it up to date. */
+export async function makeDatabaseOf(fileName: string, migration: string): Promise<Database | undefined> {
+  const at = MIGRATIONS.findIndex(({ name }) => name === migration);
+  if (at < 0) return undefined;
+  const database = open(fileName, prepareConnection);
+  for (const { name } of MIGRATIONS.slice(0, at + 1)) await database.migrate.up({ name });
+  return database;
+}
+
+/** A second connection to a database that is open already, for reading it whole while others go on writing. */
+export const openReader = (fileName: string): Database => open(fileName, prepareReader);

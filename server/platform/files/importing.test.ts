@@ -201,6 +201,7 @@ describe('wording in files', () => {
 describe('pictures', () => {
   const png = Buffer.alloc(24);
   Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]).copy(png);
+  png.write('IHDR', 12, 'latin1');
   png.writeUInt32BE(640, 16);
   png.writeUInt32BE(480, 20);
   const gif = Buffer.concat([Buffer.from('GIF89a'), Buffer.from([10, 0, 20, 0])]);

@@ -1,26 +1,18 @@
+import { fileTypeFromBuffer } from 'file-type';
+import mime from 'mime-types';
 import { pictureSize } from './pictureSize.ts';
 
-/** What a file is, by its ending; only what it is shown or carried as depends on it. */
-const MEDIA_TYPES: Readonly<Record<string, string>> = {
-  pdf: 'application/pdf',
-  png: 'image/png',
-  jpg: 'image/jpeg',
-  jpeg: 'image/jpeg',
-  gif: 'image/gif',
-  txt: 'text/plain',
-  csv: 'text/csv',
-  ics: 'text/calendar',
-  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  eml: 'message/rfc822',
-  zip: 'application/zip',
-};
+const UNKNOWN = 'application/octet-stream';
 
-export function mediaTypeOf(name: string, bytes: Buffer): string {
-  const known = MEDIA_TYPES[name.slice(name.lastIndexOf('.') + 1).toLowerCase()];
-  // A picture that is none is carried as it is, and never shown as one.
-  if (known?.startsWith('image/')) return pictureSize(bytes)?.mediaType ?? 'application/octet-stream';
-  if (known === 'application/pdf' && !bytes.subarray(0, 1024).includes('%PDF-'))
-    return 'application/octet-stream';
-  return known ?? 'application/octet-stream';
+/**
+ * What a file is: what its name says, where its bytes do not say otherwise. Only what it is shown or carried as depends on
+ * it. A picture or a PDF that is none is carried as it is, and never shown as one.
+ */
+export async function mediaTypeOf(name: string, bytes: Buffer): Promise<string> {
+  const named = mime.lookup(name) || UNKNOWN;
+  if (named.startsWith('image/')) return pictureSize(bytes)?.mediaType ?? UNKNOWN;
+  const found = await fileTypeFromBuffer(bytes);
+  if (named === 'application/pdf') return found?.mime === 'application/pdf' ? named : UNKNOWN;
+  // What shows itself as a program, whatever it is called, is carried as nothing in particular.
+  return found && /executable|x-msdownload|x-elf|x-mach/.test(found.mime) ? UNKNOWN : named;
 }

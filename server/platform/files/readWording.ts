@@ -1,4 +1,4 @@
-import { startThread } from '../workers/thread.ts';
+import { readDocx } from '../workers/docxReader.ts';
 import { simpleParser } from 'mailparser';
 import type { DocumentNode } from '../../../core/template/document.ts';
 import { textDocument } from '../../../core/reading/textDocument.ts';
@@ -73,10 +73,8 @@ function decode(bytes: Buffer): string {
   }
 }
 
-/** The most a .docx may hold unpacked, and for how long one is read: a bomb is met by both. */
+/** The most a .docx may hold unpacked; its thread has a limit of time and memory besides. */
 const MAX_UNPACKED = 120_000_000;
-const READ_MS = 20_000;
-const MAX_WORKER_MB = 512;
 
 /** Reads a word processor's file in a thread of its own, which can be ended without harm to anything else. */
 async function readWord(bytes: Buffer): Promise<FoundWording> {
@@ -85,27 +83,12 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
     throw new TooMuch(
       `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
     );
-  const worker = startThread('wordWorker', {
-    workerData: bytes,
-    resourceLimits: { maxOldGenerationSizeMb: MAX_WORKER_MB },
-  });
   try {
-    const html = await new Promise<string>((resolve, reject) => {
-      const late = setTimeout(() => {
-        reject(new TooMuch('It took too long to read and was left.'));
-      }, READ_MS);
-      worker.once('message', (message: string) => {
-        clearTimeout(late);
-        resolve(message);
-      });
-      worker.once('error', (error) => {
-        clearTimeout(late);
-        reject(error instanceof Error ? error : new Error(String(error)));
-      });
-    });
-    return { subject: '', body: htmlDocument(html) };
-  } finally {
-    await worker.terminate();
+    return { subject: '', body: htmlDocument(await readDocx(bytes)) };
+  } catch (error) {
+    throw error instanceof Error && /in time/.test(error.message)
+      ? new TooMuch('It took too long to read and was left.')
+      : error;
   }
 }
 

@@ -1,6 +1,5 @@
 import mammoth from 'mammoth';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { answerOrders } from './answerOrders.ts';
 
 /** What a thread is given to read. */
 export interface FileToRead {
@@ -31,7 +30,7 @@ async function wordsOf({ bytes, mediaType }: FileToRead): Promise<string> {
   return (await mammoth.extractRawText({ buffer: Buffer.from(bytes) })).value;
 }
 
-answerOrders(async (file: FileToRead) => {
+export async function run(file: FileToRead): Promise<string> {
   const words = await wordsOf(file);
   return words.replace(/\s+/g, ' ').trim().slice(0, MAX_CHARS);
-});
+}

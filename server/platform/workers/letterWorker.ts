@@ -1,6 +1,5 @@
 import { letterPdf } from '../pdf/letterPdf.ts';
-import type { LetterSheet } from '../pdf/letterPdf.ts';
-import { answerOrders } from './answerOrders.ts';
+import type { LetterPdf, LetterSheet } from '../pdf/letterPdf.ts';
 
 /** Buffers arrive as plain bytes; pictures are made buffers again. */
 const received = (sheet: LetterSheet): LetterSheet => ({
@@ -13,4 +12,4 @@ const received = (sheet: LetterSheet): LetterSheet => ({
   ),
 });
 
-answerOrders((sheet: LetterSheet) => letterPdf(received(sheet)));
+export const run = (sheet: LetterSheet): Promise<LetterPdf> => letterPdf(received(sheet));

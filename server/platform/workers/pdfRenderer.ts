@@ -1,9 +1,9 @@
 import type { LetterPdf, LetterSheet } from '../pdf/letterPdf.ts';
-import { pool } from './pool.ts';
+import { threadsFor } from './threads.ts';
 
 /** Sets letters on paper, away from the thread that answers people. */
-export interface LetterPress {
-  readonly set: (sheet: LetterSheet) => Promise<LetterPdf>;
+export interface PdfRenderer {
+  readonly render: (sheet: LetterSheet) => Promise<LetterPdf>;
   readonly close: () => Promise<void>;
 }
 
@@ -11,14 +11,14 @@ export interface LetterPress {
 const MAX_MS = 30_000;
 const MAX_THREAD_MB = 512;
 
-export function letterPress(threads: number, maxMs = MAX_MS): LetterPress {
-  const { run, close } = pool<LetterSheet, LetterPdf>('letterWorker', {
+export function pdfRenderer(threads: number, maxMs = MAX_MS): PdfRenderer {
+  const { run, close } = threadsFor<LetterSheet, LetterPdf>('letterWorker', {
     threads,
     maxMs,
     maxThreadMb: MAX_THREAD_MB,
   });
   return {
-    set: async (sheet) => {
+    render: async (sheet) => {
       const { bytes, missing } = await run(sheet);
       return { bytes: Buffer.from(bytes), missing };
     },

@@ -52,7 +52,7 @@ describe('the text gateway’s transport', () => {
 
   it('hands over the words as they are, once, however often it is tried', async () => {
     for (let n = 0; n < 2; n += 1)
-      expect(await send(['07700 900123'])).toEqual({ outcome: { kind: 'accepted' }, refusals: [] });
+      expect(await send(['07700 900123'])).toEqual({ outcome: { kind: 'accepted' }, permanentFailures: [] });
     expect(texts.list().map(({ to, text }) => [to, text])).toEqual([
       [['07700 900123'], 'See you at nine – Æ'],
     ]);
@@ -64,7 +64,7 @@ describe('the text gateway’s transport', () => {
     expect((await send(['07700 900002'])).outcome).toEqual({ kind: 'unknown' });
     expect(await send(['07700 900000', '07700 900456'])).toEqual({
       outcome: { kind: 'accepted' },
-      refusals: [{ address: '07700 900000', reply: 'no such subscriber' }],
+      permanentFailures: [{ address: '07700 900000', reply: 'no such subscriber' }],
     });
   });
 

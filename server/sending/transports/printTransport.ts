@@ -13,7 +13,7 @@ export function printTransport(url: string | undefined): Transport {
     async send(envelope, bytes, beforeData) {
       if (url === undefined) {
         await beforeData();
-        return { outcome: { kind: 'accepted' }, refusals: [] };
+        return { outcome: { kind: 'accepted' }, permanentFailures: [] };
       }
       requestId += 1;
       const job = { name: `${envelope.subject} (${envelope.reference})`, user: envelope.from };
@@ -21,7 +21,7 @@ export function printTransport(url: string | undefined): Transport {
       const answered = await handOver(url, 'application/ipp', new Uint8Array(request), beforeData);
       return {
         outcome: 'kind' in answered ? answered : outcomeOf(answered.status, answered.bytes),
-        refusals: [],
+        permanentFailures: [],
       };
     },
   };

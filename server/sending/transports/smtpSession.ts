@@ -1,6 +1,6 @@
 import SMTPConnection from 'nodemailer/lib/smtp-connection';
 import { trusting } from '../../platform/mail/authorities.ts';
-import type { SmtpSettings } from '../../app/config.ts';
+import type { SmtpSettings } from '../../platform/config.ts';
 import { ANSWER_TIMEOUT_MS } from './transport.ts';
 
 const CONNECTION_TIMEOUT_MS = 20_000;

@@ -2,7 +2,7 @@ import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
 import type { SMTPServerOptions } from 'smtp-server';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { SmtpSettings } from '../../app/config.ts';
+import type { SmtpSettings } from '../../platform/config.ts';
 import { hostFor, smtpTransport } from './smtpTransport.ts';
 
 const servers: SMTPServer[] = [];
@@ -79,7 +79,11 @@ describe('the SMTP transport', () => {
       expect(got).toEqual([]);
       begun = true;
     });
-    expect(attempt).toMatchObject({ outcome: { kind: 'accepted' }, refusals: [], putOff: [] });
+    expect(attempt).toMatchObject({
+      outcome: { kind: 'accepted' },
+      permanentFailures: [],
+      transientFailures: [],
+    });
     expect(got[0]?.equals(BYTES)).toBe(true);
     expect(begunBeforeData).toBeDefined();
   });
@@ -94,7 +98,9 @@ describe('the SMTP transport', () => {
           done();
         }),
     });
-    const { outcome, refusals } = await transport.send(envelope, BYTES, () => Promise.resolve());
+    const { outcome, permanentFailures: refusals } = await transport.send(envelope, BYTES, () =>
+      Promise.resolve(),
+    );
     expect(outcome).toEqual({ kind: 'accepted' });
     expect(refusals).toEqual([{ address: 'a@x.example', reply: '550 5.1.1 no such mailbox' }]);
   });
@@ -113,8 +119,8 @@ describe('the SMTP transport', () => {
     const attempt = await transport.send(envelope, BYTES, () => Promise.resolve());
     expect(attempt).toEqual({
       outcome: { kind: 'accepted' },
-      refusals: [],
-      putOff: [{ address: 'a@x.example', reply: '450 4.2.0 greylisted' }],
+      permanentFailures: [],
+      transientFailures: [{ address: 'a@x.example', reply: '450 4.2.0 greylisted' }],
       // What the host says it takes (RFC 1870) is learnt.
       hostLimit: { host: expect.stringMatching(/^127\.0\.0\.1:\d+$/), bytes: 5_000_000 },
     });

@@ -2,9 +2,9 @@ import { Readable } from 'node:stream';
 import type SMTPConnection from 'nodemailer/lib/smtp-connection';
 import type { AttemptOutcome } from '../../../core/model/message.ts';
 import { addressKey } from '../../../core/recipients/address.ts';
-import type { SmtpSettings } from '../../app/config.ts';
+import type { SmtpSettings } from '../../platform/config.ts';
 import { certificateWords, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
-import type { Attempt, Envelope, Refusal, Transport } from './transport.ts';
+import type { Attempt, Envelope, RecipientFailure, Transport } from './transport.ts';
 
 /** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
 export function smtpTransport(
@@ -16,7 +16,7 @@ export function smtpTransport(
     async send(envelope, bytes, beforeData) {
       const settings = hostFor(await hosts(), envelope.from);
       await turns(settings);
-      const progress: Progress = { dataBegun: false, left: { refusals: [], putOff: [] } };
+      const progress: Progress = { dataBegun: false, left: { permanentFailures: [], transientFailures: [] } };
       const connection = openSession(settings, authorities);
       try {
         await step(connection, (done) => {
@@ -28,7 +28,7 @@ export function smtpTransport(
       } catch (error) {
         return {
           outcome: outcomeOf(error, progress.dataBegun),
-          refusals: [],
+          permanentFailures: [],
           ...learnt(connection, settings),
         };
       } finally {
@@ -47,10 +47,10 @@ function learnt(connection: SMTPConnection, settings: SmtpSettings): Pick<Attemp
 
 interface Progress {
   dataBegun: boolean;
-  left: { readonly refusals: readonly Refusal[]; readonly putOff: readonly Refusal[] };
+  left: Pick<Attempt, 'permanentFailures' | 'transientFailures'>;
 }
 
-const bareRefusal = ({ address, reply }: Refusal): Refusal => ({ address, reply });
+const bareRefusal = ({ address, reply }: RecipientFailure): RecipientFailure => ({ address, reply });
 
 interface Answer {
   readonly rejectedErrors?: readonly {
@@ -91,8 +91,8 @@ async function handOver(
     }),
   );
   progress.left = {
-    refusals: left.filter(({ later }) => !later).map(bareRefusal),
-    putOff: left.filter(({ later }) => later).map(bareRefusal),
+    permanentFailures: left.filter(({ later }) => !later).map(bareRefusal),
+    transientFailures: left.filter(({ later }) => later).map(bareRefusal),
   };
 }
 

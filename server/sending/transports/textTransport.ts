@@ -13,7 +13,7 @@ export function textTransport(url: string | undefined): Transport {
       const { reference, from, to } = envelope;
       const body = Buffer.from(JSON.stringify({ reference, from, to, text: bytes.toString('utf8') }));
       const answered = await handOver(url, 'application/json', new Uint8Array(body), beforeData);
-      if ('kind' in answered) return { outcome: answered, refusals: [] };
+      if ('kind' in answered) return { outcome: answered, permanentFailures: [] };
       return readAnswer(answered.status, answered.bytes.toString('utf8'), to);
     },
   };
@@ -21,22 +21,22 @@ export function textTransport(url: string | undefined): Transport {
 
 const notSetUp: Attempt = {
   outcome: { kind: 'refused', reply: 'No text gateway is set up. Nothing was sent.' },
-  refusals: [],
+  permanentFailures: [],
 };
 
 function readAnswer(status: number, words: string, to: readonly string[]): Attempt {
   const reply = `${status} ${words.slice(0, 400)}`;
-  if (status === 429 || status >= 500) return { outcome: { kind: 'later', reply }, refusals: [] };
-  if (status >= 300) return { outcome: { kind: 'refused', reply }, refusals: [] };
+  if (status === 429 || status >= 500) return { outcome: { kind: 'later', reply }, permanentFailures: [] };
+  if (status >= 300) return { outcome: { kind: 'refused', reply }, permanentFailures: [] };
   const refusals = refusedIn(words);
   const [first] = refusals;
   return first && refusals.length >= to.length
-    ? { outcome: { kind: 'refused', reply: first.reply }, refusals: [] }
-    : { outcome: { kind: 'accepted' }, refusals };
+    ? { outcome: { kind: 'refused', reply: first.reply }, permanentFailures: [] }
+    : { outcome: { kind: 'accepted' }, permanentFailures: refusals };
 }
 
 /** Whom the gateway refused; an answer that says nothing of it refuses nobody. */
-function refusedIn(words: string): Attempt['refusals'] {
+function refusedIn(words: string): Attempt['permanentFailures'] {
   try {
     const { refused } = JSON.parse(words) as { refused?: unknown };
     if (!Array.isArray(refused)) return [];

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { SmtpSettings } from '../../app/config.ts';
+import type { SmtpSettings } from '../../platform/config.ts';
 import { smtpTransport } from './smtpTransport.ts';
 import { tryHost } from '../tryHost.ts';
 

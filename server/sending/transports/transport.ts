@@ -16,7 +16,7 @@ export interface Envelope {
   readonly subject: string;
 }
 
-export interface Refusal {
+export interface RecipientFailure {
   readonly address: string;
   /** The host’s own words. */
   readonly reply: string;
@@ -26,9 +26,9 @@ export interface Refusal {
 export interface Attempt {
   readonly outcome: AttemptOutcome;
   /** Refused for good. */
-  readonly refusals: readonly Refusal[];
+  readonly permanentFailures: readonly RecipientFailure[];
   /** Put off: worth another try, for these alone (RFC 5321 §4.2.1). */
-  readonly putOff?: readonly Refusal[];
+  readonly transientFailures?: readonly RecipientFailure[];
   /** The most the host takes for one message, where it said so (RFC 1870). */
   readonly hostLimit?: HostLimit;
 }

@@ -5,8 +5,8 @@ import type { IncomingDetail, IncomingSummary, MatterSuggestion } from '../../..
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
 import { fileSize, problemWords } from '../../words/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import { InvitationCard } from '../../parts/letter/InvitationCard.tsx';
-import { LetterFrame } from '../../parts/letter/LetterFrame.tsx';
+import { InvitationCard } from '../../parts/messages/InvitationCard.tsx';
+import { MessageFrame } from '../../parts/messages/MessageFrame.tsx';
 import { MatterPicker } from '../../parts/pickers/MatterPicker.tsx';
 import { likelihoodWords, matchReasons } from '../../words/matchWords.ts';
 import { useIncomingQuery } from '../../api/inTray.ts';
@@ -70,7 +70,7 @@ function Opened({ item, mayChange, tray, searchRef, onGone }: IncomingLineProps)
         {data ? (
           <>
             <InvitationCard invitation={data.invitation} />
-            <LetterFrame subject={item.subject} html={data.html} text={data.text} />
+            <MessageFrame subject={item.subject} html={data.html} text={data.text} />
           </>
         ) : null}
         {data && data.attachments.length > 0 ? (

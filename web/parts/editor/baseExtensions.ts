@@ -2,7 +2,7 @@ import { Extension, Node } from '@tiptap/core';
 import { Link } from '@tiptap/extension-link';
 import { StarterKit } from '@tiptap/starter-kit';
 import { isSafeHref } from '../../../core/template/parseDocument.ts';
-import { letterNodes, lineNodes } from './letterNodes.ts';
+import { letterNodes, lineNodes } from './messageNodes.ts';
 
 /** The body: what a letter can hold, and no more. What is pasted is cleaned by it. */
 export const bodyBase = [

@@ -4,8 +4,8 @@ import type { EntryDetail } from '../../../../contract/correspondence.ts';
 import { dayOf, exactTime, listDay, today } from '../../../words/dates.ts';
 import { fileSize, noteWords, problemWords, refusalAdvice } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { InvitationCard } from '../../../parts/letter/InvitationCard.tsx';
-import { LetterFrame } from '../../../parts/letter/LetterFrame.tsx';
+import { InvitationCard } from '../../../parts/messages/InvitationCard.tsx';
+import { MessageFrame } from '../../../parts/messages/MessageFrame.tsx';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { NoteForm } from './NoteForm.tsx';
@@ -65,7 +65,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         <Meta name="Subject" words={entry.subject} />
       </dl>
       <InvitationCard invitation={entry.invitation} />
-      <LetterFrame subject={entry.subject} html={entry.html} text={entry.text} />
+      <MessageFrame subject={entry.subject} html={entry.html} text={entry.text} />
       <Attachments entry={entry} />
       <footer className={classes.foot}>
         {entry.direction === 'note' || entry.channel !== 'email' || !mayChange ? null : (

@@ -1,13 +1,14 @@
 import { Popover } from '@mantine/core';
 import { useRef, useState } from 'react';
 import type { ReactNode } from 'react';
-import type { DocumentView, MatterDetail } from '../../../../contract/matters.ts';
+import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { foldName } from '../../../../core/model/words.ts';
 import { listDay, readDay, today } from '../../../words/dates.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useShelfQuery } from '../../../api/shelf.ts';
 import classes from './Enclosures.module.css';
+import { documentEnclosure, isEnclosed } from './enclosureList.ts';
 
 interface EncloseMenuProps {
   readonly matter: MatterDetail;
@@ -30,8 +31,7 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
   const wanted = foldName(typed);
   const has = (words: string): boolean => foldName(words).includes(wanted);
   const documents = matter.documents.filter(
-    ({ id, name, category }) =>
-      !enclosures.some(({ documentId }) => documentId === id) && has(`${name} ${category}`),
+    ({ id, name, category }) => !isEnclosed(enclosures, id) && has(`${name} ${category}`),
   );
   const letters = (shelf?.items ?? []).filter(
     ({ channel, readiness, name }) => channel === 'letter' && readiness !== 'unavailable' && has(name),
@@ -44,9 +44,6 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
   const done = (work: () => void): void => {
     work();
     setOpened(false);
-  };
-  const enclose = ({ id, fileName, category, mediaType, sizeBytes }: DocumentView): void => {
-    onEnclose({ documentId: id, fileName, category, mediaType, sizeBytes });
   };
   return (
     <>
@@ -88,7 +85,7 @@ export function EncloseMenu({ matter, enclosures, onEnclose, onFiles, onMade }: 
               key={document.id}
               onChoose={() => {
                 done(() => {
-                  enclose(document);
+                  onEnclose(documentEnclosure(document));
                 });
               }}
             >

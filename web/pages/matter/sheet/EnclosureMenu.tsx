@@ -26,11 +26,11 @@ const LOOKED_AT = /^(?:application\/pdf|image\/(?:png|jpeg|gif)|text\/plain)$/;
 /** What can be done with an enclosure: looked at, called otherwise, moved, made a PDF, joined, kept on the matter. */
 export function EnclosureMenu(props: EnclosureMenuProps) {
   const { messageId, enclosure, at, enclosures, matter, onMove, onRename, onMade } = props;
-  const { documentId, fileName, mediaType } = enclosure;
+  const { id, fileName, mediaType } = enclosure;
   const [naming, setNaming] = useState<string>();
-  const content = `/api/v1/messages/${messageId}/enclosures/${documentId}/content`;
-  const pdfs = enclosures.filter((one) => one.mediaType === IS_PDF).map((one) => one.documentId);
-  const onMatter = matter.documents.some(({ id }) => id === documentId);
+  const content = `/api/v1/messages/${messageId}/enclosures/${id}/content`;
+  const pdfs = enclosures.filter((one) => one.mediaType === IS_PDF).map((one) => one.id);
+  const onMatter = enclosure.kind === 'document';
   const categories = [...new Set(matter.documents.map(({ category }) => category))].filter(Boolean);
   const dot = fileName.lastIndexOf('.');
   const [stem, ending] = dot > 0 ? [fileName.slice(0, dot), fileName.slice(dot)] : [fileName, ''];
@@ -76,7 +76,7 @@ export function EnclosureMenu(props: EnclosureMenuProps) {
               {CAN_BE_PDF.test(fileName) ? (
                 <Menu.Item
                   onClick={() => {
-                    onMade({ kind: 'asPdf', documentId });
+                    onMade({ kind: 'asPdf', enclosureId: id });
                   }}
                 >
                   Send it as PDF
@@ -85,7 +85,7 @@ export function EnclosureMenu(props: EnclosureMenuProps) {
               {mediaType === IS_PDF && pdfs.length > 1 ? (
                 <Menu.Item
                   onClick={() => {
-                    onMade({ kind: 'join', documentIds: pdfs, name: stem });
+                    onMade({ kind: 'join', enclosureIds: pdfs, name: stem });
                   }}
                 >
                   Make the {pdfs.length} PDFs one
@@ -98,7 +98,7 @@ export function EnclosureMenu(props: EnclosureMenuProps) {
                     <Menu.Item
                       key={category}
                       onClick={() => {
-                        onMade({ kind: 'keep', documentId, category });
+                        onMade({ kind: 'keep', enclosureId: id, category });
                       }}
                     >
                       {category}

@@ -69,7 +69,7 @@ export function Enclosures(props: EnclosuresProps) {
       <span className={classes.label}>Enclosed</span>
       {enclosures.map((enclosure, n) => (
         <span
-          key={enclosure.documentId}
+          key={enclosure.id}
           className={classes.file}
           draggable
           onDragStart={() => {

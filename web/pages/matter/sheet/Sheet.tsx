@@ -11,6 +11,7 @@ import { pictureNode } from '../../../parts/editor/pictureNode.ts';
 import { AddressBlock } from './AddressBlock.tsx';
 import type { Going } from './AddressBlock.tsx';
 import { BlanksContext } from './blanksContext.ts';
+import { choiceOf, documentEnclosure, isEnclosed } from './enclosureList.ts';
 import { Enclosures } from './Enclosures.tsx';
 import { Margin } from './Margin.tsx';
 import { SendBar } from './SendBar.tsx';
@@ -144,11 +145,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
     const asked = draft.message.blanks.find((blank) => blank.key === key);
     const document = matter.documents.find(({ name }) => name === text);
     // A document that is named is meant to go along.
-    if (
-      asked?.kind === 'document' &&
-      document &&
-      !enclosures.some(({ documentId }) => documentId === document.id)
-    )
+    if (asked?.kind === 'document' && document && !isEnclosed(enclosures, document.id))
       encloseDocument(document);
   };
   const setLine = (part: 'to' | 'cc' | 'bcc', recipients: Message['to']): void => {
@@ -163,16 +160,10 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   };
   const enclose = (next: Message['enclosures']): void => {
     setEnclosures(next);
-    change({ enclosures: next.map(({ documentId, fileName }) => ({ documentId, fileName })) });
+    change({ enclosures: next.map(choiceOf) });
   };
-  const encloseDocument = ({
-    id,
-    fileName,
-    category,
-    mediaType,
-    sizeBytes,
-  }: MatterDetail['documents'][number]): void => {
-    enclose([...enclosures, { documentId: id, fileName, category, mediaType, sizeBytes }]);
+  const encloseDocument = (document: MatterDetail['documents'][number]): void => {
+    enclose([...enclosures, documentEnclosure(document)]);
   };
   /** One that cannot stand in a text goes along as a file. */
   const putPicture = async (picture: File): Promise<void> => {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { Message } from '../../../../contract/messages.ts';
-import { keepableFields, wordingFromLetter } from '../../../../core/template/fromLetter.ts';
+import { keepableFields, wordingFromMessage } from '../../../../core/template/fromMessage.ts';
 import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
 import { channelWords, plural } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -69,7 +69,7 @@ function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
   const take = async (to: string, asPassage: boolean): Promise<void> => {
     if (!(await onKeep())) return;
     const signature = parseDocument({ ...message.body, content: passages?.signature ?? [] }, 'letter');
-    const wording = wordingFromLetter(letter, chosen, signature.ok ? signature.value.content : []);
+    const wording = wordingFromMessage(letter, chosen, signature.ok ? signature.value.content : []);
     const content = {
       recipients: rolesOf(message, matter),
       subject: wording.subject,

@@ -1,6 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { Message } from '../../../../contract/messages.ts';
+import { documentEnclosure } from './enclosureList.ts';
 import { findWords } from './noteHighlights.ts';
 
 export type Remedy = Message['notes'][number]['remedies'][number];
@@ -55,12 +56,11 @@ export function carryOut(remedy: Remedy, sheet: SheetParts): void {
       return;
     case 'replaceEnclosure': {
       const document = asEnclosure(matter, remedy.by);
-      if (document)
-        setEnclosures(enclosures.map((one) => (one.documentId === remedy.documentId ? document : one)));
+      if (document) setEnclosures(enclosures.map((one) => (one.id === remedy.enclosureId ? document : one)));
       return;
     }
     case 'removeEnclosure':
-      setEnclosures(enclosures.filter(({ documentId }) => documentId !== remedy.documentId));
+      setEnclosures(enclosures.filter(({ id }) => id !== remedy.enclosureId));
       return;
     case 'goToBlank':
       sheet.page
@@ -75,9 +75,7 @@ export function carryOut(remedy: Remedy, sheet: SheetParts): void {
 /** A document of the matter as it would be enclosed. */
 function asEnclosure(matter: MatterDetail, id: string): Message['enclosures'][number] | undefined {
   const document = matter.documents.find((one) => one.id === id);
-  if (!document) return undefined;
-  const { fileName, category, mediaType, sizeBytes } = document;
-  return { documentId: id, fileName, category, mediaType, sizeBytes };
+  return document && documentEnclosure(document);
 }
 
 function replaceWords(editor: Editor | null, block: number, words: string, by: string): void {

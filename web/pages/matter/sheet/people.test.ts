@@ -39,6 +39,8 @@ describe('remedies', () => {
     ],
   } as unknown as MatterDetail;
   const old = {
+    kind: 'document' as const,
+    id: 'old',
     documentId: 'old',
     fileName: 'Old.pdf',
     category: 'Report',
@@ -66,7 +68,7 @@ describe('remedies', () => {
         result.lines[part] = recipients.map(({ address }) => address);
       },
       setEnclosures: (enclosures) => {
-        result.enclosures = enclosures.map(({ documentId }) => documentId);
+        result.enclosures = enclosures.map(({ id }) => id);
       },
     };
     carryOut(remedy, sheet);
@@ -89,10 +91,10 @@ describe('remedies', () => {
 
   it('enclose, put a later version in its place, or leave out', () => {
     expect(after({ kind: 'enclose', documentId: 'new', name: 'New' }).enclosures).toEqual(['old', 'new']);
-    expect(after({ kind: 'replaceEnclosure', documentId: 'old', by: 'new', name: 'New' }).enclosures).toEqual(
-      ['new'],
-    );
-    expect(after({ kind: 'removeEnclosure', documentId: 'old' }).enclosures).toEqual([]);
+    expect(
+      after({ kind: 'replaceEnclosure', enclosureId: 'old', by: 'new', name: 'New' }).enclosures,
+    ).toEqual(['new']);
+    expect(after({ kind: 'removeEnclosure', enclosureId: 'old' }).enclosures).toEqual([]);
     expect(after({ kind: 'enclose', documentId: 'gone', name: 'Gone' }).enclosures).toEqual(['old']);
   });
 });

@@ -1,7 +1,7 @@
 import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { problemWords } from '../../../words/wording.ts';
-import { LetterView, LineView } from '../../../parts/letter/LetterView.tsx';
+import { MessageView, LineView } from '../../../parts/messages/MessageView.tsx';
 import { useShelfPreviewQuery } from '../../../api/shelf.ts';
 import classes from './ShelfPane.module.css';
 
@@ -38,7 +38,7 @@ export function Preview({
       <h2 className={classes.subject}>
         {subject.ok ? <LineView nodes={subject.value} places={data} /> : null}
       </h2>
-      {body.ok ? <LetterView blocks={body.value.content} places={data} /> : null}
+      {body.ok ? <MessageView blocks={body.value.content} places={data} /> : null}
       {data.documents.length > 0 ? (
         <dl className={classes.encloses}>
           <dt>Encloses</dt>

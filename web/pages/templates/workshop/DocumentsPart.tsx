@@ -78,7 +78,7 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
               void keepFile(file)
                 .unwrap()
                 .then((kept) => {
-                  add({ kind: 'fixed', ...kept });
+                  add({ kind: 'fixed', fileId: kept.id, name: kept.name });
                 })
                 .catch(() => undefined);
           }}

@@ -4,7 +4,7 @@ import { parseDocument, parseInline } from '../../../../core/template/parseDocum
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { plural } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { LetterView, LineView } from '../../../parts/letter/LetterView.tsx';
+import { MessageView, LineView } from '../../../parts/messages/MessageView.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { REMEDY_WORDS, remediesFor } from './problemRemedies.ts';
 import type { ProblemRemedy } from './problemRemedies.ts';
@@ -110,7 +110,7 @@ function FilledIn({
       {channel === 'text' ? null : (
         <h2>{subject.ok ? <LineView nodes={subject.value} places={preview} /> : null}</h2>
       )}
-      {body.ok ? <LetterView blocks={body.value.content} places={preview} /> : null}
+      {body.ok ? <MessageView blocks={body.value.content} places={preview} /> : null}
       {preview.documents.length > 0 ? (
         <dl className={classes.address} data-foot="">
           <dt>Encloses</dt>

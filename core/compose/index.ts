@@ -1,0 +1,11 @@
+export { bareProgram } from './bareSheet.ts';
+export { compose } from './compose.ts';
+export type { ComposedMessage } from './compose.ts';
+export { withEnding } from './enclosures.ts';
+export type { WantedEnclosure } from './enclosures.ts';
+export type { ComposeInput, ComposePractice, TakenUp } from './input.ts';
+export { quotedBlocks } from './quoted.ts';
+export { recompose } from './recompose.ts';
+export { addressesTakenUp } from './recipients.ts';
+export { senderOf, sendersFor } from './senders.ts';
+export { tidyAddress, typedRecipients } from './typedRecipients.ts';

@@ -1,0 +1,51 @@
+import type { Mailbox } from '../model/mailbox.ts';
+import type { MatterRecord, Person, Practice } from '../model/matter.ts';
+import type { SenderChoice } from '../model/sender.ts';
+
+/** A sender of the practice's own (accounts, reports); templates name it by its key. */
+export interface NamedSender extends Mailbox {
+  readonly key: string;
+}
+
+/** A name and address that a message can go out under, with what chooses it; without a choice, whoever writes. */
+export interface PossibleSender extends Mailbox {
+  readonly choice: SenderChoice | null;
+}
+
+interface SendersOf {
+  readonly practice: Practice;
+  readonly practiceEmail: string;
+  readonly senders: readonly NamedSender[];
+}
+
+/** Everybody that a message on a matter can go out under: the writer first. */
+export function sendersFor(
+  writer: Person,
+  { responsible }: Pick<MatterRecord, 'responsible'>,
+  { practice, practiceEmail, senders }: SendersOf,
+): readonly PossibleSender[] {
+  return [
+    { choice: null, name: writer.name, address: writer.email },
+    { choice: 'responsible', name: responsible.name, address: responsible.email },
+    // Where the practice has no address of its own, the writer's serves.
+    practiceEmail === ''
+      ? { choice: 'practice', name: writer.name, address: writer.email }
+      : { choice: 'practice', name: practice.name, address: practiceEmail },
+    ...senders.map(({ key, name, address }) => ({ choice: `sender:${key}` as const, name, address })),
+  ];
+}
+
+/**
+ * Whom a message goes out under. A sender that the practice no longer has gives no address, which keeps the message from
+ * going under another.
+ */
+export function senderOf(
+  choice: SenderChoice | undefined,
+  writer: Person,
+  record: Pick<MatterRecord, 'responsible'>,
+  practice: SendersOf,
+): Mailbox {
+  const found = sendersFor(writer, record, practice).find((one) => one.choice === (choice ?? null));
+  const { name, address } = found ?? { name: 'A sender that is gone', address: '' };
+  return { name, address };
+}

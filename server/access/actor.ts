@@ -1,0 +1,33 @@
+import type { Brand } from '../../core/model/brand.ts';
+import type { Person } from '../../core/model/matter.ts';
+import type { Account } from './peopleQueries.ts';
+
+export const ROLES = ['administrator', 'practitioner', 'assistant', 'reader'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Somebody of the practice who is signed in. */
+export type PersonActor = Brand<Person & { readonly kind: 'person'; readonly role: Role }, 'Actor'>;
+
+/** Why the application acts by itself. */
+export type SystemReason = 'runner' | 'intake' | 'archive' | 'seeding' | 'calendar' | 'indexing' | 'start';
+
+export type SystemActor = Brand<{ readonly kind: 'system'; readonly reason: SystemReason }, 'Actor'>;
+
+/** Who acts. Made here alone: from an account that was signed in to, or with a reason. */
+export type Actor = PersonActor | SystemActor;
+
+export const personActor = ({ id, name, email, position, phone, role }: Account): PersonActor =>
+  ({
+    kind: 'person',
+    id,
+    name,
+    email,
+    position,
+    role,
+    ...(phone === undefined ? {} : { phone }),
+  }) as PersonActor;
+
+export const systemActor = (reason: SystemReason): SystemActor => ({ kind: 'system', reason }) as SystemActor;
+
+/** Who did it, for the audit: null where the application went on by itself. */
+export const actorId = (actor: Actor): string | null => (actor.kind === 'person' ? actor.id : null);

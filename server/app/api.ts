@@ -1,0 +1,117 @@
+import express from 'express';
+import type { Request, RequestHandler, Response, Router } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import session from 'express-session';
+import type { Endpoint } from '../access/endpoint.ts';
+import { may } from '../access/rights.ts';
+import { scopeOf } from '../access/scopeOf.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { SESSION_MS, SessionStore } from '../access/sessionStore.ts';
+import { streamEvents } from '../access/streamEvents.ts';
+import { ownOrigin } from '../http/guards.ts';
+import { openApi } from '../http/openapi.ts';
+import { receiveFiles } from '../http/receiveFiles.ts';
+import { validate } from '../http/validate.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
+import { ENDPOINTS } from './endpoints.ts';
+import type { AppServices } from './services.ts';
+
+export const VERSION = '0.1.0';
+/** A long letter with its marks is some 200 kB; this stops bodies made to fill memory. */
+const MAX_BODY = '2mb';
+/** A library with its pictures. */
+const MAX_PACK = '60mb';
+/** Sign-ins tried from one address in a quarter of an hour. */
+const SIGN_IN_TRIES = 30;
+
+/** Everything under `/api`. */
+export function api(services: AppServices, secret: string): Router {
+  const router = express.Router();
+  const store = new SessionStore(services.db, services.now);
+  router.use((_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  router.use(ownOrigin);
+  router.get('/v1/health', (_request, response) => {
+    response.json({ status: 'ok', version: VERSION });
+  });
+  router.get('/v1/openapi.json', (_request, response) => {
+    response.json(openApi(ENDPOINTS, VERSION));
+  });
+  router.use(
+    session({
+      name: 'officium',
+      secret,
+      store,
+      resave: false,
+      saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'lax', maxAge: SESSION_MS, secure: false },
+    }),
+  );
+  router.use('/v1/template-packs', express.json({ limit: MAX_PACK }));
+  router.use(express.json({ limit: MAX_BODY }));
+  router.post('/v1/session', signInLimit(services));
+  router.get('/v1/events', async (request, response) => {
+    await whoMay(services, 'read', request);
+    const whoAsks = async (): Promise<PersonScope | undefined> =>
+      personScope(services, (await store.find(request.sessionID))?.personId);
+    streamEvents(services, whoAsks, request, response);
+  });
+  for (const endpoint of ENDPOINTS) {
+    const before = endpoint.uploads ? [mayUpload(services, endpoint), receiveFiles] : [];
+    router[endpoint.method](`/v1${endpoint.path}`, ...before, handlerOf(services, endpoint));
+  }
+  router.use(() => {
+    throw notFound('address');
+  });
+  return router;
+}
+
+const signInLimit = ({ config }: AppServices): RequestHandler =>
+  rateLimit({
+    windowMs: 15 * 60_000,
+    limit: config.demo ? 10_000 : SIGN_IN_TRIES,
+    handler: (_q, _s, next) => {
+      next(new DomainProblem('tooManyTries'));
+    },
+  });
+
+type AppEndpoint = Endpoint<AppServices>;
+
+/** Files are read only from those who may bring any. */
+const mayUpload =
+  (services: AppServices, { right }: AppEndpoint): RequestHandler =>
+  async (request, _response, next) => {
+    await whoMay(services, right, request);
+    next();
+  };
+
+function handlerOf(services: AppServices, endpoint: AppEndpoint) {
+  return async (request: Request, response: Response): Promise<void> => {
+    const scope = await whoMay(services, endpoint.right, request);
+    const params = validate(endpoint.params, request.params, 'path');
+    const query = validate(endpoint.query, { ...request.query }, 'query');
+    const body = validate(endpoint.body, request.body, 'body');
+    const answer = await endpoint.handle({ services, scope, params, query, body, request, response });
+    if (typeof endpoint.answers !== 'string') response.status(endpoint.status).json(answer);
+  };
+}
+
+/** Whoever asks, where they have the right; an open endpoint is told who is there, if anybody, and asks nothing of them. */
+async function whoMay(
+  services: AppServices,
+  right: AppEndpoint['right'],
+  request: Request,
+): Promise<PersonScope | undefined> {
+  const scope = await personScope(services, request.session.personId);
+  if (right === 'open') return scope;
+  if (!scope) throw new DomainProblem('notSignedIn');
+  if (may(scope.actor, right)) return scope;
+  throw new DomainProblem(may(scope.actor, 'work') ? 'notYours' : 'readOnly');
+}
+
+const personScope = async (
+  { db }: Pick<AppServices, 'db'>,
+  personId: string | undefined,
+): Promise<PersonScope | undefined> => (personId === undefined ? undefined : scopeOf(db, personId));

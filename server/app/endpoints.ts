@@ -1,0 +1,40 @@
+import type { Endpoint } from '../access/endpoint.ts';
+import { sessionRoutes } from '../access/routes.ts';
+import { exportRoutes } from '../correspondence/exports/routes.ts';
+import { correspondenceRoutes } from '../correspondence/routes.ts';
+import { directoryRoutes } from '../directory/routes.ts';
+import { inTrayRoutes } from '../incoming/routes.ts';
+import { recipientRoutes } from '../matters/recipientRoutes.ts';
+import { matterRoutes } from '../matters/routes.ts';
+import { matterTypeRoutes } from '../matters/typeRoutes.ts';
+import { messageRoutes } from '../messages/routes.ts';
+import { templateOnMatterRoutes } from '../messages/templateRoutes.ts';
+import { practiceRoutes } from '../practice/routes.ts';
+import { outTrayRoutes } from '../sending/routes.ts';
+import { sendingRoutes } from '../sending/settingsRoutes.ts';
+import { importRoutes } from '../templates/importRoutes.ts';
+import { passageRoutes } from '../templates/passageRoutes.ts';
+import { templateRoutes } from '../templates/routes.ts';
+import { todayRoutes } from '../today/routes.ts';
+import type { AppServices } from './services.ts';
+
+/** Every operation of the API. */
+export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
+  ...sessionRoutes,
+  ...directoryRoutes,
+  ...matterRoutes,
+  ...recipientRoutes,
+  ...matterTypeRoutes,
+  ...correspondenceRoutes,
+  ...exportRoutes,
+  ...templateRoutes,
+  ...passageRoutes,
+  ...importRoutes,
+  ...messageRoutes,
+  ...templateOnMatterRoutes,
+  ...outTrayRoutes,
+  ...sendingRoutes,
+  ...inTrayRoutes,
+  ...todayRoutes,
+  ...practiceRoutes,
+];

@@ -1,0 +1,51 @@
+import type { DomainProblem, ProblemCode } from '../platform/problems/problem.ts';
+
+/** The status and title of each code (RFC 9457). */
+const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: string]>> = {
+  badRequest: [400, 'The request is not as described'],
+  badJson: [400, 'The body is not JSON'],
+  notSignedIn: [401, 'Nobody is signed in'],
+  signInRefused: [401, 'Name or password is not right'],
+  foreignOrigin: [403, 'The request comes from another site'],
+  foreignHost: [403, 'The server is not known under this name'],
+  notYours: [403, 'This person may not do that'],
+  readOnly: [403, 'This person may read, not change'],
+  notFound: [404, 'There is no such thing here'],
+  draftChanged: [409, 'The draft has been changed elsewhere'],
+  notADraft: [409, 'The message is no longer a draft'],
+  cannotRecall: [409, 'The message can no longer be called back'],
+  templateChanged: [409, 'The template has been changed elsewhere'],
+  passageChanged: [409, 'The passage has been changed elsewhere'],
+  passageInUse: [409, 'The passage is in use'],
+  matterChanged: [409, 'The matter has been changed elsewhere'],
+  contactChanged: [409, 'The contact has been changed elsewhere'],
+  typeChanged: [409, 'The kind of matter has been changed elsewhere'],
+  decidedMeanwhile: [409, 'Somebody else has dealt with it meanwhile'],
+  cannotDecide: [409, 'The message needs no decision'],
+  tooLarge: [413, 'The request is too large'],
+  notesStop: [422, 'Notes keep the message from going'],
+  templateUnavailable: [422, 'The template cannot be started on this matter'],
+  badDocument: [422, 'The text holds something that cannot be kept'],
+  badTemplate: [422, 'The template does not hold'],
+  badPicture: [422, 'The file is not a picture that can be used'],
+  badFile: [422, 'The file cannot be read'],
+  badMatterType: [422, 'The kind of matter does not hold together'],
+  badMatter: [422, 'The matter cannot be kept like this'],
+  badContact: [422, 'The contact cannot be kept like this'],
+  unknownDocument: [422, 'The document is not on this matter'],
+  badSettings: [422, 'The settings cannot be kept like this'],
+  badTime: [422, 'The time cannot be kept'],
+  tooManyTries: [429, 'Too many tries; wait a little'],
+  brokenBlob: [500, 'A stored file no longer is what was stored'],
+  internal: [500, 'Something went wrong here'],
+  hostUnwell: [503, 'The data folder cannot be written'],
+};
+
+export const statusOf = ({ code }: DomainProblem): number => PROBLEMS[code][0];
+
+/** A problem as it is answered: `application/problem+json` (RFC 9457 §3). */
+export function problemDetails(problem: DomainProblem): Readonly<Record<string, unknown>> {
+  const { code, detail, extra } = problem;
+  const [status, title] = PROBLEMS[code];
+  return { type: `urn:officium:problem:${code}`, title, status, code, detail: detail ?? title, ...extra };
+}

@@ -1,0 +1,24 @@
+import type { MatterDocument, MatterRecord } from '../../core/model/matter.ts';
+import type { PersonId } from '../../core/model/ids.ts';
+
+/** A document as the store keeps it: what core knows, and where the bytes are. */
+export interface StoredDocument extends MatterDocument {
+  readonly fileName: string;
+  readonly blob: string;
+  /** For the practice alone. */
+  readonly restricted?: boolean;
+}
+
+export interface StoredMatter extends MatterRecord {
+  readonly documents: readonly StoredDocument[];
+  readonly restricted: boolean;
+  /** How often it was changed: a change says which it was made on. */
+  readonly revision: number;
+  /** What makes its filing address one that nobody can guess. */
+  readonly filingToken: string;
+}
+
+export interface NewMatter extends Omit<StoredMatter, 'revision' | 'filingToken'> {
+  readonly openedAtUtc: number;
+  readonly accessFor: readonly PersonId[];
+}

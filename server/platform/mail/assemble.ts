@@ -1,0 +1,78 @@
+import MailComposer from 'nodemailer/lib/mail-composer';
+import MimeNode from 'nodemailer/lib/mime-node';
+import type { MessagePlan } from '../../../core/mime/plan.ts';
+import type { BlobStore } from '../blobs/blobStore.ts';
+
+interface File {
+  readonly blob: string;
+  readonly fileName: string;
+  readonly mediaType: string;
+}
+
+/** Files as parts of a message (RFC 2045), each read and encoded once however many copies of the message hold it. */
+export interface SealedFiles {
+  readonly attachment: (file: File) => Promise<Buffer>;
+  readonly bytes: (blob: string) => Promise<Buffer>;
+}
+
+/** Reads and encodes files on first need, for one sending. */
+export function sealFiles({ get }: Pick<BlobStore, 'get'>): SealedFiles {
+  const parts = new Map<string, Promise<Buffer>>();
+  return {
+    bytes: get,
+    attachment(file) {
+      const key = JSON.stringify([file.blob, file.fileName, file.mediaType]);
+      const made = parts.get(key) ?? partOf(file, get);
+      parts.set(key, made);
+      return made;
+    },
+  };
+}
+
+async function partOf({ blob, fileName, mediaType }: File, get: BlobStore['get']): Promise<Buffer> {
+  // As the child of a message, it has the headers of a part alone.
+  const part = new MimeNode('multipart/mixed').createChild(mediaType, { filename: fileName });
+  part.setHeader('Content-Disposition', 'attachment');
+  part.setHeader('Content-Transfer-Encoding', 'base64');
+  return part.setContent(await get(blob)).build();
+}
+
+/**
+ * Makes a planned message's bytes. Files and addresses of the world are out of reach (`disableFileAccess`,
+ * `disableUrlAccess`), and the bytes end in CRLF, so that what is frozen is what SMTP carries, octet for octet.
+ */
+export async function assemble(plan: MessagePlan, files: SealedFiles): Promise<Buffer> {
+  const attachments = await Promise.all(
+    plan.attachments.map(async (file) => ({ raw: await files.attachment(file) })),
+  );
+  const pictures = await Promise.all(
+    plan.pictures.map(async ({ blob, mediaType, contentId }) => ({
+      cid: contentId,
+      contentType: mediaType,
+      contentDisposition: 'inline' as const,
+      filename: `picture.${mediaType.split('/')[1] ?? 'png'}`,
+      content: await files.bytes(blob),
+    })),
+  );
+  const composer = new MailComposer({
+    messageId: plan.messageId,
+    date: new Date(plan.dateUtc),
+    from: { ...plan.from },
+    to: plan.to.map((address) => ({ ...address })),
+    cc: plan.cc.map((address) => ({ ...address })),
+    subject: plan.subject,
+    ...(plan.inReplyTo === undefined ? {} : { inReplyTo: plan.inReplyTo }),
+    references: [...plan.references],
+    text: plan.text,
+    html: plan.html,
+    attachments: [...pictures, ...attachments],
+    ...(plan.replyTo === undefined ? {} : { replyTo: plan.replyTo }),
+    newline: 'windows',
+    disableFileAccess: true,
+    disableUrlAccess: true,
+  });
+  const bytes = await composer.compile().build();
+  return bytes.subarray(-2).equals(CRLF) ? bytes : Buffer.concat([bytes, CRLF]);
+}
+
+const CRLF = Buffer.from('\r\n');

@@ -1,0 +1,52 @@
+import { fileURLToPath } from 'node:url';
+import { Tinypool } from 'tinypool';
+
+export interface ThreadLimits {
+  readonly threads: number;
+  /** A task that takes longer is not going to end: its thread is ended, and the next task gets a new one. */
+  readonly maxMs: number;
+  readonly maxThreadMb: number;
+}
+
+/** Threads that do one kind of work, each task under a limit of time and memory; the rest wait their turn. */
+export interface Threads<Task, Result> {
+  readonly run: (task: Task) => Promise<Result>;
+  readonly close: () => Promise<void>;
+}
+
+/** An idle thread is given up after this long: nobody holds memory for what is asked for twice a day. */
+const IDLE_MS = 60_000;
+
+/** From the sources a thread needs the loader that understands them; built, it is plain JavaScript. */
+const fromSources = import.meta.url.endsWith('.ts');
+
+/** Starts nothing yet: threads come as tasks do. `worker` is the file in this folder whose `run` does the work. */
+export function threadsFor<Task, Result>(
+  worker: 'fileWordsWorker' | 'letterWorker' | 'docxWorker',
+  { threads, maxMs, maxThreadMb }: ThreadLimits,
+): Threads<Task, Result> {
+  const pool = new Tinypool({
+    filename: fileURLToPath(new URL(fromSources ? './fromSources.mjs' : `./${worker}.js`, import.meta.url)),
+    name: 'run',
+    minThreads: 0,
+    maxThreads: threads,
+    idleTimeout: IDLE_MS,
+    resourceLimits: { maxOldGenerationSizeMb: maxThreadMb },
+    ...(fromSources
+      ? { env: { ...process.env, OFFICIUM_WORKER: new URL(`./${worker}.ts`, import.meta.url).href } }
+      : {}),
+  });
+  return {
+    async run(task) {
+      // The clock starts with the call, and those who wait for a thread get the time of those before them.
+      const waiting = Math.floor(pool.queueSize / threads);
+      const late = AbortSignal.timeout(maxMs * (waiting + 1));
+      try {
+        return (await pool.run(task, { signal: late })) as Result;
+      } catch (error) {
+        throw late.aborted ? new Error('it could not be done in time', { cause: error }) : error;
+      }
+    },
+    close: () => pool.destroy(),
+  };
+}

@@ -1,0 +1,79 @@
+import { compile } from '../../core/merge/compile.ts';
+import type { Program } from '../../core/merge/compile.ts';
+import { tidyBlocks } from '../../core/merge/tidy.ts';
+import type { BlockNode } from '../../core/template/document.ts';
+import { expandPassages } from '../../core/template/passages.ts';
+import type { Passages } from '../../core/template/passages.ts';
+import { PLAIN_SIGNATURE } from '../../core/template/signature.ts';
+import { listPeople } from '../access/peopleQueries.ts';
+import type { Scope } from '../access/scope.ts';
+import { kept } from '../platform/database/kept.ts';
+import type { Reads } from '../platform/database/reads.ts';
+import { readPassages } from './passageQueries.ts';
+import { findVersion, listTemplates } from './queries.ts';
+import type { TemplateVersion } from './queries.ts';
+import { wordsOf } from './wordsOf.ts';
+
+export interface CompiledTemplate extends TemplateVersion {
+  readonly program: Program;
+  /** Its own wording, folded, for finding by what is inside. */
+  readonly words: string;
+}
+
+/** Every passage in today's wording, for compiling with. */
+export const currentPassages: (reads: Reads) => Promise<Passages> = kept(['passages'], readPassages);
+
+/**
+ * Templates that can be started, compiled. A version never changes, so what was compiled of it holds until a passage does.
+ * Whose they are is not asked here: nothing outside this file sees the list.
+ */
+const compiled = kept(['templates', 'passages'], async (reads): Promise<readonly CompiledTemplate[]> => {
+  const passages = await currentPassages(reads);
+  return (await listTemplates(reads)).map((template) => ({
+    ...template,
+    program: compile(template.content, passages),
+    words: wordsOf(template.content),
+  }));
+});
+
+/** The templates that the actor may start: all but what is private to others. */
+export const startableTemplates = async (scope: Scope): Promise<readonly CompiledTemplate[]> =>
+  (await compiled(scope)).filter((one) => mayKnow(scope, one));
+
+/**
+ * A version by its id, whosever it is: what a message was made from goes on being known. The current ones are at hand.
+ */
+export const versionOf = async (scope: Scope, versionId: string): Promise<TemplateVersion | undefined> =>
+  (await compiled(scope)).find((template) => template.versionId === versionId) ??
+  findVersion(scope, versionId);
+
+/** Whether the actor may know of a template: what is private is its owner's alone. */
+export const mayKnow = ({ actor }: Scope, { standing, ownerId }: TemplateVersion): boolean =>
+  standing !== 'private' || actor.kind === 'system' || ownerId === actor.id;
+
+/** One of them by its id. */
+export const findStartable = async (
+  scope: Scope,
+  templateId: string,
+): Promise<CompiledTemplate | undefined> =>
+  (await startableTemplates(scope)).find((template) => template.templateId === templateId);
+
+const plain = tidyBlocks(PLAIN_SIGNATURE);
+
+/** Default signatures by whose they are, their passages in place; whoever has none signs plainly. */
+const signatures = kept(
+  ['passages', 'people'],
+  async (reads): Promise<ReadonlyMap<string, readonly BlockNode[]>> => {
+    const passages = await currentPassages(reads);
+    return new Map(
+      (await listPeople(reads)).flatMap(({ id, signaturePassageId }) => {
+        const body = signaturePassageId === undefined ? undefined : passages.get(signaturePassageId)?.body;
+        return body ? [[id as string, tidyBlocks(expandPassages(body.content, passages))] as const] : [];
+      }),
+    );
+  },
+);
+
+/** The default signature of a person, ready to be filled. The same object as long as its wording is the same. */
+export const signatureOf = async (reads: Reads, personId: string): Promise<readonly BlockNode[]> =>
+  (await signatures(reads)).get(personId) ?? plain;

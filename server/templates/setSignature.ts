@@ -1,0 +1,30 @@
+import type { Signatures } from '../../contract/passages.ts';
+import { changing } from '../access/change.ts';
+import type { ChangeServices } from '../access/change.ts';
+import { chooseSignature } from '../access/peopleQueries.ts';
+import { may } from '../access/rights.ts';
+import type { PersonScope } from '../access/scope.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
+import { findPassage } from './passageQueries.ts';
+import { readSignatures } from './readSignatures.ts';
+
+/** Gives somebody a default signature; the one before it simply is no longer. Everybody chooses their own. */
+export async function setSignature(
+  services: ChangeServices,
+  scope: PersonScope,
+  forId: string,
+  passageId: string | null,
+): Promise<Signatures> {
+  if (forId !== scope.actor.id && !may(scope.actor, 'settings'))
+    throw new DomainProblem(
+      'notYours',
+      'Somebody else’s signature is theirs, or an administrator’s, to choose.',
+    );
+  if (passageId !== null && !(await findPassage(scope, passageId))) throw notFound('passage');
+  await changing(services, scope, async ({ tx, audit, tell }) => {
+    if (!(await chooseSignature(tx, forId, passageId))) throw notFound('person');
+    await audit('passage.signature', 'passage', passageId ?? 'none', { forId });
+    tell({ kind: 'passage', id: passageId ?? forId });
+  });
+  return readSignatures(scope);
+}

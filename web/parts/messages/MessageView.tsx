@@ -1,0 +1,196 @@
+import type { ReactNode } from 'react';
+import { formatDate } from '../../../core/dates/formatDate.ts';
+import { parsePlainDate } from '../../../core/model/plainDate.ts';
+import { lateKey } from '../../../core/merge/late.ts';
+import type { BlockNode, InlineNode, Mark, Table } from '../../../core/template/document.ts';
+import { pictureUrl } from './pictures.ts';
+import classes from './MessageView.module.css';
+
+/** What the places of a letter say that are not its own words. */
+export interface LetterPlaces {
+  readonly blanks: readonly { readonly key: string; readonly label: string }[];
+  readonly answers: Readonly<Record<string, string>>;
+  readonly late: Readonly<Record<string, string>>;
+}
+
+/** A filled-in letter to be read: what the record put in is marked, what only the writer can fill says what it asks. */
+export function MessageView({
+  blocks,
+  places,
+}: {
+  readonly blocks: readonly BlockNode[];
+  readonly places: LetterPlaces;
+}) {
+  return (
+    <div className={classes.letter}>
+      <Blocks blocks={blocks} places={places} />
+    </div>
+  );
+}
+
+/** One line of a letter: its subject. */
+export function LineView({
+  nodes,
+  places,
+}: {
+  readonly nodes: readonly InlineNode[];
+  readonly places: LetterPlaces;
+}) {
+  return nodes.map((node, n) => <Inline key={n} node={node} places={places} />);
+}
+
+function Blocks({
+  blocks,
+  places,
+}: {
+  readonly blocks: readonly BlockNode[];
+  readonly places: LetterPlaces;
+}) {
+  return blocks.map((block, n) => <Block key={n} block={block} places={places} />);
+}
+
+function Block({ block, places }: { readonly block: BlockNode; readonly places: LetterPlaces }) {
+  const inside = (blocks: readonly BlockNode[]): ReactNode => <Blocks blocks={blocks} places={places} />;
+  switch (block.type) {
+    case 'paragraph':
+      return (
+        <p style={block.attrs ? { textAlign: block.attrs.align } : undefined}>
+          <LineView nodes={block.content ?? []} places={places} />
+        </p>
+      );
+    case 'heading':
+      return (
+        <h3>
+          <LineView nodes={block.content ?? []} places={places} />
+        </h3>
+      );
+    case 'bulletList':
+    case 'orderedList': {
+      const items = block.content.map((item, n) => <li key={n}>{inside(item.content)}</li>);
+      return block.type === 'bulletList' ? <ul>{items}</ul> : <ol>{items}</ol>;
+    }
+    case 'table':
+      return <TableView table={block} places={places} />;
+    case 'columns':
+      return (
+        <div className={classes.columns}>
+          {block.content.map((column, n) => (
+            <div key={n}>{inside(column.content)}</div>
+          ))}
+        </div>
+      );
+    case 'button':
+      return (
+        <p>
+          <span className={classes.button} title={block.attrs.href}>
+            {block.attrs.label}
+          </span>
+        </p>
+      );
+    case 'space':
+      return <div style={{ height: block.attrs.height }} />;
+    case 'divider':
+      return <hr />;
+    case 'showWhen':
+    case 'repeat':
+      return inside(block.content);
+    case 'passage':
+    case 'signature':
+      return null;
+    default:
+      return block satisfies never;
+  }
+}
+
+function TableView({ table, places }: { readonly table: Table; readonly places: LetterPlaces }) {
+  return (
+    <table>
+      <tbody>
+        {table.content.map((row, n) => (
+          <tr key={n}>
+            {row.content.map(({ type, attrs, content }, m) => {
+              const Cell = type === 'tableHeader' ? 'th' : 'td';
+              return (
+                <Cell key={m} colSpan={attrs.colspan} style={{ textAlign: attrs.align }}>
+                  <Blocks blocks={content} places={places} />
+                </Cell>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Inline({ node, places }: { readonly node: InlineNode; readonly places: LetterPlaces }) {
+  switch (node.type) {
+    case 'text':
+      return marked(node.text, node.marks ?? []);
+    case 'hardBreak':
+      return <br />;
+    case 'blank':
+      return <BlankPlace blankKey={node.attrs.key} places={places} />;
+    case 'late':
+    case 'field':
+      return (
+        <span className={classes.value} title="Worked out when it leaves">
+          {places.late[lateKey(node.attrs)]}
+        </span>
+      );
+    case 'picture':
+      return <img src={pictureUrl(node.attrs.picture)} alt={node.attrs.alt} width={node.attrs.width} />;
+    case 'showWords':
+      return <LineView nodes={node.content} places={places} />;
+    case 'passageWords':
+      return null;
+    default:
+      return node satisfies never;
+  }
+}
+
+function marked(text: string, marks: readonly Mark[]): ReactNode {
+  return marks.reduce<ReactNode>((words, mark) => {
+    switch (mark.type) {
+      case 'bold':
+        return <strong>{words}</strong>;
+      case 'italic':
+        return <em>{words}</em>;
+      case 'underline':
+        return <u>{words}</u>;
+      case 'colour':
+        return <span style={{ color: mark.attrs.colour }}>{words}</span>;
+      case 'link':
+        return (
+          <span className={classes.link} title={mark.attrs.href}>
+            {words}
+          </span>
+        );
+      case 'value':
+        return (
+          <span className={classes.value} title={mark.attrs.label}>
+            {words}
+          </span>
+        );
+      default:
+        return mark satisfies never;
+    }
+  }, text);
+}
+
+/** A blank that proposes an answer shows it; one that only the writer can fill shows what it asks. */
+function BlankPlace({ blankKey, places }: { readonly blankKey: string; readonly places: LetterPlaces }) {
+  const proposed = places.answers[blankKey];
+  if (proposed === undefined || proposed === '')
+    return (
+      <span className={classes.blank}>
+        {places.blanks.find(({ key }) => key === blankKey)?.label ?? 'a blank'}
+      </span>
+    );
+  const date = parsePlainDate(proposed);
+  return (
+    <span className={classes.value} title="Proposed; you can change it">
+      {date ? formatDate(date, 'long') : proposed}
+    </span>
+  );
+}
