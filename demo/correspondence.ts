@@ -16,7 +16,7 @@ import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
 import { assemble, sealFiles } from '../server/platform/mail/assemble.ts';
 import type { NewEntry } from '../server/correspondence/entry.ts';
 import type { StoredDocument } from '../server/matters/matter.ts';
-import type { TemplateVersion } from '../server/templates/queries.ts';
+import type { TemplateVersion } from '../server/templates/template.ts';
 import { readerFor } from '../server/matters/readerFor.ts';
 import { previewText } from '../core/correspondence/previewText.ts';
 import type { DemoMatter } from './generate.ts';

@@ -6,7 +6,7 @@ import type { BlockNode, FieldNode, InlineNode, TableCell, WhenEmpty } from '../
 import type { ConditionGroup, ConditionTest } from '../core/model/condition.ts';
 import type { TemplateContent } from '../core/template/template.ts';
 import type { ValueFormat } from '../core/values/writeValue.ts';
-import type { NewTemplateRow, TemplateVersion } from '../server/templates/queries.ts';
+import type { NewTemplateRow, TemplateVersion } from '../server/templates/template.ts';
 
 interface FieldOptions {
   readonly format?: ValueFormat;

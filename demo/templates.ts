@@ -1,4 +1,4 @@
-import type { NewTemplateRow } from '../server/templates/queries.ts';
+import type { NewTemplateRow } from '../server/templates/template.ts';
 import { MORE_TEMPLATES } from './moreTemplates.ts';
 import {
   answerBy,

@@ -73,7 +73,24 @@ async function freshPractice(folder: string): Promise<void> {
   cpSync(demoFolder, join(folder, 'practice'), { recursive: true });
 }
 
-export async function startApplication(): Promise<Application> {
+/** Asks the API as an administrator does, for what a journey begins with. */
+async function asAdministrator(url: string, method: string, path: string, body: object): Promise<Response> {
+  const headers = { Origin: url, 'Content-Type': 'application/json' };
+  const email = JSON.stringify({ email: 'idris@tidewell-roe.example' });
+  const session = await fetch(`${url}/api/v1/session`, { method: 'POST', headers, body: email });
+  const cookie = session.headers.get('set-cookie')?.split(';')[0] ?? '';
+  const sent = method === 'GET' ? {} : { body: JSON.stringify(body) };
+  return fetch(`${url}/api/v1${path}`, { method, headers: { ...headers, Cookie: cookie }, ...sent });
+}
+
+/** How long messages can be called back: a journey that looks at one that is held asks for longer. */
+async function setHold(url: string, holdSeconds: number): Promise<void> {
+  const before = await (await asAdministrator(url, 'GET', '/practice/sending', {})).json();
+  const { ok } = await asAdministrator(url, 'PATCH', '/practice/sending', { ...before, holdSeconds });
+  if (!ok) throw new Error('the hold could not be set');
+}
+
+export async function startApplication(holdSeconds: number): Promise<Application> {
   const folder = mkdtempSync(join(tmpdir(), 'officium-journey-'));
   await freshPractice(folder);
   const [port, smtpPort, webPort] = [await freePort(), await freePort(), await freePort()];
@@ -131,6 +148,7 @@ export async function startApplication(): Promise<Application> {
 
   await startMailHost();
   await start();
+  await setHold(url, holdSeconds);
   return {
     url,
     folder,

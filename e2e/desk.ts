@@ -4,22 +4,40 @@ import type { Page } from '@playwright/test';
 import { startApplication } from './application.ts';
 import type { Application } from './application.ts';
 
-/** What the browser complains of although all is well: a line that a journey breaks on purpose. */
-const EXPECTED =
-  /ERR_CONNECTION_REFUSED|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE_CHUNKED|ERR_CONNECTION_RESET|status of (?:404|409|422|502|503)/;
+interface Journey {
+  /** How long a message can be called back. */
+  readonly holdSeconds: number;
+  /** What the browser may complain of, since the journey brings it about: refusals, a line that is cut. */
+  readonly complaints: readonly RegExp[];
+  readonly application: Application;
+}
+
+/** What a browser says of a server that is gone, or ends while it answers. */
+export const LINE_CUT: readonly RegExp[] = [
+  /ERR_CONNECTION_REFUSED|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE_CHUNKED|ERR_CONNECTION_RESET/,
+  /status of 50[23]/,
+];
+
+/** What a browser says of a request that the server refuses. */
+export const refused = (...statuses: readonly number[]): RegExp =>
+  new RegExp(`status of (?:${statuses.join('|')})`);
 
 /** Journeys have an application of their own each, and fail on anything the browser's console complains of. */
-export const test = base.extend<{ application: Application; page: Page }>({
-  application: async ({}, use) => {
-    const application = await startApplication();
+export const test = base.extend<Journey & { page: Page }>({
+  holdSeconds: [1, { option: true }],
+  complaints: [[], { option: true }],
+  application: async ({ holdSeconds }, use) => {
+    const application = await startApplication(holdSeconds);
     await use(application);
     await application.close();
   },
-  page: async ({ page }, use) => {
+  // It stands on the application, so that it is judged before the server goes.
+  page: async ({ page, application: _application, complaints: expected }, use) => {
     const complaints: string[] = [];
     page.on('pageerror', ({ message }) => complaints.push(message));
     page.on('console', (message) => {
-      if (message.type() === 'error' && !EXPECTED.test(message.text())) complaints.push(message.text());
+      if (message.type() !== 'error') return;
+      if (!expected.some((one) => one.test(message.text()))) complaints.push(message.text());
     });
     await use(page);
     expect(complaints).toEqual([]);
@@ -60,11 +78,15 @@ export async function startFrom(page: Page, words: string): Promise<void> {
   await expect(page.getByLabel('Sheet').locator(':focus')).toBeVisible();
 }
 
-/** Longer than typing has to rest before it is kept, so that “kept” is said of the last words. */
-const REST_MS = 700;
+/** Signs in as somebody else of the practice. */
+export async function signInAs(page: Page, { url }: Application, firstName: string): Promise<void> {
+  const data = { email: `${firstName}@tidewell-roe.example` };
+  const answer = await page.request.post(`${url}/api/v1/session`, { data, headers: { Origin: url } });
+  expect(answer.ok()).toBe(true);
+}
 
+/** “Kept” is said of the last words alone: it is gone from the first key on. */
 export async function kept(page: Page): Promise<void> {
-  await page.waitForTimeout(REST_MS);
   await expect(page.getByText('kept', { exact: true })).toBeVisible();
 }
 

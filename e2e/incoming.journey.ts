@@ -26,7 +26,6 @@ async function sendAnyway(page: Page): Promise<void> {
   for (const blank of await page.locator('[data-blank-field][data-open=true]').all())
     await blank.fill('as agreed');
   await kept(page);
-  await page.waitForTimeout(800);
   const leave = page.getByLabel('Notes').getByRole('button', { name: 'Leave it so' });
   while ((await leave.count()) > 0) await leave.first().click();
   await page.keyboard.press('Control+Enter');

@@ -2,6 +2,9 @@ import type { Page } from '@playwright/test';
 import type { Application } from './application.ts';
 import { expect, kept, openMatter, startFrom, test, sendInSpite } from './desk.ts';
 
+// What is held is looked at here.
+test.use({ holdSeconds: 10 });
+
 async function entriesFiled(page: Page, application: Application, subject: string): Promise<number> {
   const matters = await (await page.request.get(`${application.url}/api/v1/matters?query=SV-2041`)).json();
   const { items } = await (

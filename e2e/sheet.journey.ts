@@ -7,6 +7,7 @@ import {
   sendInSpite,
   startFrom,
   test,
+  signInAs,
 } from './desk.ts';
 
 const letterText = 'Text of the message';
@@ -207,6 +208,7 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
 });
 
 test('a caution that the practice does without is not raised', async ({ page, application }) => {
+  await signInAs(page, application, 'idris');
   await page.goto(`${application.url}/practice`);
   await page.getByRole('checkbox', { name: 'A day to come that has passed' }).uncheck();
   await expectAccessible(page);

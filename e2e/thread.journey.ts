@@ -1,6 +1,9 @@
 import { createHash } from 'node:crypto';
 import { expect, expectAccessible, kept, openMatter, sendInSpite, startFrom, test } from './desk.ts';
 
+// What is held is looked at here.
+test.use({ holdSeconds: 4 });
+
 const sha = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 
 test('a message goes from the matter to its recipients and is filed, byte for byte', async ({
@@ -112,8 +115,10 @@ test('a held message is called back, and a discarded draft comes back', async ({
   await expect(page.getByText('Draft discarded')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Text of the message')).toContainText('went well');
-  await page.waitForTimeout(11_000);
-  expect(await application.delivered()).toEqual([]);
+  // It is a draft again, which nothing but a person sends.
+  const id = page.url().split('/').at(-1) ?? '';
+  const { state } = await (await page.request.get(`${application.url}/api/v1/messages/${id}`)).json();
+  expect([state, await application.delivered()]).toEqual(['draft', []]);
 });
 
 test('a refusal is shown word for word, with what to do', async ({ page, application }) => {

@@ -1,5 +1,8 @@
 import { expect, expectAccessible, kept, openMatter, startFrom, test, sendInSpite } from './desk.ts';
 
+// What is held is looked at here.
+test.use({ holdSeconds: 3 });
+
 test('matters are found as one types, gone along by keys and ordered', async ({ page, application }) => {
   await page.goto(`${application.url}/matters`);
   await expect(page.locator('[data-matter]')).toHaveCount(28);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, openMatter, startFrom, test } from './desk.ts';
+import { expect, expectAccessible, openMatter, signInAs, startFrom, test } from './desk.ts';
 
 const preview = (page: Page) => page.getByRole('complementary', { name: 'How it would read' });
 
@@ -148,6 +148,7 @@ test('a kind of matter with a deadline over a holiday is made, and the deadline 
   page,
   application,
 }) => {
+  await signInAs(page, application, 'idris');
   await page.goto(`${application.url}/practice`);
   await expect(page.getByRole('link', { name: /Condition survey/ })).toBeVisible();
   await expectAccessible(page);
@@ -241,8 +242,9 @@ test('typing in the workshop goes on while the filled-in view is late', async ({
     await route.continue();
   });
   await page.getByRole('textbox', { name: 'Wording' }).click();
+  const asked = page.waitForRequest(/\/template-drafts/);
   await page.keyboard.type('The first words, ');
-  await page.waitForTimeout(600);
+  await asked;
   await page.keyboard.type('and those after them.');
   await expect(page.getByRole('textbox', { name: 'Wording' })).toContainText(
     'The first words, and those after them.',

@@ -58,17 +58,19 @@ interface Written {
   readonly inReplyTo?: string;
   readonly references?: readonly string[];
   readonly automatic?: boolean;
+  readonly files?: readonly { readonly filename: string; readonly content: string }[];
 }
 
 /** A message as somebody outside would write it. */
 export async function mailOf(written: Written): Promise<Answer> {
-  const { from, to, cc = [], subject, text, inReplyTo, references = [], automatic } = written;
+  const { from, to, cc = [], subject, text, inReplyTo, references = [], automatic, files = [] } = written;
   const bytes = await build({
     from,
     to: [...to],
     cc: [...cc],
     subject,
     text,
+    attachments: files.map((file) => ({ ...file })),
     ...(inReplyTo === undefined ? {} : { inReplyTo, references: [...references, inReplyTo] }),
     ...(automatic ? { headers: { 'Auto-Submitted': 'auto-replied' } } : {}),
   });

@@ -16,7 +16,7 @@ import type { StoredMatter } from '../matters/matter.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { PersonScope, Scope } from '../access/scope.ts';
 import { versionOf, mayKnow } from '../templates/compiled.ts';
-import type { TemplateVersion } from '../templates/queries.ts';
+import type { TemplateVersion } from '../templates/template.ts';
 import type { StoredMessage } from './message.ts';
 
 /** A message as the API shows it, with what a recipient would read now and what the checks say of it. */

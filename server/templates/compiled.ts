@@ -11,7 +11,7 @@ import { kept } from '../platform/database/kept.ts';
 import type { Reads } from '../platform/database/reads.ts';
 import { readPassages } from './passageQueries.ts';
 import { findVersion, listTemplates } from './queries.ts';
-import type { TemplateVersion } from './queries.ts';
+import type { TemplateVersion } from './template.ts';
 import { wordsOf } from './wordsOf.ts';
 
 export interface CompiledTemplate extends TemplateVersion {

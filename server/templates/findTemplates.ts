@@ -1,4 +1,4 @@
-import type { Standing } from './queries.ts';
+import type { Standing } from './template.ts';
 import type { TemplatePage } from '../../contract/templates.ts';
 import { foldName } from '../../core/model/words.ts';
 import { listLibrary } from './libraryQueries.ts';

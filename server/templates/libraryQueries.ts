@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { containing } from '../platform/database/dialects/sqlite/expressions.ts';
 import { eachListed, listing } from '../platform/database/dialects/sqlite/json.ts';
 import type { Channel } from '../../core/model/channel.ts';
-import type { Standing } from './queries.ts';
+import type { Standing } from './template.ts';
 import { fromJson } from '../platform/database/json.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 

@@ -7,21 +7,7 @@ import type { Channel } from '../../core/model/channel.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { stampAnew } from '../platform/database/kept.ts';
-
-export type Standing = 'private' | 'shared' | 'approved' | 'retired';
-
-/** A template in one of its versions, which never changes. */
-export interface TemplateVersion {
-  readonly templateId: TemplateId;
-  readonly versionId: string;
-  readonly name: string;
-  readonly channel: Channel;
-  readonly content: TemplateContent;
-  readonly standing: Standing;
-  /** Whose it is, while it is private. */
-  readonly ownerId: string | null;
-  readonly tags: readonly string[];
-}
+import type { NewTemplateRow, Standing, TemplateVersion } from './template.ts';
 
 interface VersionRow {
   template_id: string;
@@ -79,13 +65,6 @@ export interface Made {
   readonly by: string;
   readonly atUtc: number;
   readonly why: string;
-}
-
-export interface NewTemplateRow extends TemplateVersion {
-  readonly folder: string;
-  readonly tags: readonly string[];
-  /** Its own wording, folded, for finding. */
-  readonly words: string;
 }
 
 export async function insertTemplate(tx: Tx, template: NewTemplateRow, made: Made): Promise<void> {

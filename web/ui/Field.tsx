@@ -67,6 +67,7 @@ interface SelectFieldProps<T extends string> {
   readonly onChange: (value: T) => void;
   /** The label is for screen readers alone, where what stands around says it. */
   readonly bare?: boolean;
+  readonly disabled?: boolean;
 }
 
 /** One of a short list. */
@@ -76,6 +77,7 @@ export function SelectField<T extends string>({
   options,
   onChange,
   bare,
+  disabled,
 }: SelectFieldProps<T>) {
   const id = useId();
   return (
@@ -85,6 +87,7 @@ export function SelectField<T extends string>({
         id={id}
         aria-label={bare ? label : undefined}
         value={value}
+        disabled={disabled}
         onChange={(event) => {
           const chosen = options.find(([known]) => known === event.currentTarget.value);
           if (chosen) onChange(chosen[0]);

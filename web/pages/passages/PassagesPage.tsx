@@ -1,3 +1,4 @@
+import { mayDo } from '../../words/rights.ts';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
@@ -59,8 +60,9 @@ export function PassagesPage() {
                   ...(data?.items ?? []).map((passage) => [passage.id, passage.name] as const),
                 ]}
                 onChange={(chosen) => {
-                  if (user.mayChange) void choose({ personId: id, passageId: chosen === '' ? null : chosen });
+                  void choose({ personId: id, passageId: chosen === '' ? null : chosen });
                 }}
+                disabled={!mayDo(user, id === user.id ? 'wording' : 'settings')}
               />
             ))}
           </div>

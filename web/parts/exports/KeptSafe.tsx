@@ -6,7 +6,7 @@ import { TakingOut } from './TakeOut.tsx';
 import classes from './TakeOut.module.css';
 
 /** Whether all that was filed is what it was, and the whole of it as one file. */
-export function KeptSafe() {
+export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
   const [start, started] = useStartVerificationMutation();
   const { data, error } = useVerificationQuery(started.data?.id ?? '', {
     skip: started.data === undefined,
@@ -36,7 +36,7 @@ export function KeptSafe() {
               setTaking(false);
             }}
           />
-        ) : (
+        ) : mayTakeAll ? (
           <Button
             onClick={() => {
               setTaking(true);
@@ -44,7 +44,7 @@ export function KeptSafe() {
           >
             The whole practice as a file…
           </Button>
-        )}
+        ) : null}
       </div>
       {problem ? <p role="alert">{problemWords(problem)}</p> : null}
       {job?.problem ? <p role="alert">It could not be checked: {job.problem}</p> : null}

@@ -1,12 +1,14 @@
 import { IconCalendarEvent, IconFiles, IconUsers } from '@tabler/icons-react';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, useOutletContext } from 'react-router';
+import type { Session } from '../../../../contract/session.ts';
 import type { DocumentView, MatterDetail, PartyView } from '../../../../contract/matters.ts';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { groupBy } from '../../../../core/model/groupBy.ts';
 import { listDay, readDay, today } from '../../../words/dates.ts';
 import { fileSize } from '../../../words/wording.ts';
+import { mayDo } from '../../../words/rights.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { leftWords, nearness } from '../../../words/matterDates.ts';
 import { PartiesEditor } from './PartiesEditor.tsx';
@@ -228,6 +230,7 @@ function DocumentLine({
   readonly matterId: string;
   readonly mayChange: boolean;
 }) {
+  const { user } = useOutletContext<Session>();
   const [restrict] = useRestrictDocumentMutation();
   return (
     <div className={classes.document} title={`${document.category}, ${fileSize(document.sizeBytes)}`}>
@@ -246,18 +249,20 @@ function DocumentLine({
           >
             Send
           </StartLink>
-          <Button
-            title={
-              document.restricted
-                ? 'Anybody on the matter may get it again'
-                : 'Warn before it leaves the practice'
-            }
-            onClick={() =>
-              void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
-            }
-          >
-            {document.restricted ? 'Allow' : 'Restrict'}
-          </Button>
+          {mayDo(user, 'restrict') ? (
+            <Button
+              title={
+                document.restricted
+                  ? 'Anybody on the matter may get it again'
+                  : 'Warn before it leaves the practice'
+              }
+              onClick={() =>
+                void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
+              }
+            >
+              {document.restricted ? 'Allow' : 'Restrict'}
+            </Button>
+          ) : null}
         </span>
       ) : null}
       <small>{listDay(readDay(document.addedOn), today()).replace(/^\p{L}+ /u, '')}</small>

@@ -1,0 +1,65 @@
+import { Button } from '../../../ui/Button.tsx';
+import { CheckField, TextField } from '../../../ui/Field.tsx';
+import { keyFor } from '../../../words/typeWords.ts';
+import classes from '../Practice.module.css';
+import type { TypePartProps } from './useTypeDraft.ts';
+
+/** The roles that parties have on matters of this kind. */
+export function RoleRows({ draft, set }: TypePartProps) {
+  return (
+    <>
+      {draft.roles.map((role, n) => {
+        const put = (part: Partial<typeof role>): void => {
+          set({ roles: draft.roles.map((other, m) => (m === n ? { ...role, ...part } : other)) });
+        };
+        return (
+          <div key={role.key} className={`${classes.row} ${classes.role}`}>
+            <TextField
+              label="One is"
+              value={role.label}
+              onChange={(label) => {
+                put({ label });
+              }}
+            />
+            <TextField
+              label="Several are"
+              value={role.plural}
+              onChange={(plural_) => {
+                put({ plural: plural_ });
+              }}
+            />
+            <CheckField
+              label="several"
+              checked={role.many}
+              onChange={(many) => {
+                put({ many });
+              }}
+            />
+            <CheckField
+              label="required"
+              checked={role.required ?? false}
+              onChange={(required) => {
+                put({ required });
+              }}
+            />
+            <Button
+              onClick={() => {
+                set({ roles: draft.roles.filter((_, m) => m !== n) });
+              }}
+            >
+              ×
+            </Button>
+          </div>
+        );
+      })}
+      <Button
+        onClick={() => {
+          const key = keyFor('role', draft.roles);
+          set({ roles: [...draft.roles, { key, label: '', plural: '', many: false }] });
+        }}
+      >
+        Add a role
+      </Button>
+    </>
+  );
+}

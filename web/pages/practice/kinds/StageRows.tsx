@@ -1,0 +1,47 @@
+import { Button } from '../../../ui/Button.tsx';
+import { CheckField, TextField } from '../../../ui/Field.tsx';
+import { keyFor } from '../../../words/typeWords.ts';
+import classes from '../Practice.module.css';
+import type { TypePartProps } from './useTypeDraft.ts';
+
+/** The stages that a matter goes through. */
+export function StageRows({ draft, set }: TypePartProps) {
+  return (
+    <>
+      {draft.stages.map((stage, n) => (
+        <div key={stage.key} className={classes.row}>
+          <TextField
+            label={`Stage ${n + 1}`}
+            value={stage.label}
+            onChange={(label) => {
+              set({ stages: draft.stages.map((other, m) => (m === n ? { ...stage, label } : other)) });
+            }}
+          />
+          <CheckField
+            label="closes the matter"
+            checked={stage.closes === true}
+            onChange={(closes) => {
+              const { closes: _old, ...rest } = stage;
+              const next = closes ? { ...rest, closes } : rest;
+              set({ stages: draft.stages.map((other, m) => (m === n ? next : other)) });
+            }}
+          />
+          <Button
+            onClick={() => {
+              set({ stages: draft.stages.filter((_, m) => m !== n) });
+            }}
+          >
+            ×
+          </Button>
+        </div>
+      ))}
+      <Button
+        onClick={() => {
+          set({ stages: [...draft.stages, { key: keyFor('stage', draft.stages), label: '' }] });
+        }}
+      >
+        Add a stage
+      </Button>
+    </>
+  );
+}

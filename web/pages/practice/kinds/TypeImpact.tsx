@@ -1,0 +1,33 @@
+import type { MatterTypeImpact } from '../../../../contract/matterTypes.ts';
+import { plural } from '../../../words/wording.ts';
+import classes from '../Practice.module.css';
+
+const PART_WORDS: Readonly<Record<string, string>> = {
+  fact: 'fact',
+  table: 'table',
+  column: 'column',
+  role: 'role',
+  stage: 'stage',
+  keyDate: 'date',
+  calculated: 'calculated value',
+};
+
+/** What a change would touch. Nothing is lost by it: values stay with their matters and come back with their definition. */
+export function TypeImpact({ impact: { touches, templates } }: { readonly impact: MatterTypeImpact }) {
+  return (
+    <div className={classes.impact} role="alert">
+      {touches
+        .filter(({ matters }) => matters > 0)
+        .map(({ part, label, change, matters }) => (
+          <p key={`${part} ${label}`}>
+            The {PART_WORDS[part] ?? part} “{label}”{' '}
+            {change === 'removed' ? 'is taken out' : 'changes its kind'}: {plural(matters, 'matter')}{' '}
+            {matters === 1 ? 'holds' : 'hold'} something there. What they hold stays with them, unseen.
+          </p>
+        ))}
+      {templates.length > 0 ? (
+        <p>Could no longer be used on such matters: {templates.map(({ name }) => name).join(', ')}.</p>
+      ) : null}
+    </div>
+  );
+}
