@@ -1,7 +1,7 @@
 import type { ChangeEvent } from '../../contract/events.ts';
 import type { ChangeFeed } from '../platform/events/changeFeed.ts';
 import type { Database } from '../platform/database/openDatabase.ts';
-import { forgetStamps } from '../platform/database/reads.ts';
+import { forgetStamps, isStamped } from '../platform/database/reads.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { actorId } from './actor.ts';
@@ -74,9 +74,9 @@ export async function changing<T, A extends Actor>(
       },
     });
     if (!accounted) throw new Unaudited('a change without an audit event');
+    if (isStamped(tx)) forgetStamps(scope);
     return done;
   });
-  forgetStamps(scope);
   for (const event of told) services.changes.tell(event);
   return result;
 }

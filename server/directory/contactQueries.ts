@@ -1,7 +1,9 @@
+import type { Knex } from 'knex';
+import { rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
+import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
-import { groupBy } from '../../core/model/groupBy.ts';
 import { nextSeq } from '../platform/database/dialects/sqlite/expressions.ts';
 import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
@@ -90,17 +92,18 @@ export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Co
   };
 }
 
-/** Reads contacts whole, in two queries however many there are. */
+const ADDRESS = ['seq', 'contact_id', 'kind', 'label', 'value', 'preferred', 'bounced'] as const;
+
+type WholeRow = ContactRow & { readonly address_rows: string };
+
+/** Reads contacts whole, in one query however many there are. */
 export async function findContacts(
   reads: Reads,
   ids: readonly string[],
 ): Promise<ReadonlyMap<ContactId, Contact>> {
-  const rows = await sql(reads)<ContactRow>('contacts').whereIn('id', ids);
-  const addresses = await sql(reads)<AddressRow>('contact_addresses')
-    .whereIn('contact_id', ids)
-    .orderBy('seq');
-  const byContact = groupBy(addresses, ({ contact_id }) => contact_id);
-  return new Map(rows.map((row) => [asId<ContactId>(row.id), toContact(row, byContact.get(row.id) ?? [])]));
+  return ids.length === 0
+    ? new Map()
+    : wholeContacts(reads, (query) => query.whereIn('contacts.id', [...ids]));
 }
 
 /** The contacts who hold any of these addresses of a kind. */
@@ -109,9 +112,32 @@ export async function findContactsByAddress(
   addresses: readonly string[],
   kind: AddressKind = 'email',
 ): Promise<ReadonlyMap<ContactId, Contact>> {
-  const keys = addresses.map(addressKey);
-  const rows = await sql(reads)<AddressRow>('contact_addresses').where({ kind }).whereIn('value_key', keys);
-  return findContacts(reads, [...new Set(rows.map(({ contact_id }) => contact_id))]);
+  if (addresses.length === 0) return new Map();
+  const holders = sql(reads)('contact_addresses')
+    .where({ kind })
+    .whereIn('value_key', addresses.map(addressKey))
+    .select('contact_id');
+  return wholeContacts(reads, (query) => query.whereIn('contacts.id', holders));
+}
+
+async function wholeContacts(
+  reads: Reads,
+  narrow: (query: Knex.QueryBuilder) => Knex.QueryBuilder,
+): Promise<ReadonlyMap<ContactId, Contact>> {
+  const db = sql(reads);
+  const addresses = db('contact_addresses')
+    .where({ contact_id: db.ref('contacts.id') })
+    .select([...ADDRESS]);
+  const rows = (await narrow(db('contacts')).select(
+    'contacts.*',
+    rowsAsJson(db, ADDRESS, addresses, 'address_rows'),
+  )) as WholeRow[];
+  return new Map(
+    rows.map((row) => {
+      const own = fromJson<AddressRow[]>(row.address_rows).sort((a, b) => a.seq - b.seq);
+      return [asId<ContactId>(row.id), toContact(row, own)];
+    }),
+  );
 }
 
 const contactColumns = (contact: Contact) => {

@@ -62,17 +62,18 @@ async function applyChange(
   message: StoredMessage,
   change: ChangeMessage,
 ): Promise<StoredMessage> {
-  const line = async (name: 'to' | 'cc' | 'bcc') => {
+  const { channel } = message;
+  const typed = [...(change.to ?? []), ...(change.cc ?? []), ...(change.bcc ?? [])];
+  const holders = await holdersOf(
+    scope,
+    typed.map(({ address }) => address),
+    channel,
+  );
+  const line = (name: 'to' | 'cc' | 'bcc') => {
     const inputs = change[name];
-    if (!inputs) return message.recipients[name];
-    const holders = await holdersOf(
-      scope,
-      inputs.map(({ address }) => address),
-      message.channel,
-    );
-    return typedRecipients(inputs, matter, holders, message.channel);
+    return inputs ? typedRecipients(inputs, matter, holders, channel) : message.recipients[name];
   };
-  const recipients = { to: await line('to'), cc: await line('cc'), bcc: await line('bcc') };
+  const recipients = { to: line('to'), cc: line('cc'), bcc: line('bcc') };
   return {
     ...message,
     recipients,

@@ -8,11 +8,10 @@ import {
 } from '../../core/checks/index.ts';
 import type { CheckInput, Note } from '../../core/checks/index.ts';
 import { addressKey } from '../../core/recipients/address.ts';
-import type { Recipient } from '../../core/recipients/recipients.ts';
 import { limitFor } from '../sending/mailHosts.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Services } from '../platform/services.ts';
-import { correspondentsOf, findElsewhere, findNearAddresses, sentLately } from './checkQueries.ts';
+import { findAddresses, findElsewhere, sentLately } from './checkQueries.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import { senderOf } from '../../core/compose/index.ts';
 import type { DraftLayout } from './draftLayout.ts';
@@ -75,16 +74,16 @@ async function addressFacts(scope: Scope, { message, matter }: DraftLayout): Pro
   const parties = matter.parties.flatMap(({ contact }) =>
     contact.addresses.map(({ value }) => addressKey(value)),
   );
+  const strangers = outsiders.flatMap(({ contactId, address }) => (contactId === undefined ? [address] : []));
+  const { correspondents, near } = await findAddresses(scope, matter.id, strangers);
   const knownHere = new Set([
     ...own,
     ...parties,
     ...(message.sendOptions.fixed ?? []).map(addressKey),
-    ...(await correspondentsOf(scope, matter.id)),
+    ...correspondents,
   ]);
-  const isStranger = ({ contactId, address }: Recipient): boolean =>
-    contactId === undefined && !knownHere.has(addressKey(address));
-  const strangers = outsiders.filter(isStranger).map(({ address }) => address);
-  return { ownAddresses: own, knownHere, nearAddresses: await findNearAddresses(scope, strangers) };
+  const nearAddresses = new Map([...near].filter(([key]) => !knownHere.has(key)));
+  return { ownAddresses: own, knownHere, nearAddresses };
 }
 
 async function sentBefore(

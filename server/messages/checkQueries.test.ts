@@ -4,7 +4,7 @@ import { person } from '../../core/tests/fixtures.ts';
 import { asId } from '../../core/model/ids.ts';
 import { openPractice } from '../app/tests/practice.ts';
 import type { TestPractice } from '../app/tests/practice.ts';
-import { findElsewhere, findNearAddresses } from './checkQueries.ts';
+import { findAddresses, findElsewhere } from './checkQueries.ts';
 import { insertContact } from '../directory/contactQueries.ts';
 import { findMatter } from '../matters/queries.ts';
 import { insertMatter } from '../matters/changeQueries.ts';
@@ -23,6 +23,9 @@ beforeAll(async () => {
 afterAll(() => services.close());
 
 let made = 0;
+
+const nearTo = async (addresses: readonly string[]) =>
+  (await findAddresses(services.everything, matter.id, addresses)).near;
 
 const known = async (address: string): Promise<void> => {
   made += 1;
@@ -52,17 +55,14 @@ describe('an address that nobody is known by', () => {
     const address = 'wilhelmina.thaw@harbour-post.example';
     await known(address);
     for (const slip of slipsOf(address)) {
-      const near = await findNearAddresses(services.everything, [slip]);
+      const near = await nearTo([slip]);
       expect(near.get(slip)?.address, slip).toBe(address);
     }
   });
 
   it('is not taken for one two slips away', async () => {
     await known('gudrun.vale@elsewhere.example');
-    const near = await findNearAddresses(services.everything, [
-      'gudrum.bale@elsewhere.example',
-      'vale@elsewhere.example',
-    ]);
+    const near = await nearTo(['gudrum.bale@elsewhere.example', 'vale@elsewhere.example']);
     expect(near.size).toBe(0);
   });
 
@@ -72,11 +72,7 @@ describe('an address that nobody is known by', () => {
       Array.from({ length: 7 }, () => pick([...'abcdefghijklmnopqrstuvwxyz'])).join('');
     for (let n = 0; n < 200; n += 1) await known(`${word()}@one-house.example`);
     await known('ottoline@one-house.example');
-    expect(
-      (await findNearAddresses(services.everything, ['otoline@one-house.example'])).get(
-        'otoline@one-house.example',
-      ),
-    ).toEqual({
+    expect((await nearTo(['otoline@one-house.example'])).get('otoline@one-house.example')).toEqual({
       address: 'ottoline@one-house.example',
       name: 'Tilda Wragg',
     });

@@ -121,45 +121,40 @@ function addressesElsewhere(scope: Scope, matterId: string, keys: readonly strin
   return seen(scope, inList(query, 'contact_addresses.value_key', keys), 'matters.id');
 }
 
-/** Known addresses that a stranger's is a single slip away from, by the stranger's key; one statement for all of them. */
-export async function findNearAddresses(
-  scope: Scope,
-  strangers: readonly string[],
-): Promise<ReadonlyMap<string, { readonly address: string; readonly name: string }>> {
-  const db = sql(scope);
-  const [first, ...others] = [...new Set(strangers.map(addressKey))].map((key) => {
-    const [start, end] = whatASlipLeaves(key);
-    return db('contact_addresses')
-      .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
-      .where({ 'contact_addresses.kind': 'email' })
-      .where((either) => {
-        void either
-          .whereBetween('value_key', [start, `${start}\uffff`])
-          .orWhereBetween('key_reversed', [reversed(end), `${reversed(end)}\uffff`]);
-      })
-      .whereRaw('length(value_key) between ? and ?', [key.length - 1, key.length + 1])
-      .select({ asked: db.raw('?', [key]), value: 'value', value_key: 'value_key', name: 'contacts.name' });
-  });
-  if (!first) return new Map();
-  const rows = (await first.unionAll(others)) as {
-    asked: string;
-    value: string;
-    value_key: string;
-    name: string;
-  }[];
-  const near = new Map<string, { readonly address: string; readonly name: string }>();
-  for (const { asked, value, value_key, name } of rows)
-    if (!near.has(asked) && isOneSlipAway(value_key, asked)) near.set(asked, { address: value, name });
-  return near;
+/** What is known of addresses that no role explains. */
+export interface AddressesKnown {
+  /** Addresses, by key, that the matter's correspondence came from or went to. */
+  readonly correspondents: ReadonlySet<string>;
+  /** Known addresses that one of those asked for is a single slip away from, by its key. */
+  readonly near: ReadonlyMap<string, { readonly address: string; readonly name: string }>;
 }
 
-/**
- * The start and the end of an address of which a single slip, even two letters exchanged, leaves one as it stands. They
- * meet in the middle of the name before the sign, since thousands may share what follows it.
- */
-function whatASlipLeaves(key: string): readonly [start: string, end: string] {
-  const middle = Math.floor(key.lastIndexOf('@') / 2);
-  return [key.slice(0, Math.max(1, middle - 1)), key.slice(middle + 1)];
+interface KnownRow {
+  readonly asked: string | null;
+  readonly value: string;
+  readonly value_key: string;
+  readonly name: string;
+}
+
+/** Looks up addresses in the matter's correspondence and in the directory, in one statement for all of them. */
+export async function findAddresses(
+  scope: Scope,
+  matterId: string,
+  addresses: readonly string[],
+): Promise<AddressesKnown> {
+  const keys = [...new Set(addresses.map(addressKey))];
+  const rows = (await latestPeople(scope, matterId).unionAll(
+    keys.map((key) => likeIt(scope, key)),
+  )) as KnownRow[];
+  const correspondents = new Set<string>();
+  const near = new Map<string, { readonly address: string; readonly name: string }>();
+  for (const { asked, value, value_key, name } of rows) {
+    if (asked === null) {
+      const { from, to, cc } = fromJson<EntryPeople>(value);
+      for (const { address } of [from, ...to, ...cc]) correspondents.add(addressKey(address));
+    } else if (!near.has(asked) && isOneSlipAway(value_key, asked)) near.set(asked, { address: value, name });
+  }
+  return { correspondents, near };
 }
 
 /** How many of a matter's entries are looked through for addresses it was in correspondence with. */
@@ -171,19 +166,41 @@ interface EntryPeople {
   readonly cc: readonly { readonly address: string }[];
 }
 
-/** Addresses, by key, that a matter's correspondence came from or went to. */
-export async function correspondentsOf(scope: Scope, matterId: string): Promise<ReadonlySet<string>> {
-  const rows = await visible(scope, 'entries')
+function latestPeople(scope: Scope, matterId: string): Knex.QueryBuilder {
+  const db = sql(scope);
+  const latest = visible(scope, 'entries')
     .where({ matter_id: matterId })
     .orderBy('occurred_utc', 'desc')
     .limit(CORRESPONDENTS_OF)
-    .pluck<string[]>('people');
-  return new Set(
-    rows.flatMap((json) => {
-      const { from, to, cc } = fromJson<EntryPeople>(json);
-      return [from, ...to, ...cc].map(({ address }) => addressKey(address));
-    }),
-  );
+    .select('people');
+  const empty = db.raw('NULL');
+  return db
+    .from(latest.as('latest'))
+    .select({ asked: empty, value: 'people', value_key: empty, name: empty });
+}
+
+function likeIt(scope: Scope, key: string): Knex.QueryBuilder {
+  const db = sql(scope);
+  const [start, end] = whatASlipLeaves(key);
+  return db('contact_addresses')
+    .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
+    .where({ 'contact_addresses.kind': 'email' })
+    .where((either) => {
+      void either
+        .whereBetween('value_key', [start, `${start}\uffff`])
+        .orWhereBetween('key_reversed', [reversed(end), `${reversed(end)}\uffff`]);
+    })
+    .whereRaw('length(value_key) between ? and ?', [key.length - 1, key.length + 1])
+    .select({ asked: db.raw('?', [key]), value: 'value', value_key: 'value_key', name: 'contacts.name' });
+}
+
+/**
+ * The start and the end of an address of which a single slip, even two letters exchanged, leaves one as it stands. They
+ * meet in the middle of the name before the sign, since thousands may share what follows it.
+ */
+function whatASlipLeaves(key: string): readonly [start: string, end: string] {
+  const middle = Math.floor(key.lastIndexOf('@') / 2);
+  return [key.slice(0, Math.max(1, middle - 1)), key.slice(middle + 1)];
 }
 
 const DAY_MS = 86_400_000;

@@ -33,9 +33,16 @@ export function readingFrom<T extends object>(db: Database | Tx, holder: T): T &
 
 /** After a change in a transaction: what reads in it asks for the stamps again. */
 export function forgetStamps(of: Tx | Reads): void {
-  if (typeof of === 'function') for (const held of byConnection.get(of) ?? []) held.stamps = undefined;
-  else openedBy(of).stamps = undefined;
+  if (typeof of === 'function') {
+    stamped.add(of);
+    for (const held of byConnection.get(of) ?? []) held.stamps = undefined;
+  } else openedBy(of).stamps = undefined;
 }
+
+const stamped = new WeakSet<object>();
+
+/** Whether something was stamped anew in a transaction. */
+export const isStamped = (tx: Tx): boolean => stamped.has(tx);
 
 function openedBy(reads: Reads): Opened {
   const found = opened.get(reads);
