@@ -7,8 +7,10 @@ import type { Application } from './application.ts';
 interface Journey {
   /** How long a message can be called back. */
   readonly holdSeconds: number;
-  /** What the browser may complain of, since the journey brings it about: refusals, a line that is cut. */
-  readonly complaints: readonly RegExp[];
+  /** Says what the browser may complain of, since the journey brings it about: a refusal, a line that is cut. */
+  readonly allow: (...complaints: readonly RegExp[]) => void;
+  /** What was allowed so far. */
+  readonly allowed: RegExp[];
   readonly application: Application;
 }
 
@@ -25,19 +27,20 @@ export const refused = (...statuses: readonly number[]): RegExp =>
 /** Journeys have an application of their own each, and fail on anything the browser's console complains of. */
 export const test = base.extend<Journey & { page: Page }>({
   holdSeconds: [1, { option: true }],
-  complaints: [[], { option: true }],
+  allowed: async ({}, use) => use([]),
+  allow: async ({ allowed }, use) => use((...complaints) => void allowed.push(...complaints)),
   application: async ({ holdSeconds }, use) => {
     const application = await startApplication(holdSeconds);
     await use(application);
     await application.close();
   },
   // It stands on the application, so that it is judged before the server goes.
-  page: async ({ page, application: _application, complaints: expected }, use) => {
+  page: async ({ page, application: _application, allowed }, use) => {
     const complaints: string[] = [];
     page.on('pageerror', ({ message }) => complaints.push(message));
     page.on('console', (message) => {
       if (message.type() !== 'error') return;
-      if (!expected.some((one) => one.test(message.text()))) complaints.push(message.text());
+      if (!allowed.some((one) => one.test(message.text()))) complaints.push(message.text());
     });
     await use(page);
     expect(complaints).toEqual([]);

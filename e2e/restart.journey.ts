@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Application } from './application.ts';
-import { expect, kept, openMatter, startFrom, test, sendInSpite } from './desk.ts';
+import { expect, kept, openMatter, startFrom, test, sendInSpite, LINE_CUT } from './desk.ts';
 
 // What is held is looked at here.
 test.use({ holdSeconds: 10 });
@@ -60,7 +60,9 @@ const stateOf = async (page: Page, application: Application, id: string): Promis
 test('a power cut while messages are held, queued and being sent: none is lost, none goes twice', async ({
   page,
   application,
+  allow,
 }) => {
+  allow(...LINE_CUT);
   await openMatter(page, application, 'saltm', 'SV-2041');
   const matterId = page.url().split('/').at(-1) ?? '';
   await startFrom(page, 'when to expect');
@@ -102,7 +104,8 @@ test('a power cut while messages are held, queued and being sent: none is lost, 
   await expect(page.getByText('May have gone: the host’s answer was lost')).toHaveCount(4);
 });
 
-test('a draft survives a power cut and a closed window', async ({ page, application }) => {
+test('a draft survives a power cut and a closed window', async ({ page, application, allow }) => {
+  allow(...LINE_CUT);
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Report with invoice');
   await page.keyboard.type('a good vessel with a tired rig');

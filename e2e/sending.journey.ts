@@ -1,12 +1,11 @@
 import { expect, expectAccessible, openMatter, refused, signInAs, startFrom, test } from './desk.ts';
 
-// What cannot be kept is refused, and said.
-test.use({ complaints: [refused(422)] });
-
 test('a sender and a host of the practice’s own are set, tried, kept, and serve from then on', async ({
   page,
   application,
+  allow,
 }) => {
+  allow(refused(422));
   await signInAs(page, application, 'idris');
   await page.goto(`${application.url}/practice`);
   await page.getByRole('link', { name: /Senders and mail hosts/ }).click();

@@ -8,6 +8,7 @@ import {
   startFrom,
   test,
   signInAs,
+  refused,
 } from './desk.ts';
 
 const letterText = 'Text of the message';
@@ -222,7 +223,9 @@ test('a caution that the practice does without is not raised', async ({ page, ap
 test('what is pasted stands in the text as words, tables and pictures, cleaned; a picture too large goes along', async ({
   page,
   application,
+  allow,
 }) => {
+  allow(refused(422));
   await openMatter(page, application, 'saltm', 'SV-2041');
   await page.keyboard.press('n');
   await page.getByRole('button', { name: 'Start with a bare sheet' }).click();

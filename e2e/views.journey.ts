@@ -1,4 +1,4 @@
-import { expect, expectAccessible, kept, openMatter, startFrom, test, sendInSpite } from './desk.ts';
+import { expect, expectAccessible, kept, openMatter, startFrom, test, sendInSpite, refused } from './desk.ts';
 
 // What is held is looked at here.
 test.use({ holdSeconds: 3 });
@@ -58,7 +58,13 @@ test('what happens elsewhere shows by itself', async ({ page, application, conte
   await expect(page.getByText('Sent today')).toBeVisible({ timeout: 25_000 });
 });
 
-test('two windows on one draft do not overwrite each other', async ({ page, application, context }) => {
+test('two windows on one draft do not overwrite each other', async ({
+  page,
+  application,
+  context,
+  allow,
+}) => {
+  allow(refused(409));
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
   const other = await context.newPage();
@@ -74,7 +80,9 @@ test('two windows on one draft do not overwrite each other', async ({ page, appl
 test('a reader reads and changes nothing; a restricted matter is not there for others', async ({
   page,
   application,
+  allow,
 }) => {
+  allow(refused(404));
   await openMatter(page, application, 'candlewick', 'SV-2059');
   const restricted = page.url();
   await page.getByRole('button', { name: /^Maud Tidewell: change person/ }).click();

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, openMatter, signInAs, startFrom, test } from './desk.ts';
+import { expect, expectAccessible, openMatter, signInAs, startFrom, test, refused } from './desk.ts';
 
 const preview = (page: Page) => page.getByRole('complementary', { name: 'How it would read' });
 
@@ -78,7 +78,9 @@ test('whoever writes before the fields have arrived is understood once they are 
 test('a wording that suits no matter says so beside it, and cannot be approved', async ({
   page,
   application,
+  allow,
 }) => {
+  allow(refused(422));
   await page.goto(`${application.url}/templates/template-findings`);
   await expect(preview(page)).toContainText('What was found');
   await page.getByRole('link', { name: 'Where it can be used' }).click();
