@@ -25,7 +25,59 @@ const CORE_ORDER = [
   'reading',
   'channels',
   'directory',
+  'compose',
 ];
+
+/** The server's folders, from the ground up: each may use itself and those before it. */
+const SERVER_ORDER = [
+  'platform',
+  'http',
+  'access',
+  'directory',
+  'matters',
+  'correspondence',
+  'templates',
+  'messages',
+  'sending',
+  'incoming',
+  'today',
+  'practice',
+  'app',
+];
+/** The web's folders, from the ground up. */
+const WEB_ORDER = ['ui', 'words', 'api', 'parts', 'pages', 'shell', 'app'];
+/** A page has a folder of its own, and uses no other page. */
+const PAGES = [
+  'correspondence',
+  'directory',
+  'in',
+  'matter',
+  'matters',
+  'out',
+  'passages',
+  'practice',
+  'sign-in',
+  'templates',
+  'today',
+];
+/** What works for the practice as a whole, and answers nobody: only there may everything be asked for. */
+const SEES_EVERYTHING = [
+  'server/access/ensureFirstPerson.ts',
+  'server/sending/runner.ts',
+  'server/incoming/{mailboxReader,smtpReceiver,receiveMail}.ts',
+  'server/correspondence/indexing.ts',
+  'server/practice/{writeArchive,startVerification}.ts',
+  'server/app/verify.ts',
+];
+/** Who gives an actor their scope: signing in, and the secret address of a calendar. */
+const GIVES_SCOPES = [
+  'server/access/{scope,scopeOf,signIn,unscoped,feedTokenQueries}.ts',
+  'server/app/main.ts',
+];
+const MATTER_TABLES =
+  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names)$/';
+const SQLITE_WORDS =
+  '/\\b(?:json_(?:extract|each|type|object|patch|group_array)|rowid|randomblob|group_concat|instr)\\b|\\bMATCH \\?|^PRAGMA|^SQLITE_/';
 
 const forbid = (files, patterns, ignores = []) => ({
   files,
@@ -49,6 +101,119 @@ const coreRules = CORE_ORDER.map((folder, at) => {
     ],
   );
 });
+
+/** Names that only some files may import from a module. */
+const onlyFor = (regex, importNames, message) => ({ regex, importNames, message });
+
+const SQL_FOR_QUERIES = onlyFor('platform/database/reads\\.ts$', ['sql'], 'SQL stands in queries alone.');
+const SCOPES = onlyFor(
+  '(?:access/|^\\./)scope\\.ts$|platform/database/reads\\.ts$',
+  ['scopedTo', 'asScope', 'readingFrom'],
+  'a scope is given where it is known who asks, and nowhere else.',
+);
+const EVERYTHING = {
+  regex: '(?:access/|^\\./)unscoped\\.ts$',
+  message: 'sees everything: for the runner, intake, archive, indexing and seeding alone.',
+};
+const OVER_HTTP = {
+  regex: '^express(?:-|$)|(?:^|/)http/',
+  message: 'use cases and queries know nothing of HTTP.',
+};
+
+/** Which names and ways a file of the server may not import, by what kind of file it is. */
+const serverRules = SERVER_ORDER.flatMap((folder, at) => {
+  const above = SERVER_ORDER.slice(at + 1).join('|');
+  const always = [
+    ...(above
+      ? [
+          {
+            regex: `^(?:\\.\\./)+(?:${above})/`,
+            message: `server/${folder} may only use what stands below it.`,
+          },
+        ]
+      : []),
+    {
+      regex: '(?:^|/)(?:web|standins|demo|bench)/',
+      message: 'the server knows neither screens nor stand-ins.',
+    },
+  ];
+  const knowsHttp = folder === 'http' || folder === 'app';
+  const rules = (files, ignores, patterns) => ({
+    files,
+    ignores: ['**/*.test.ts', '**/tests/**', 'server/platform/database/migrations/**', ...ignores],
+    rules: { 'no-restricted-imports': ['error', { patterns: [...always, ...patterns] }] },
+  });
+  const all = `server/${folder}/**/*.ts`;
+  const queries = `server/${folder}/**/*{Q,q}ueries.ts`;
+  const routes = [
+    `server/${folder}/**/*{R,r}outes.ts`,
+    'server/access/{endpoint,streamEvents,sessionStore}.ts',
+    'server/platform/database/**',
+  ];
+  const http = knowsHttp ? [] : [OVER_HTTP];
+  return [
+    rules([all], [queries, ...routes], [SQL_FOR_QUERIES, SCOPES, EVERYTHING, ...http]),
+    rules([queries], [], [SCOPES, EVERYTHING, OVER_HTTP]),
+    rules(
+      [`server/${folder}/**/*{R,r}outes.ts`],
+      [],
+      [
+        SQL_FOR_QUERIES,
+        SCOPES,
+        EVERYTHING,
+        {
+          regex: '[qQ]ueries\\.ts$|^knex',
+          message: 'a route calls one use case; it never queries.',
+        },
+      ],
+    ),
+    rules(
+      SEES_EVERYTHING.filter((file) => file.startsWith(`server/${folder}/`)),
+      [],
+      [SQL_FOR_QUERIES, SCOPES, ...http],
+    ),
+    rules(
+      GIVES_SCOPES.filter((file) => file.startsWith(`server/${folder}/`)),
+      [],
+      [EVERYTHING, ...http],
+    ),
+  ].filter(({ files }) => files.length > 0);
+});
+
+const SERVER_FROM_WEB = ['(?:^|/)(?:server|standins|demo)/', 'the web reaches the server over HTTP alone.'];
+
+const webRules = [
+  ...WEB_ORDER.map((folder, at) => {
+    const above = WEB_ORDER.slice(at + 1).join('|');
+    return forbid(
+      [`web/${folder}/**/*.{ts,tsx}`],
+      [
+        ...(above
+          ? [[`^(?:\\.\\./)+(?:${above})/`, `web/${folder} may only use what stands below it.`]]
+          : []),
+        ...(folder === 'ui' ? [['(?:^|/)(?:core|contract)/', 'web/ui knows nothing of the domain.']] : []),
+        SERVER_FROM_WEB,
+      ],
+      folder === 'pages' ? ['web/pages/**'] : [],
+    );
+  }),
+  ...PAGES.flatMap((page) => {
+    const others = PAGES.filter((other) => other !== page).join('|');
+    return ['', '*/'].map((within) =>
+      forbid(
+        [`web/pages/${page}/${within}*.{ts,tsx}`],
+        [
+          [
+            `^\\.\\./${within ? '\\.\\./' : ''}(?:${others})/`,
+            'a page uses no other page; what both need is a part.',
+          ],
+          ['^(?:\\.\\./)+(?:shell|app)/', 'web/pages may only use what stands below it.'],
+          SERVER_FROM_WEB,
+        ],
+      ),
+    );
+  }),
+];
 
 export default tseslint.config(
   {
@@ -126,39 +291,38 @@ export default tseslint.config(
     ['contract/**/*.ts'],
     [[`(?:^|/)(?:core/(?!model/)|${OUTSIDE})`, 'contract may use core/model alone.']],
   ),
+  ...serverRules,
   forbid(
-    ['server/routes/**/*.ts'],
-    [['/repositories/|^knex', 'a route calls one use case; it never queries.']],
-  ),
-  forbid(['server/usecases/**/*.ts'], [['/routes/|^express|^knex$', 'use cases know neither HTTP nor SQL.']]),
-  forbid(
-    ['server/repositories/**/*.ts'],
-    [['/routes/|/usecases/|^express', 'repositories are called, they do not call.']],
-  ),
-  forbid(
-    ['server/migrations/**/*.ts'],
+    ['server/platform/database/migrations/**/*.ts'],
     [['^\\.', 'a migration imports nothing of ours: it must mean the same for ever.']],
   ),
-  forbid(
-    ['server/**/*.ts'],
-    [['(?:^|/)(?:web|standins|demo|bench)/', 'the server knows neither screens nor stand-ins.']],
-    ['server/routes/**', 'server/usecases/**', 'server/repositories/**', 'server/migrations/**'],
-  ),
+  {
+    files: ['server/**/*.ts'],
+    ignores: [
+      '**/*.test.ts',
+      '**/tests/**',
+      'server/access/visibleQueries.ts',
+      'server/platform/database/**',
+    ],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['sql', 'db'].map((name) => ({
+          selector: `CallExpression[callee${name === 'sql' ? '.callee' : ''}.name='${name}'][arguments.0.value=${MATTER_TABLES}]`,
+          message: 'what hangs on a matter is reached through visible(scope, …) alone.',
+        })),
+        ...['Literal[value=', 'TemplateElement[value.raw='].map((node) => ({
+          selector: `${node}${SQLITE_WORDS}]`,
+          message: 'what only SQLite says stands in platform/database/dialects/sqlite.',
+        })),
+      ],
+    },
+  },
   forbid(
     ['standins/**/*.ts'],
     [['^\\.\\./', 'stand-ins are reached by protocol only and use nothing of ours.']],
   ),
-  forbid(
-    ['web/ui/**/*.{ts,tsx}'],
-    [['(?:^|/)(?:features|core|contract|server)/', 'web/ui knows nothing of the domain.']],
-  ),
-  forbid(
-    ['web/features/**/*.{ts,tsx}'],
-    [
-      ['^\\.\\./(?!\\.\\./)[a-z]+/(?!index\\.ts$)', 'a feature uses another only through its index.ts.'],
-      ['(?:^|/)(?:server|standins|demo)/', 'the web reaches the server over HTTP alone.'],
-    ],
-  ),
+  ...webRules,
   {
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },

@@ -1,3 +1,4 @@
+import { readdir, readFile } from 'node:fs/promises';
 import { ESLint } from 'eslint';
 import tseslint from 'typescript-eslint';
 import { describe, expect, it } from 'vitest';
@@ -21,13 +22,30 @@ describe('lint', () => {
     ['core/merge/merge.ts', "export { x } from '../../server/app.ts';"],
     ['core/merge/merge.ts', "export { x } from 'knex';"],
     ['contract/messages.ts', "export { x } from '../core/merge/merge.ts';"],
-    ['server/routes/matters.ts', "export { x } from '../repositories/matters.ts';"],
-    ['server/usecases/startMessage.ts', "export { x } from '../routes/matters.ts';"],
-    ['server/repositories/matters.ts', "export { x } from '../usecases/startMessage.ts';"],
-    ['server/app.ts', "export { x } from '../standins/mailHost.ts';"],
+    ['core/compose/compose.ts', "export { x } from '../../contract/messages.ts';"],
+    ['core/merge/merge.ts', "export { x } from '../compose/index.ts';"],
+    ['server/matters/queries.ts', "export { x } from '../messages/queries.ts';"],
+    ['server/messages/enclosures/enclosed.ts', "export { x } from '../../sending/freeze.ts';"],
+    ['server/platform/pdf/fonts.ts', "export { x } from '../../access/actor.ts';"],
+    ['server/http/openapi.ts', "export { x } from '../access/rights.ts';"],
+    ['server/messages/routes.ts', "export { x } from './queries.ts';"],
+    ['server/messages/startMessage.ts', "export { sql } from '../platform/database/reads.ts';"],
+    ['server/messages/startMessage.ts', "export { x } from '../http/sendFile.ts';"],
+    ['server/messages/startMessage.ts', "export { x } from 'express';"],
+    ['server/messages/startMessage.ts', "export { x } from '../access/unscoped.ts';"],
+    ['server/messages/queries.ts', "export { x } from '../access/unscoped.ts';"],
+    ['server/messages/queries.ts', "export { scopedTo } from '../access/scope.ts';"],
+    ['server/incoming/readInTray.ts', "export { readingFrom } from '../platform/database/reads.ts';"],
+    ['server/app/app.ts', "export { x } from '../../standins/mailHost.ts';"],
     ['standins/mailHost.ts', "export { x } from '../core/model/money.ts';"],
-    ['web/ui/Key.tsx', "export { x } from '../features/sheet/index.ts';"],
-    ['web/features/sheet/index.ts', "export { x } from '../shelf/Shelf.tsx';"],
+    ['web/ui/Key.tsx', "export { x } from '../words/wording.ts';"],
+    ['web/ui/Key.tsx', "export { x } from '../../core/model/money.ts';"],
+    ['web/words/wording.ts', "export { x } from '../api/matters.ts';"],
+    ['web/parts/start/StartLink.tsx', "export { x } from '../../pages/matter/MatterPage.tsx';"],
+    ['web/pages/out/OutTrayPage.tsx', "export { x } from '../in/useTray.ts';"],
+    ['web/pages/matter/sheet/Sheet.tsx', "export { x } from '../../in/useTray.ts';"],
+    ['web/pages/out/OutTrayPage.tsx', "export { x } from '../../shell/Frame.tsx';"],
+    ['web/api/matters.ts', "export { x } from '../../server/matters/queries.ts';"],
   ])('refuses in %s: %s', async (path, code) => {
     expect(await complaints(path, code)).toContain('no-restricted-imports');
   });
@@ -40,9 +58,48 @@ describe('lint', () => {
     expect(await complaints('core/model/money.ts', code)).toContain('no-restricted-syntax');
   });
 
-  it('lets a feature use another through its index', async () => {
-    expect(await complaints('web/features/sheet/index.ts', "export { x } from '../shelf/index.ts';")).toEqual(
-      [],
-    );
+  it.each([
+    ['server/sending/queries.ts', "export const x = (scope) => sql(scope)('messages').first();"],
+    ['server/today/queries.ts', "export const x = (db) => db('entries').first();"],
+    ['server/matters/queries.ts', "export const x = (db) => db.raw('SELECT rowid FROM matters');"],
+    ['server/matters/queries.ts', 'export const x = (db) => db.raw(`json_extract(facts, ?)`);'],
+    ['server/app/app.ts', "export const x = (error) => error.code === 'SQLITE_FULL';"],
+  ])('refuses a way round visibility or the dialect in %s: %s', async (path, code) => {
+    expect(await complaints(path, code)).toContain('no-restricted-syntax');
+  });
+
+  it.each([
+    ['server/sending/runner.ts', "export { unscoped } from '../access/unscoped.ts';"],
+    ['server/messages/queries.ts', "export { sql } from '../platform/database/reads.ts';"],
+    ['server/messages/startMessage.ts', "export { x } from '../templates/compiled.ts';"],
+    ['server/messages/routes.ts', "export { x } from '../http/sendFile.ts';"],
+    ['web/pages/matter/folder/Folder.tsx', "export { x } from '../correspondence/EntryLine.tsx';"],
+    ['web/pages/matter/sheet/Sheet.tsx', "export { x } from '../../../parts/start/StartLink.tsx';"],
+  ])('lets in %s: %s', async (path, code) => {
+    expect(await complaints(path, code)).toEqual([]);
+  });
+
+  it('knows every folder there is', async () => {
+    const folders = async (of: string) =>
+      (await readdir(of, { withFileTypes: true })).filter((one) => one.isDirectory()).map(({ name }) => name);
+    const config = await readFile('eslint.config.js', 'utf8');
+    const known = (name: string) =>
+      [...(new RegExp(`const ${name} = \\[([^\\]]*)\\]`).exec(config)?.[1] ?? '').matchAll(/'([^']+)'/g)]
+        .map(([, folder]) => folder ?? '')
+        .sort();
+    expect(known('SERVER_ORDER')).toEqual((await folders('server')).sort());
+    expect(known('PAGES')).toEqual((await folders('web/pages')).sort());
+    expect(known('CORE_ORDER')).toEqual((await folders('core')).filter((name) => name !== 'tests').sort());
+    expect(known('WEB_ORDER')).toEqual((await folders('web')).filter((name) => name !== 'public').sort());
+    // Nothing lies in the server's root.
+    expect((await readdir('server', { withFileTypes: true })).every((one) => one.isDirectory())).toBe(true);
+  });
+
+  it('finds a page’s folder from its address', async () => {
+    const router = await readFile('web/app/router.tsx', 'utf8');
+    const pages = [...router.matchAll(/'\.\.\/pages\/([\w-]+)\//g)].map(([, page]) => page ?? '');
+    const addresses = [...router.matchAll(/path: '\/?([\w-]+)/g)].map(([, first]) => first ?? '');
+    const IN_PLURAL: Readonly<Record<string, string>> = { matter: 'matters' };
+    for (const page of new Set(pages)) expect(addresses).toContain(IN_PLURAL[page] ?? page);
   });
 });

@@ -14,7 +14,7 @@ import { startIndexing } from '../correspondence/indexing.ts';
 import { startMailboxReader } from '../incoming/mailboxReader.ts';
 import { smtpReceiver } from '../incoming/smtpReceiver.ts';
 import { startRunner } from '../sending/runner.ts';
-import { mailHosts } from '../sending/mailHosts.ts';
+import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { printTransport } from '../sending/transports/printTransport.ts';
 import { smtpTransport } from '../sending/transports/smtpTransport.ts';
 import { textTransport } from '../sending/transports/textTransport.ts';

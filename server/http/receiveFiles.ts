@@ -1,15 +1,11 @@
 import type { Request, RequestHandler } from 'express';
 import multer from 'multer';
+import type { ReceivedFile } from '../platform/files/receivedFile.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 
 /** The most that one file may weigh, and how many come at once: beyond it the request is refused before it is read. */
 export const MAX_FILE_BYTES = 40_000_000;
 const MAX_FILES = 60;
-
-export interface ReceivedFile {
-  readonly name: string;
-  readonly bytes: Buffer;
-}
 
 const upload = multer({
   storage: multer.memoryStorage(),

@@ -1,6 +1,6 @@
 import type { TakenIn } from '../../contract/inTray.ts';
 import { notFound } from '../platform/problems/problem.ts';
-import type { ReceivedFile } from '../http/receiveFiles.ts';
+import type { ReceivedFile } from '../platform/files/receivedFile.ts';
 import { isMbox, readMbox } from '../platform/mail/mbox.ts';
 import { receiveMail } from './receiveMail.ts';
 import type { Services } from '../platform/services.ts';

@@ -2,7 +2,7 @@ import { asId } from '../../core/model/ids.ts';
 import type { MatterTypeId } from '../../core/model/ids.ts';
 import type { MatterType } from '../../core/model/matter.ts';
 import type { Scope } from '../access/scope.ts';
-import { seen, visible } from '../access/visibleQueries.ts';
+import { visible } from '../access/visibleQueries.ts';
 import { holding } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { kept, stampAnew } from '../platform/database/kept.ts';
@@ -86,7 +86,7 @@ export async function countHolding(scope: Scope, typeId: string, where: Holding)
   if ('role' in where)
     void query.whereIn(
       'id',
-      seen(scope, sql(scope)('parties'), 'parties.matter_id').select('matter_id').where({ role: where.role }),
+      visible(scope, 'parties').select('matter_id').where({ role: where.role }),
     );
   else if ('stage' in where) void query.where({ stage: where.stage });
   else {

@@ -8,7 +8,7 @@ import {
 } from '../../core/checks/index.ts';
 import type { CheckInput, Note } from '../../core/checks/index.ts';
 import { addressKey } from '../../core/recipients/address.ts';
-import { limitFor } from '../sending/mailHosts.ts';
+import { limitFor } from '../platform/mail/mailHosts.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Services } from '../platform/services.ts';
 import { findAddresses, findElsewhere, sentLately } from './checkQueries.ts';

@@ -5,7 +5,7 @@ import { senderOf, sendersFor } from '../../core/compose/index.ts';
 import { finishMessage } from '../../core/merge/finish.ts';
 import { checkDraft } from './checkDraft.ts';
 import { stateDetail } from './messageSummary.ts';
-import { limitFor } from '../sending/mailHosts.ts';
+import { limitFor } from '../platform/mail/mailHosts.ts';
 import { countSegments } from '../../core/channels/segments.ts';
 import { sendTimes } from '../../core/dates/sendTimes.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';

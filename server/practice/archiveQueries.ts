@@ -6,7 +6,7 @@ import { sql } from '../platform/database/reads.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { SECRET_KEY } from '../platform/settings/queries.ts';
-import { MAIL_HOSTS_KEY } from '../sending/mailHostQueries.ts';
+import { MAIL_HOSTS_KEY } from '../platform/mail/mailHostQueries.ts';
 
 /** Tables that are the application’s own affair, or belong to whoever is signed in here. */
 const LEFT_OUT = /^(?:knex_|sessions$)/;

@@ -2,7 +2,7 @@ import type { Services } from '../platform/services.ts';
 import type { MailHostsJson, MailHostsView } from '../../contract/sending.ts';
 import { settingsOf } from './hostSettings.ts';
 import { wrong } from './wrongSettings.ts';
-import { readMailHosts, writeMailHosts } from './mailHostQueries.ts';
+import { readMailHosts, writeMailHosts } from '../platform/mail/mailHostQueries.ts';
 import { readHosts } from './readHosts.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';

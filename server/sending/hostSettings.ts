@@ -1,5 +1,5 @@
 import type { MailHostJson } from '../../contract/sending.ts';
-import type { StoredHost } from './mailHostQueries.ts';
+import type { StoredHost } from '../platform/mail/mailHostQueries.ts';
 import type { SmtpSettings } from '../platform/config.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { wrong } from './wrongSettings.ts';

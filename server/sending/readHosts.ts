@@ -1,6 +1,6 @@
 import type { Services } from '../platform/services.ts';
 import type { MailHostsView } from '../../contract/sending.ts';
-import { readMailHosts } from './mailHostQueries.ts';
+import { readMailHosts } from '../platform/mail/mailHostQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
 export async function readHosts(

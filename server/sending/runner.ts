@@ -6,7 +6,7 @@ import type { StoredMessage } from '../messages/message.ts';
 import { MovedMeanwhile, advance } from './advance.ts';
 import { recordSent } from './recordSent.ts';
 import { tellFailed } from './tellFailed.ts';
-import { learnHostLimit } from './hostLimitQueries.ts';
+import { learnHostLimit } from '../platform/mail/hostLimitQueries.ts';
 import { ATTEMPT_LIMIT_MS } from './transports/transport.ts';
 import type { Attempt, Transports } from './transports/transport.ts';
 import type { Scope } from '../access/scope.ts';

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { mailHosts } from './mailHosts.ts';
-import { learnHostLimit } from './hostLimitQueries.ts';
-import { readMailHosts } from './mailHostQueries.ts';
+import { mailHosts } from '../platform/mail/mailHosts.ts';
+import { learnHostLimit } from '../platform/mail/hostLimitQueries.ts';
+import { readMailHosts } from '../platform/mail/mailHostQueries.ts';
 import { openPractice, serve } from '../app/tests/practice.ts';
 import type { Client, TestPractice } from '../app/tests/practice.ts';
 

@@ -2,7 +2,7 @@ import type { Services } from '../platform/services.ts';
 import type { MailHostJson, MailHostTried } from '../../contract/sending.ts';
 import { settingsOf } from './hostSettings.ts';
 import { tryHost } from './tryHost.ts';
-import { readMailHosts } from './mailHostQueries.ts';
+import { readMailHosts } from '../platform/mail/mailHostQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
 /** Tries a host as it stands on the screen, kept or not. */

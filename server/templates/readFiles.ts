@@ -1,7 +1,7 @@
 import type { FoundFile, FoundFiles } from '../../contract/imports.ts';
 import { documentOf } from '../../core/template/document.ts';
 import type { InlineDocument } from '../../core/template/document.ts';
-import type { ReceivedFile } from '../http/receiveFiles.ts';
+import type { ReceivedFile } from '../platform/files/receivedFile.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { uniquePaths } from './templateContent.ts';

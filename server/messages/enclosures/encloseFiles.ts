@@ -1,7 +1,7 @@
 import type { Message } from '../../../contract/messages.ts';
 import { safeFileName } from '../../../core/mime/plan.ts';
 import type { PersonScope } from '../../access/scope.ts';
-import type { ReceivedFile } from '../../http/receiveFiles.ts';
+import type { ReceivedFile } from '../../platform/files/receivedFile.ts';
 import type { StoredDocument } from '../../matters/matter.ts';
 import { mediaTypeOf } from '../../platform/files/mediaTypes.ts';
 import { DomainProblem } from '../../platform/problems/problem.ts';

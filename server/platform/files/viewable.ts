@@ -1,4 +1,4 @@
-import type { Services } from '../../platform/services.ts';
+import type { Services } from '../services.ts';
 import { filePdf } from '../pdf/filePdf.ts';
 import { DomainProblem } from '../problems/problem.ts';
 

@@ -3,7 +3,8 @@ import { SMTPServer } from 'smtp-server';
 import type { SMTPServerOptions } from 'smtp-server';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { SmtpSettings } from '../../platform/config.ts';
-import { hostFor, smtpTransport } from './smtpTransport.ts';
+import { smtpTransport } from './smtpTransport.ts';
+import { hostFor } from '../../platform/mail/hostFor.ts';
 
 const servers: SMTPServer[] = [];
 afterEach(async () => {

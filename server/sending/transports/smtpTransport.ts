@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import type SMTPConnection from 'nodemailer/lib/smtp-connection';
 import type { AttemptOutcome } from '../../../core/model/message.ts';
-import { addressKey } from '../../../core/recipients/address.ts';
+import { hostFor, hostKey } from '../../platform/mail/hostFor.ts';
 import type { SmtpSettings } from '../../platform/config.ts';
 import { certificateWords, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
 import type { Attempt, Envelope, RecipientFailure, Transport } from './transport.ts';
@@ -95,21 +95,6 @@ async function handOver(
     transientFailures: left.filter(({ later }) => later).map(bareRefusal),
   };
 }
-
-/** Which host carries mail from an address: the one named for it or its domain, or else the first that carries all. */
-export function hostFor(hosts: readonly SmtpSettings[], from: string): SmtpSettings {
-  const key = addressKey(from);
-  const domain = key.slice(key.lastIndexOf('@'));
-  const found =
-    hosts.find(({ carries }) => carries.includes(key)) ??
-    hosts.find(({ carries }) => carries.includes(domain)) ??
-    hosts.find(({ carries }) => carries.length === 0);
-  if (!found) throw new Error('no mail host is set');
-  return found;
-}
-
-/** What tells hosts apart: limits by the minute and by size are each host's own. */
-export const hostKey = ({ host, port }: SmtpSettings): string => `${host}:${port}`;
 
 const MINUTE_MS = 60_000;
 

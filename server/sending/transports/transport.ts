@@ -1,6 +1,6 @@
 import type { AttemptOutcome } from '../../../core/model/message.ts';
 import type { Channel } from '../../../core/model/channel.ts';
-import type { HostLimit } from '../hostLimitQueries.ts';
+import type { HostLimit } from '../../platform/mail/hostLimitQueries.ts';
 
 /** The longest that an outside service is given to answer; a person waits for one, and then decides. */
 export const ANSWER_TIMEOUT_MS = 60_000;

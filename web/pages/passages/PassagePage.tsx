@@ -22,7 +22,7 @@ import {
 } from '../../api/passages.ts';
 import { useFindMattersQuery } from '../../api/matters.ts';
 import { useTemplateFieldsQuery } from '../../api/templates.ts';
-import { NoTemplate } from '../templates/workshop/Workshop.tsx';
+import { NoTemplate } from '../../parts/wording/NoTemplate.tsx';
 import { putInItems } from '../../parts/wording/putInItems.ts';
 import classes from '../../parts/wording/Workshop.module.css';
 

@@ -5,7 +5,8 @@ import type { WhenEmpty } from '../../../core/template/document.ts';
 import type { ValueFormat } from '../../../core/values/writeValue.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { ShiftForm } from '../conditions/ShiftForm.tsx';
-import type { Place, PlaceFormProps } from './SelectionBar.tsx';
+import type { PlaceFormProps } from './place.ts';
+import type { Place } from './place.ts';
 import { FORMAT_WORDS } from '../../words/templateWords.ts';
 
 const EMPTY_OPTIONS: readonly (readonly [value: string, label: string])[] = [

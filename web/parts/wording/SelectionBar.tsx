@@ -8,20 +8,11 @@ import { FieldForm } from './FieldForm.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { ConditionForm } from '../conditions/ConditionForm.tsx';
 
+import type { Place, PlaceFormProps } from './place.ts';
 import classes from './Workshop.module.css';
 
 type Blanks = TemplateContentJson['blanks'];
 type Blank = Blanks[number];
-
-/** What the caret or the selection is at that has something to set. */
-export interface Place {
-  readonly editor: Editor;
-  readonly type: string;
-  readonly attrs: Readonly<Record<string, unknown>>;
-  readonly pos: number;
-  /** Of what stands within a repeat: over what. */
-  readonly over: string | undefined;
-}
 
 const SETTABLE = new Set([
   'field',
@@ -87,14 +78,6 @@ export function SelectionBar({ editors, catalogue, blanks, onBlanks }: Selection
       <PlaceForm place={place} catalogue={catalogue} blanks={blanks} onSet={set} onBlanks={onBlanks} />
     </section>
   );
-}
-
-export interface PlaceFormProps {
-  readonly place: Place;
-  readonly catalogue: FieldCatalogue;
-  readonly blanks: Blanks;
-  readonly onSet: (attrs: Readonly<Record<string, unknown>>) => void;
-  readonly onBlanks: (blanks: readonly Blank[]) => void;
 }
 
 function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps) {

@@ -1,6 +1,6 @@
 import type { FieldCatalogue } from '../../../contract/templates.ts';
 import type { PutInItem } from '../editor/PutInList.tsx';
-import { freshKey } from '../../pages/templates/workshop/draft.ts';
+import { freshKey } from '../../words/freshKey.ts';
 
 interface Places {
   readonly catalogue: FieldCatalogue | undefined;

@@ -8,6 +8,7 @@ import type { Offers } from '../../../../contract/recipients.ts';
 import { useLazyOffersQuery, useOffersQuery } from '../../../api/recipients.ts';
 import { RecipientMenu } from './RecipientMenu.tsx';
 import { readAddresses } from './readAddresses.ts';
+import { whyWords } from './whyWords.ts';
 import classes from './AddressBlock.module.css';
 
 type Recipients = Message['to'];
@@ -174,16 +175,6 @@ export function RecipientLine({ label, channel, recipients, taken, matterId, onC
     </span>
   );
 }
-
-/** Which of somebody's addresses this is, and why it stands first. */
-export const whyWords = ({ label, why }: Pick<Offer, 'label' | 'why'>): string =>
-  ({
-    only: label,
-    preferred: `${label}, preferred`,
-    mobile: `${label}, a mobile`,
-    other: label,
-    bounced: `${label}, mail came back`,
-  })[why];
 
 function OfferWords({ offer }: { readonly offer: Offer }) {
   const { name, roles, organisation, address, doNotWriteTo } = offer;

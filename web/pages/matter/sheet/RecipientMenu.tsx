@@ -7,7 +7,7 @@ import { problemWords } from '../../../words/wording.ts';
 import { NOBODY } from '../../../../contract/directory.ts';
 import { useCreateContactMutation } from '../../../api/contacts.ts';
 import { useKeepGroupMutation, useOffersQuery } from '../../../api/recipients.ts';
-import { whyWords } from './RecipientLine.tsx';
+import { whyWords } from './whyWords.ts';
 import classes from './AddressBlock.module.css';
 
 type Recipient = Message['to'][number];

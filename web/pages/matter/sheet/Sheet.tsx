@@ -1,9 +1,7 @@
-import { EditorContent, useEditor } from '@tiptap/react';
-import type { Editor } from '@tiptap/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { EditorContent } from '@tiptap/react';
+import { useMemo, useRef, useState } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
-import type { ChangeMessage, Message, SendMessage } from '../../../../contract/messages.ts';
+import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
@@ -15,17 +13,16 @@ import { choiceOf, documentEnclosure, isEnclosed } from './enclosureList.ts';
 import { Enclosures } from './Enclosures.tsx';
 import { Margin } from './Margin.tsx';
 import { SendBar } from './SendBar.tsx';
-import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
+import { subjectContent } from './editors.ts';
 import { useKeepPictureMutation } from '../../../api/pictures.ts';
-import { useDiscardMutation, usePassagesHereQuery, useSendMessageMutation } from '../../../api/messages.ts';
 import { carryOut } from './carryOut.ts';
-import { notesKey } from './noteHighlights.ts';
-import { PassagesAtCaret, offerPassages } from './passages.ts';
 import { isInText, pastedFiles } from './pasting.ts';
 import { SheetTools } from './SheetTools.tsx';
 import { useDraft } from './useDraft.ts';
 import { useEnclosing } from './useEnclosing.ts';
 import classes from './Sheet.module.css';
+import { useLeaving } from './useLeaving.ts';
+import { useSheetEditors } from './useSheetEditors.ts';
 
 interface SheetProps {
   readonly initial: Message;
@@ -35,26 +32,26 @@ interface SheetProps {
   readonly onTakeTheirs: () => void;
 }
 
-const bodyWithPassages = [...bodyExtensions, PassagesAtCaret];
-
 /** The sheet: address block, subject, body, enclosures at the foot, and notes in its margin. */
 export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
-  const navigate = useNavigate();
   const [lines, setLines] = useState({ to: initial.to, cc: initial.cc, bcc: initial.bcc });
   const [enclosures, setEnclosures] = useState(initial.enclosures);
   const [answers, setAnswers] = useState(initial.answers);
   const [going, setGoing] = useState<Going>(initial);
   const [backable, setBackable] = useState(before);
-  const { data: passages } = usePassagesHereQuery(initial.id);
   const [acknowledged, setAcknowledged] = useState<ReadonlySet<string>>(new Set());
-  const [asked, setAsked] = useState(false);
-  const [send, sending] = useSendMessageMutation();
-  const [discard] = useDiscardMutation();
   const [keepPicture] = useKeepPictureMutation();
   const touched = useRef(initial.revision > 1);
   const page = useRef<HTMLDivElement>(null);
 
   const { keeper, draft } = useDraft(initial);
+  const { go, putAway, throwAway, asked, setAsked, sending } = useLeaving(
+    initial,
+    keeper,
+    touched,
+    page,
+    acknowledged,
+  );
   const enclosing = useEnclosing(initial.id, keeper, setEnclosures);
   const change = (part: ChangeMessage): void => {
     touched.current = true;
@@ -62,80 +59,13 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
     keeper.change(part);
   };
 
-  const subject = useEditor({
-    extensions: subjectExtensions,
-    content: subjectContent(initial.subjectNodes),
-    shouldRerenderOnTransaction: false,
-    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
-    onUpdate: ({ editor }) => {
-      change({ subject: subjectNodesOf(editor.getJSON()) });
-    },
-  });
-  const body = useEditor({
-    extensions: bodyWithPassages,
-    content: initial.body,
-    shouldRerenderOnTransaction: false,
-    editorProps: {
-      attributes: {
-        'aria-label': 'Text of the message',
-        role: 'textbox',
-        'aria-multiline': 'true',
-        spellcheck: 'true',
-      },
-    },
-    onUpdate: ({ editor }) => {
-      change({ body: editor.getJSON() as Message['body'] });
-    },
-  });
-
-  useEffect(
-    () =>
-      keeper.onRenewed((renewed) => {
-        body?.commands.setContent(renewed.body, { emitUpdate: false });
-        subject?.commands.setContent(subjectContent(renewed.subjectNodes), { emitUpdate: false });
-      }),
-    [keeper, body, subject],
-  );
-
-  useEffect(() => {
-    if (body && passages) offerPassages(body, passages);
-  }, [body, passages]);
-
   const { notes } = draft.message;
-  useEffect(() => {
-    body?.view.dispatch(body.state.tr.setMeta(notesKey, notes));
-  }, [body, notes]);
-  useEffect(() => startPlace(body, page.current), [body]);
+  const { subject, body } = useSheetEditors(initial, keeper, notes, page, change);
 
   const shownNotes = notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
   const draftProblem = draft.error === undefined ? undefined : problemWords(draft.error);
   const stops = shownNotes.filter(({ severity }) => severity === 'stop').length;
 
-  const go = async (order: SendMessage = {}): Promise<void> => {
-    if (sending.isLoading || !(await keeper.flush())) return;
-    setAsked(true);
-    const sent = await send({ id: initial.id, order: { ...order, acknowledged: [...acknowledged] } })
-      .unwrap()
-      .catch(() => undefined);
-    if (sent) await navigate(`/matters/${matter.id}`);
-    else page.current?.parentElement?.querySelector<HTMLElement>('[data-note-card] button')?.focus();
-  };
-
-  const putAway = async (): Promise<void> => {
-    if (touched.current) await keeper.flush();
-    else
-      await discard(initial.id)
-        .unwrap()
-        .catch(() => null);
-    await navigate(`/matters/${matter.id}`);
-  };
-  const throwAway = async (): Promise<void> => {
-    await keeper.flush();
-    await discard(initial.id)
-      .unwrap()
-      .catch(() => null);
-    await navigate(`/matters/${matter.id}`, { state: { discarded: initial.id } });
-  };
   useKeys({ 'Ctrl+Enter': () => void go(), Escape: () => void putAway() });
 
   const answer = (key: string, text: string): void => {
@@ -289,30 +219,6 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
       />
     </BlanksContext>
   );
-}
-
-/** Where writing begins: the first open blank, or else the empty paragraph; whoever writes already is left there. */
-function startPlace(editor: Editor | null, page: HTMLElement | null): void {
-  if (!editor || !page) return;
-  window.requestAnimationFrame(() => {
-    if (editor.isDestroyed || page.contains(document.activeElement)) return;
-    const open = page.querySelector<HTMLElement>('[data-blank-field][data-open="true"]');
-    if (open) open.focus();
-    else {
-      // At once: the command that focuses waits a frame, in which somebody may have begun to write elsewhere.
-      editor.commands.setTextSelection(emptyParagraph(editor) ?? 1);
-      editor.view.focus();
-    }
-  });
-}
-
-function emptyParagraph(editor: Editor): number | undefined {
-  let at: number | undefined;
-  editor.state.doc.descendants((node, pos) => {
-    if (at === undefined && node.isTextblock && node.content.size === 0) at = pos + 1;
-    return at === undefined;
-  });
-  return at;
 }
 
 function Conflict({ onTheirs, onMine }: { readonly onTheirs: () => void; readonly onMine: () => void }) {

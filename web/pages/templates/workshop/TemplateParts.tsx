@@ -4,7 +4,7 @@ import type { SenderChoice } from '../../../../core/model/sender.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
 import type { WorkshopDraft } from './draft.ts';
-import { freshKey } from './draft.ts';
+import { freshKey } from '../../../words/freshKey.ts';
 import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';

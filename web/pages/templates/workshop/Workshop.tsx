@@ -1,35 +1,26 @@
-import { useEditor } from '@tiptap/react';
-import type { Editor, Range } from '@tiptap/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
 import { problemWords } from '../../../words/wording.ts';
-import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
 import { useKeys } from '../../../ui/keys.ts';
-import { PUT_IN_SIGN, PutIn } from '../../../parts/editor/putIn.ts';
+import { PUT_IN_SIGN } from '../../../parts/editor/putIn.ts';
 import { TemplatePlacesContext } from '../../../parts/editor/templateContext.ts';
-import { templateBody, templateLine } from '../../../parts/editor/templateNodes.tsx';
-import type { PutInItem } from '../../../parts/editor/PutInList.tsx';
-import {
-  useChangeTemplateMutation,
-  useCreateTemplateMutation,
-  usePreviewDraftQuery,
-  useTemplateFieldsQuery,
-} from '../../../api/templates.ts';
-import { useLazyPassageQuery, usePassagesQuery } from '../../../api/passages.ts';
+import { usePreviewDraftQuery, useTemplateFieldsQuery } from '../../../api/templates.ts';
+import { usePassagesQuery } from '../../../api/passages.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { PreviewPane } from './PreviewPane.tsx';
 import { applyRemedy } from './problemRemedies.ts';
 import { problemOf } from '../../../words/templateWords.ts';
-import { putInItems } from '../../../parts/wording/putInItems.ts';
 import { RecipientLines } from './RecipientLines.tsx';
 import { SelectionBar } from '../../../parts/wording/SelectionBar.tsx';
 import { TemplateParts } from './TemplateParts.tsx';
 import { useWhenIdle } from './useWhenIdle.ts';
 import { WordingEditor } from '../../../parts/wording/WordingEditor.tsx';
 import classes from '../../../parts/wording/Workshop.module.css';
+import { useKeeping } from './useKeeping.ts';
+import { useWordingEditors } from './useWordingEditors.ts';
 
 type Content = TemplateContentJson;
 
@@ -53,11 +44,8 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   const navigate = useNavigate();
   const [draft, setDraft] = useState(initial);
   const [changed, setChanged] = useState(brought);
-  const [create, creating] = useCreateTemplateMutation();
-  const [change, changing] = useChangeTemplateMutation();
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
   const { data: passages } = usePassagesQuery();
-  const [readPassage] = useLazyPassageQuery();
   const looked = useWhenIdle(draft, LOOK_MS);
   const {
     data: look,
@@ -73,9 +61,12 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
     setDraft((known) => ({ ...known, ...part }));
     setChanged(true);
   };
-  const setContent = (part: Partial<Content>): void => {
-    setDraft((known) => ({ ...known, content: { ...known.content, ...part } }));
+  const changeContent = (work: (content: Content) => Partial<Content>): void => {
+    setDraft((known) => ({ ...known, content: { ...known.content, ...work(known.content) } }));
     setChanged(true);
+  };
+  const setContent = (part: Partial<Content>): void => {
+    changeContent(() => part);
   };
 
   const places = useMemo(
@@ -87,99 +78,11 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
     }),
     [catalogue, draft.content.blanks, passages, look],
   );
-  const putIn = (editor: Editor, range: Range, item: PutInItem): void => {
-    const chain = editor.chain().focus().deleteRange(range);
-    switch (item.kind) {
-      case 'field':
-        chain.insertContent({ type: 'field', attrs: { path: item.path } }).run();
-        return;
-      case 'blank':
-        chain.insertContent({ type: 'blank', attrs: { key: item.key } }).run();
-        return;
-      case 'newBlank': {
-        const blank = { key: item.key, label: item.name, kind: 'text', required: true } as const;
-        setDraft((known) => ({
-          ...known,
-          content: { ...known.content, blanks: [...known.content.blanks, blank] },
-        }));
-        chain.insertContent({ type: 'blank', attrs: { key: item.key } }).run();
-        return;
-      }
-      case 'passage':
-        chain
-          .insertContent({ type: item.oneLine ? 'passageWords' : 'passage', attrs: { id: item.id } })
-          .run();
-        return;
-      case 'passageCopy':
-        // The place it was typed at is cleared at once; its words come where the caret is when they have arrived.
-        chain.run();
-        void readPassage(item.id, true)
-          .unwrap()
-          .then(({ body }) => {
-            const { content: words } = body as {
-              readonly content?: readonly { readonly content?: object[] }[];
-            };
-            editor.commands.insertContent(item.oneLine ? (words?.[0]?.content ?? []) : [...(words ?? [])]);
-          })
-          .catch(() => undefined);
-        return;
-      case 'signature':
-        chain.insertContent({ type: 'signature' }).run();
-        return;
-      default:
-        item satisfies never;
-    }
-  };
-  const suggestion = PutIn.configure({ onPutIn: putIn });
+  const { subject, body } = useWordingEditors(initial.content, places, mayChange, changeContent);
 
-  const subject = useEditor({
-    extensions: [...templateLine, suggestion],
-    content: { type: 'doc', content: [{ type: 'paragraph', content: initial.content.subject }] },
-    editable: mayChange,
-    shouldRerenderOnTransaction: false,
-    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
-    onUpdate: ({ editor }) => {
-      setContent({ subject: (editor.getJSON().content[0]?.content ?? []) as Content['subject'] });
-    },
+  const { keep, busy, error } = useKeeping(draft, template, () => {
+    setChanged(false);
   });
-  const body = useEditor({
-    extensions: [...templateBody, suggestion],
-    content: initial.content.body,
-    editable: mayChange,
-    shouldRerenderOnTransaction: false,
-    editorProps: {
-      attributes: { 'aria-label': 'Wording', role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true' },
-    },
-    onUpdate: ({ editor }) => {
-      setContent({ body: editor.getJSON() as Content['body'] });
-    },
-  });
-
-  useEffect(() => {
-    subject?.commands.offerPutIn((typed) => putInItems(places, typed, true));
-    body?.commands.offerPutIn((typed) => putInItems(places, typed, false));
-  }, [subject, body, places]);
-
-  const busy = creating.isLoading || changing.isLoading;
-  const keep = async (why: string): Promise<void> => {
-    if (busy || draft.name.trim() === '') return;
-    if (!template) {
-      const { name, folder, tags, channel, content } = draft;
-      const made = await create({ name, channel, folder, tags: [...tags], content })
-        .unwrap()
-        .catch(() => undefined);
-      if (made) await navigate(`/templates/${made.id}`, { replace: true });
-      return;
-    }
-    const { name, folder, tags, content } = draft;
-    const kept = await change({
-      id: template.id,
-      change: { baseVersionId: template.versionId, name, folder, tags: [...tags], content, why },
-    })
-      .unwrap()
-      .catch(() => undefined);
-    if (kept) setChanged(false);
-  };
   useKeys({ 'Ctrl+s': () => void keep(''), Escape: () => void navigate('/templates') });
 
   return (
@@ -191,7 +94,7 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
           changed={changed}
           busy={busy}
           mayChange={mayChange}
-          error={creating.error ?? changing.error}
+          error={error}
           onKeep={(why) => void keep(why)}
         />
         <div className={classes.halves}>
@@ -253,16 +156,5 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
         </div>
       </div>
     </TemplatePlacesContext>
-  );
-}
-
-/** A template that could not be opened. */
-export function NoTemplate({ error }: { readonly error: unknown }) {
-  const navigate = useNavigate();
-  return (
-    <div className={classes.missing} role="alert">
-      <p>{problemWords(error)}</p>
-      <Button onClick={() => void navigate('/templates')}>To the templates</Button>
-    </div>
   );
 }

@@ -5,7 +5,8 @@ import { useFindMattersQuery } from '../../../api/matters.ts';
 import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
-import { NoTemplate, Workshop } from './Workshop.tsx';
+import { Workshop } from './Workshop.tsx';
+import { NoTemplate } from '../../../parts/wording/NoTemplate.tsx';
 
 /** The template workshop, for a new template or one that is there. It looks at the latest matter until another is chosen. */
 export function WorkshopPage() {

@@ -9,7 +9,8 @@ import { parseDocument, parseInline } from '../../../../core/template/parseDocum
 import { PASSAGES } from '../../../../demo/passages.ts';
 import { TEMPLATES } from '../../../../demo/templates.ts';
 import { templateBody, templateLine } from '../../../parts/editor/templateNodes.tsx';
-import { freshKey, NEW_DRAFT } from './draft.ts';
+import { NEW_DRAFT } from './draft.ts';
+import { freshKey } from '../../../words/freshKey.ts';
 import { putInItems } from '../../../parts/wording/putInItems.ts';
 import { channelWords } from '../../../words/wording.ts';
 import { FORMAT_WORDS, KIND_WORDS, problemOf, standingWords } from '../../../words/templateWords.ts';

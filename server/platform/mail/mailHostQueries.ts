@@ -1,8 +1,8 @@
-import { sql } from '../platform/database/reads.ts';
-import { kept, stampAnew } from '../platform/database/kept.ts';
-import type { Tx } from '../platform/database/transaction.ts';
-import type { SmtpSettings } from '../platform/config.ts';
-import { fromJson } from '../platform/database/json.ts';
+import { sql } from '../database/reads.ts';
+import { kept, stampAnew } from '../database/kept.ts';
+import type { Tx } from '../database/transaction.ts';
+import type { SmtpSettings } from '../config.ts';
+import { fromJson } from '../database/json.ts';
 
 /** A mail host that the practice set on its own screen. Its password is kept as it is, since the host asks for it so. */
 export interface StoredHost extends SmtpSettings {

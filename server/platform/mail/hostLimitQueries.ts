@@ -1,8 +1,8 @@
-import { sql } from '../platform/database/reads.ts';
-import { putKey } from '../platform/database/dialects/sqlite/json.ts';
-import { kept, stampAnew } from '../platform/database/kept.ts';
-import type { Tx } from '../platform/database/transaction.ts';
-import { fromJson } from '../platform/database/json.ts';
+import { sql } from '../database/reads.ts';
+import { putKey } from '../database/dialects/sqlite/json.ts';
+import { kept, stampAnew } from '../database/kept.ts';
+import type { Tx } from '../database/transaction.ts';
+import { fromJson } from '../database/json.ts';
 
 const HOST_LIMITS_KEY = 'hostLimits';
 

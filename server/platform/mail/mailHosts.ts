@@ -1,9 +1,10 @@
-import type { Reads } from '../platform/database/reads.ts';
-import type { SmtpSettings } from '../platform/config.ts';
-import type { Services } from '../platform/services.ts';
+import type { Reads } from '../database/reads.ts';
+import type { SmtpSettings } from '../config.ts';
+import type { Services } from '../services.ts';
 import { hostLimits } from './hostLimitQueries.ts';
-import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
-import { hostFor, hostKey } from './transports/smtpTransport.ts';
+import type { PracticeSettings } from '../settings/practiceSettings.ts';
+import { hostKey } from './hostFor.ts';
+import { hostFor } from './hostFor.ts';
 import { readMailHosts } from './mailHostQueries.ts';
 
 /** Every host that mail may go through now: those set on the practice's screen before those it was started with. */

@@ -1,0 +1,5 @@
+/** A file that somebody sent, read into memory. */
+export interface ReceivedFile {
+  readonly name: string;
+  readonly bytes: Buffer;
+}

@@ -1,0 +1,76 @@
+import { useEditor } from '@tiptap/react';
+import type { Editor } from '@tiptap/react';
+import { useEffect } from 'react';
+import type { RefObject } from 'react';
+import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
+import { usePassagesHereQuery } from '../../../api/messages.ts';
+import type { DraftKeeper } from './draftKeeper.ts';
+import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
+import { notesKey } from './noteHighlights.ts';
+import { PassagesAtCaret, offerPassages } from './passages.ts';
+import { startPlace } from './startPlace.ts';
+
+const bodyWithPassages = [...bodyExtensions, PassagesAtCaret];
+
+interface SheetEditors {
+  readonly subject: Editor | null;
+  readonly body: Editor | null;
+}
+
+/** The sheet's two texts: they tell what is typed, and follow what the server made of them. */
+export function useSheetEditors(
+  initial: Message,
+  keeper: DraftKeeper,
+  notes: Message['notes'],
+  page: RefObject<HTMLElement | null>,
+  change: (part: ChangeMessage) => void,
+): SheetEditors {
+  const { data: passages } = usePassagesHereQuery(initial.id);
+  const subject = useEditor({
+    extensions: subjectExtensions,
+    content: subjectContent(initial.subjectNodes),
+    shouldRerenderOnTransaction: false,
+    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
+    onUpdate: ({ editor }) => {
+      change({ subject: subjectNodesOf(editor.getJSON()) });
+    },
+  });
+  const body = useEditor({
+    extensions: bodyWithPassages,
+    content: initial.body,
+    shouldRerenderOnTransaction: false,
+    editorProps: {
+      attributes: {
+        'aria-label': 'Text of the message',
+        role: 'textbox',
+        'aria-multiline': 'true',
+        spellcheck: 'true',
+      },
+    },
+    onUpdate: ({ editor }) => {
+      change({ body: editor.getJSON() as Message['body'] });
+    },
+  });
+
+  useEffect(
+    () =>
+      keeper.onRenewed((renewed) => {
+        body?.commands.setContent(renewed.body, { emitUpdate: false });
+        subject?.commands.setContent(subjectContent(renewed.subjectNodes), { emitUpdate: false });
+      }),
+    [keeper, body, subject],
+  );
+
+  useEffect(() => {
+    if (body && passages) offerPassages(body, passages);
+  }, [body, passages]);
+
+  useEffect(() => {
+    body?.view.dispatch(body.state.tr.setMeta(notesKey, notes));
+  }, [body, notes]);
+  useEffect(() => {
+    startPlace(body, page.current);
+  }, [body, page]);
+
+  return { subject, body };
+}

@@ -1,0 +1,55 @@
+import { useEditor } from '@tiptap/react';
+import type { Editor } from '@tiptap/react';
+import { useEffect } from 'react';
+import type { TemplateContentJson } from '../../../../contract/templates.ts';
+import { PutIn } from '../../../parts/editor/putIn.ts';
+import { templateBody, templateLine } from '../../../parts/editor/templateNodes.tsx';
+import { putInItems } from '../../../parts/wording/putInItems.ts';
+import { usePutIn } from './usePutIn.ts';
+
+type Content = TemplateContentJson;
+
+interface WordingEditors {
+  readonly subject: Editor | null;
+  readonly body: Editor | null;
+}
+
+/** The two texts of a template, each offering what can be put in as it is typed. */
+export function useWordingEditors(
+  initial: Content,
+  places: Parameters<typeof putInItems>[0],
+  mayChange: boolean,
+  onContent: (change: (content: Content) => Partial<Content>) => void,
+): WordingEditors {
+  const putIn = usePutIn((blank) => {
+    onContent(({ blanks }) => ({ blanks: [...blanks, blank] }));
+  });
+  const suggestion = PutIn.configure({ onPutIn: putIn });
+  const subject = useEditor({
+    extensions: [...templateLine, suggestion],
+    content: { type: 'doc', content: [{ type: 'paragraph', content: initial.subject }] },
+    editable: mayChange,
+    shouldRerenderOnTransaction: false,
+    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
+    onUpdate: ({ editor }) => {
+      onContent(() => ({ subject: (editor.getJSON().content[0]?.content ?? []) as Content['subject'] }));
+    },
+  });
+  const body = useEditor({
+    extensions: [...templateBody, suggestion],
+    content: initial.body,
+    editable: mayChange,
+    shouldRerenderOnTransaction: false,
+    editorProps: {
+      attributes: { 'aria-label': 'Wording', role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true' },
+    },
+    onUpdate: ({ editor }) => {
+      onContent(() => ({ body: editor.getJSON() as Content['body'] }));
+    },
+  });
+  useEffect(() => {
+    subject?.commands.offerPutIn((typed) => putInItems(places, typed, true));
+    body?.commands.offerPutIn((typed) => putInItems(places, typed, false));
+  }, [subject, body, places]);
+  return { subject, body };
+}
