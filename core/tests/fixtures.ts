@@ -55,8 +55,8 @@ export const organisation = (name: string): OrganisationContact => ({
 
 export const ines = person('Ines Okafor', { title: 'Ms' });
 export const aksel = person('Aksel Lund', { title: 'Mr' });
-const yard = organisation('Hallam Slip');
-const maud: Person = {
+export const yard = organisation('Hallam Slip');
+export const maud: Person = {
   id: asId('maud'),
   name: 'Maud Tidewell',
   email: 'maud@tidewell-roe.example',

@@ -84,10 +84,7 @@ export type Holding =
 export async function countHolding(scope: Scope, typeId: string, where: Holding): Promise<number> {
   const query = visible(scope, 'matters').where({ type_id: typeId });
   if ('role' in where)
-    void query.whereIn(
-      'id',
-      visible(scope, 'parties').select('matter_id').where({ role: where.role }),
-    );
+    void query.whereIn('id', visible(scope, 'parties').select('matter_id').where({ role: where.role }));
   else if ('stage' in where) void query.where({ stage: where.stage });
   else {
     const [column, key] = Object.entries(where)[0] as ['facts' | 'dates' | 'tables', string];

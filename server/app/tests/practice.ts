@@ -46,12 +46,29 @@ export async function openPractice(
 ): Promise<TestPractice> {
   const folder = await mkdtemp(join(tmpdir(), 'officium-test-'));
   await cp(inject('demoFolder'), folder, { recursive: true });
-  const db = await openDatabase(join(folder, 'officium.sqlite'));
-  const write: TestPractice['write'] = (work) => inTransaction(db, work);
+  const practice = await openFolder(folder, env);
   // Tests send the same template again and again; the one that asks about that sets it back.
-  await write(async (tx) =>
+  await practice.write(async (tx) =>
     writeSettings(tx, { ...(await readSettings(unscoped(tx, 'seeding'))), repeatDays: 0 }),
   );
+  return {
+    ...practice,
+    get everything() {
+      return unscoped(practice.db, 'seeding');
+    },
+    async close() {
+      await practice.close();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** Opens the practice in a folder, as it lies there. */
+export async function openFolder(
+  folder: string,
+  env: Readonly<Record<string, string>> = { OFFICIUM_DEMO: '1' },
+): Promise<TestPractice> {
+  const db = await openDatabase(join(folder, 'officium.sqlite'));
   const services = composeServices({
     config: readConfig({ OFFICIUM_DATA: folder, ...env }),
     db,
@@ -66,7 +83,7 @@ export async function openPractice(
   });
   return {
     ...services,
-    write,
+    write: (work) => inTransaction(db, work),
     // A new one each time, as each request has its own.
     get everything() {
       return unscoped(db, 'seeding');
@@ -76,10 +93,7 @@ export async function openPractice(
       if (!scope) throw new Error(`nobody is called ${firstName}`);
       return scope;
     },
-    async close() {
-      await db.destroy();
-      await rm(folder, { recursive: true, force: true });
-    },
+    close: () => db.destroy(),
   };
 }
 
