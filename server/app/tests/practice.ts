@@ -135,7 +135,7 @@ export interface Client {
   ) => Promise<Answer>;
   readonly signIn: (email: string) => Promise<void>;
   /** Listens to changes while some work is done; gives all that was heard within a moment of it. */
-  readonly listen: (work: () => void) => Promise<string>;
+  readonly listen: (work: () => void | Promise<void>) => Promise<string>;
   readonly close: () => Promise<void>;
 }
 
@@ -189,7 +189,7 @@ export async function serve(services: AppServices): Promise<Client> {
       const reading = (async () => {
         for await (const chunk of stream.body ?? []) heard += decoder.decode(chunk as Uint8Array);
       })().catch(() => undefined);
-      work();
+      await work();
       await new Promise((done) => setTimeout(done, LISTEN_MS));
       abort.abort();
       await reading;

@@ -1,0 +1,203 @@
+// @vitest-environment happy-dom
+import { within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { MatterTypeView } from '../../../contract/matterTypes.ts';
+import type { PracticeJson } from '../../../contract/practice.ts';
+import type { SendingJson } from '../../../contract/sending.ts';
+import { refusing, screen, show } from '../../tests/stage.tsx';
+import { MatterTypePage } from './kinds/MatterTypePage.tsx';
+import { PracticePage } from './PracticePage.tsx';
+import { SendingPage } from './sending/SendingPage.tsx';
+
+const TYPE: MatterTypeView = {
+  id: 'survey',
+  revision: 3,
+  matters: 4,
+  definition: {
+    name: 'Condition survey',
+    currency: 'GBP',
+    facts: [{ key: 'vessel', label: 'Vessel', kind: 'text' }],
+    tables: [],
+    roles: [{ key: 'owner', label: 'owner', plural: 'Owners', many: true }],
+    stages: [{ key: 'open', label: 'Open' }],
+    keyDates: [],
+    calculated: [],
+  },
+};
+
+const PRACTICE: PracticeJson = {
+  name: 'A practice',
+  phone: '',
+  addressLines: ['4 Quay Row'],
+  website: '',
+  email: 'office@practice.example',
+  weekdays: [1, 2, 3, 4, 5],
+  holidays: ['2026-12-25'],
+  palette: [],
+  cautionsOff: [],
+  repeatDays: 5,
+  fileFrom: 0.97,
+  keepFiles: { received: true, sent: false },
+  filingDomain: '',
+};
+
+const SENDING: SendingJson = {
+  senders: [{ key: 'accounts', name: 'Accounts', address: 'accounts@practice.example' }],
+  workingHours: { fromMinute: 510, untilMinute: 1050 },
+  holdSeconds: 10,
+  timeZone: 'Europe/London',
+  maxMessageBytes: 25_000_000,
+};
+
+const answers = {
+  'GET /matter-types': { items: [TYPE] },
+  'GET /practice': PRACTICE,
+  'GET /practice/sending': SENDING,
+  'GET /practice/mail-hosts': { hosts: [], fromOutside: [] },
+};
+const ALONE = 'An administrator of the practice changes this.';
+
+describe('what the practice decides', () => {
+  it('is changed by an administrator, all of it at once', async () => {
+    const { user, changes } = show(
+      <PracticePage />,
+      { ...answers, 'PATCH /practice': (body: PracticeJson) => body },
+      { role: 'administrator' },
+    );
+    const name = await screen.findByLabelText('Name');
+    await user.clear(name);
+    await user.type(name, 'Another name');
+    await user.click(screen.getByRole('checkbox', { name: 'Saturday' }));
+    await user.click(screen.getByRole('button', { name: 'Take out 2026-12-25' }));
+    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(changes()).toEqual([
+      {
+        method: 'PATCH',
+        path: '/practice',
+        body: { ...PRACTICE, name: 'Another name', weekdays: [1, 2, 3, 4, 5, 6], holidays: [] },
+      },
+    ]);
+  });
+
+  it('says what could not be kept, and keeps what was typed', async () => {
+    const { user } = show(
+      <PracticePage />,
+      {
+        ...answers,
+        'PATCH /practice': refusing(422, 'badSettings', '“x” is no domain. Nothing was changed.'),
+      },
+      { role: 'administrator' },
+    );
+    await user.type(await screen.findByLabelText(/own addresses end in/), 'x');
+    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('“x” is no domain');
+    expect(screen.getByLabelText(/own addresses end in/)).toHaveProperty('value', 'x');
+  });
+
+  it.each(['practitioner', 'assistant', 'reader'] as const)(
+    'is shown to a %s, and not offered',
+    async (role) => {
+      show(<PracticePage />, answers, { role });
+      expect(await screen.findByText(ALONE)).toBeTruthy();
+      expect(screen.getByLabelText('Name').closest('fieldset')?.disabled).toBe(true);
+      expect(screen.queryByRole('button', { name: 'Keep' })).toBeNull();
+      expect(screen.queryByRole('button', { name: 'New kind of matter' })).toBeNull();
+      expect(screen.queryByRole('button', { name: /whole practice/ })).toBeNull();
+      expect(screen.getByRole('button', { name: 'Check all of it' })).toBeTruthy();
+    },
+  );
+});
+
+describe('senders and hosts', () => {
+  it('are an administrator’s: hosts are not even asked for by others', async () => {
+    show(<SendingPage />, { ...answers, 'GET /practice/mail-hosts': refusing(403, 'notYours', 'no') });
+    expect(await screen.findByText(ALONE)).toBeTruthy();
+    expect(screen.queryByRole('region', { name: 'Mail hosts' })).toBeNull();
+  });
+
+  it('stand beside each other for an administrator', async () => {
+    show(<SendingPage />, answers, { role: 'administrator' });
+    expect(await screen.findByRole('region', { name: 'Mail hosts' })).toBeTruthy();
+    expect(await screen.findByDisplayValue('accounts@practice.example')).toBeTruthy();
+    expect(screen.queryByText(ALONE)).toBeNull();
+  });
+});
+
+describe('a kind of matter', () => {
+  const page = {
+    path: '/practice/kinds/:typeId',
+    at: '/practice/kinds/survey',
+    role: 'administrator',
+  } as const;
+  const impact = {
+    touches: [{ part: 'fact', key: 'vessel', label: 'Vessel', change: 'removed', matters: 2 }],
+    templates: [{ id: 't', name: 'Report' }],
+  };
+
+  it('is kept only after what it touches was seen', async () => {
+    const { user, changes, at } = show(
+      <MatterTypePage />,
+      {
+        ...answers,
+        'POST /matter-types/survey/impact': impact,
+        'PATCH /matter-types/survey': { ...TYPE, revision: 4 },
+      },
+      page,
+    );
+    const [remove] = await screen.findAllByRole('button', { name: '×' });
+    if (remove) await user.click(remove);
+    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    const told = await screen.findByRole('alert');
+    expect(told.textContent).toContain('“Vessel” is taken out: 2 matters hold something there');
+    expect(within(told).getByText(/Could no longer be used on such matters: Report/)).toBeTruthy();
+    expect(changes().map(({ method }) => method)).toEqual(['POST']);
+    await user.click(screen.getByRole('button', { name: /Keep it all the same/ }));
+    await screen.findByText('elsewhere');
+    expect([changes().at(-1)?.path, at()]).toEqual(['/matter-types/survey', '/practice']);
+  });
+
+  it('asks again once it is changed after it was seen', async () => {
+    const { user } = show(
+      <MatterTypePage />,
+      { ...answers, 'POST /matter-types/survey/impact': impact },
+      page,
+    );
+    await user.type(await screen.findByLabelText('Name'), ' of hulls');
+    await user.click(screen.getByRole('button', { name: /^Keep/ }));
+    await screen.findByRole('button', { name: /Keep it all the same/ });
+    await user.type(screen.getByLabelText('Name'), '!');
+    expect(screen.queryByRole('button', { name: /Keep it all the same/ })).toBeNull();
+  });
+
+  it('is made from nothing, with its parts by name', async () => {
+    const { user, changes } = show(
+      <MatterTypePage />,
+      { ...answers, 'POST /matter-types': TYPE },
+      { ...page, path: '/practice/kinds/new', at: '/practice/kinds/new' },
+    );
+    await user.type(await screen.findByLabelText('Name'), 'Licence');
+    await user.type(screen.getByLabelText('References begin with'), 'ml-');
+    await user.click(screen.getByRole('button', { name: 'Add a role' }));
+    await user.click(screen.getByRole('button', { name: 'Add a table' }));
+    await user.click(screen.getByRole('button', { name: 'Add a calculated value' }));
+    await user.click(screen.getByRole('button', { name: /^Keep/ }));
+    await screen.findByText('elsewhere');
+    expect(changes()).toMatchObject([
+      { method: 'POST', path: '/matter-types', body: { name: 'Licence', reference: 'ML-' } },
+    ]);
+    const made = changes()[0]?.body as MatterTypeView['definition'];
+    expect([made.roles.length, made.tables.length, made.calculated.length]).toEqual([2, 1, 1]);
+  });
+
+  it('is read by a practitioner, who is not offered to keep it', async () => {
+    show(<MatterTypePage />, answers, { ...page, role: 'practitioner' });
+    expect(await screen.findByText(ALONE)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
+    expect(screen.getByLabelText('Name').closest('fieldset')?.disabled).toBe(true);
+  });
+
+  it('that is none is said to be none', async () => {
+    show(<MatterTypePage />, answers, { ...page, at: '/practice/kinds/nothing' });
+    expect(await screen.findByText('There is no such kind of matter')).toBeTruthy();
+  });
+});

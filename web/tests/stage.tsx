@@ -1,0 +1,129 @@
+import { MantineProvider } from '@mantine/core';
+import { configureStore } from '@reduxjs/toolkit';
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { UserEvent } from '@testing-library/user-event';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
+import { afterEach, vi } from 'vitest';
+import type { Right, Role, Session } from '../../contract/session.ts';
+import { api } from '../api/api.ts';
+
+const RIGHTS: Readonly<Record<Role, readonly Right[]>> = {
+  administrator: ['read', 'export', 'own', 'work', 'wording', 'restrict', 'settings', 'archive'],
+  practitioner: ['read', 'export', 'own', 'work', 'wording', 'restrict'],
+  assistant: ['read', 'export', 'own', 'work', 'wording'],
+  reader: ['read', 'export', 'own'],
+};
+
+/** Somebody who is signed in, as the session tells of them. */
+export const sessionOf = (role: Role): Session => ({
+  user: {
+    id: `person-${role}`,
+    name: `The ${role}`,
+    email: `${role}@practice.example`,
+    position: '',
+    role,
+    rights: [...RIGHTS[role]],
+    mayChange: role !== 'reader',
+  },
+  practice: { name: 'A practice', timeZone: 'Europe/London' },
+  others: [],
+  mailboxesUrl: null,
+  holdSeconds: 10,
+});
+
+/** A request that a page made. */
+export interface Asked {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+type Answers = Readonly<Record<string, unknown>>;
+
+export interface Stage {
+  readonly user: UserEvent;
+  /** Every request but those that only read, in their order. */
+  readonly changes: () => readonly Asked[];
+  /** Where the page has gone to. */
+  readonly at: () => string;
+}
+
+interface Refusal {
+  readonly status: number;
+  readonly code: string;
+  readonly detail: string;
+}
+
+/** An answer that refuses, as the server words it (RFC 9457). */
+export const refusing = (status: number, code: string, detail: string): Refusal => ({ status, code, detail });
+
+const isRefusal = (answer: unknown): answer is Refusal =>
+  typeof answer === 'object' && answer !== null && 'status' in answer && 'code' in answer;
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+/**
+ * Shows part of the application with a server that answers as it is told to: by method and path, a function where the
+ * answer depends on what was asked. A request that nothing answers fails the test, by what it shows.
+ */
+export function show(
+  element: ReactElement,
+  answers: Answers,
+  { role = 'practitioner', path = '/', at = path }: { role?: Role; path?: string; at?: string } = {},
+): Stage {
+  const asked: Asked[] = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const url = new URL(request.url);
+    const text = await request.clone().text();
+    const one = {
+      method: request.method,
+      path: url.pathname.replace('/api/v1', ''),
+      body: text === '' ? undefined : (JSON.parse(text) as unknown),
+    };
+    asked.push(one);
+    const known = answers[`${one.method} ${one.path}`];
+    const answer = typeof known === 'function' ? (known as (body: unknown) => unknown)(one.body) : known;
+    if (answer === undefined)
+      return Response.json(
+        { code: 'notFound', detail: `nobody answers ${one.method} ${one.path}` },
+        { status: 404 },
+      );
+    return isRefusal(answer) ? Response.json(answer, { status: answer.status }) : Response.json(answer);
+  });
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer },
+    middleware: (defaults) => defaults().concat(api.middleware),
+  });
+  const router = createMemoryRouter(
+    [
+      {
+        element: <Outlet context={sessionOf(role)} />,
+        children: [
+          { path, element },
+          { path: '*', element: <p>elsewhere</p> },
+        ],
+      },
+    ],
+    { initialEntries: [at] },
+  );
+  render(
+    <Provider store={store}>
+      <MantineProvider env="test">
+        <RouterProvider router={router} />
+      </MantineProvider>
+    </Provider>,
+  );
+  return {
+    user: userEvent.setup(),
+    changes: () => asked.filter(({ method }) => method !== 'GET'),
+    at: () => router.state.location.pathname,
+  };
+}
+
+export { screen };
