@@ -1,0 +1,99 @@
+// @vitest-environment happy-dom
+import { describe, expect, it } from 'vitest';
+import type { ContactPage } from '../../../contract/directory.ts';
+
+import { refusing, screen, show } from '../../tests/stage.tsx';
+import { DirectoryPage } from './DirectoryPage.tsx';
+
+type ContactListItem = ContactPage['items'][number];
+
+const contact = (name: string, change: Partial<ContactListItem> = {}): ContactListItem => ({
+  id: name.toLowerCase(),
+  kind: 'person',
+  name,
+  organisation: null,
+  email: `${name.toLowerCase()}@mail.example`,
+  phone: null,
+  bounced: false,
+  doNotWriteTo: false,
+  matters: 0,
+  ...change,
+});
+const page = { path: '/directory', at: '/directory' };
+const answers = {
+  'GET /contacts': {
+    items: [
+      contact('Ines', { matters: 2 }),
+      contact('Corrant Mutual', { kind: 'organisation', email: null }),
+      contact('Aksel', { doNotWriteTo: true }),
+      contact('Verity', { bounced: true }),
+    ],
+    next: null,
+  },
+  'GET /contact-duplicates': { items: [] },
+};
+
+describe('the directory', () => {
+  it('says of everybody how they are reached, and who is not to be written to', async () => {
+    show(<DirectoryPage />, answers, page);
+    expect((await screen.findByRole('link', { name: 'Ines' })).getAttribute('href')).toBe('/directory/ines');
+    expect(screen.getByText('2 matters')).toBeTruthy();
+    expect(screen.getByText('no mail address')).toBeTruthy();
+    expect(screen.getByText('not to be written to')).toBeTruthy();
+    expect(screen.getByText('mail came back')).toBeTruthy();
+  });
+
+  it('takes out those that were chosen, and says how many', async () => {
+    const { user } = show(<DirectoryPage />, answers, page);
+    expect(await screen.findByRole('button', { name: 'Take out all as vCard' })).toBeTruthy();
+    await user.click(screen.getByLabelText('Choose Ines'));
+    await user.click(screen.getByLabelText('Choose Aksel'));
+    await user.click(screen.getByLabelText('Choose Ines'));
+    expect(screen.getByRole('button', { name: 'Take out 1 as vCard' })).toBeTruthy();
+  });
+
+  it('says who may be one, and joins them only at a word', async () => {
+    const pair = [contact('Ines'), contact('Ines O')];
+    const { user, changes } = show(
+      <DirectoryPage />,
+      {
+        ...answers,
+        'GET /contact-duplicates': { items: [{ because: 'address', same: 'x@y', contacts: pair }] },
+      },
+      page,
+    );
+    await user.click(await screen.findByRole('button', { name: '1 pair that may be one' }));
+    expect(changes()).toEqual([]);
+    expect(screen.getAllByText(/Ines/).length).toBeGreaterThan(2);
+  });
+
+  it('begins a new contact at a key', async () => {
+    const { user, at } = show(<DirectoryPage />, answers, page);
+    await screen.findByRole('link', { name: 'Ines' });
+    await user.click(document.body);
+    await user.keyboard('n');
+    expect(at()).toBe('/directory/new');
+  });
+
+  it('is read by a reader, who brings nobody in', async () => {
+    show(<DirectoryPage />, answers, { ...page, role: 'reader' });
+    await screen.findByRole('link', { name: 'Ines' });
+    expect(screen.queryByRole('button', { name: /New contact/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Bring in' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'as CSV' })).toBeTruthy();
+  });
+
+  it('is empty, and says what belongs here; what cannot be read is said', async () => {
+    show(<DirectoryPage />, { ...answers, 'GET /contacts': { items: [], next: null } }, page);
+    expect(await screen.findByText('Nobody yet')).toBeTruthy();
+  });
+
+  it('says what cannot be read', async () => {
+    show(
+      <DirectoryPage />,
+      { ...answers, 'GET /contacts': refusing(500, 'internal', 'Please try again.') },
+      page,
+    );
+    expect((await screen.findByRole('alert')).textContent).toContain('Please try again');
+  });
+});

@@ -1,0 +1,70 @@
+// @vitest-environment happy-dom
+import { describe, expect, it } from 'vitest';
+import type { MatterPage } from '../../../contract/matters.ts';
+import { refusing, screen, show } from '../../tests/stage.tsx';
+import { MattersPage } from './MattersPage.tsx';
+
+type MatterListItem = MatterPage['items'][number];
+
+const matter = (n: number): MatterListItem => ({
+  id: `m${n}`,
+  reference: `SV-${n}`,
+  title: `Vessel ${n}`,
+  type: 'Condition survey',
+  stage: 'Instructed',
+  responsible: 'Maud Tidewell',
+  parties: ['Ines Okafor'],
+  lastEntryAtUtc: null,
+  entryCount: 0,
+  restricted: n === 2,
+});
+const page = { path: '/matters', at: '/matters' };
+const listed = { 'GET /matters': { items: [matter(1), matter(2), matter(3)], next: null } };
+const filter = () => screen.getByRole('searchbox');
+const marked = () => document.querySelector('[data-matter][data-marked=true]')?.textContent ?? '';
+
+describe('the matters', () => {
+  it('are gone along with the arrow keys and opened with Enter', async () => {
+    const { user, at } = show(<MattersPage />, listed, page);
+    await screen.findByText('SV-1');
+    expect(marked()).toContain('SV-1');
+    await user.type(filter(), '{ArrowDown}{ArrowDown}{ArrowDown}');
+    expect(marked()).toContain('SV-3');
+    await user.type(filter(), '{ArrowUp}{Enter}');
+    expect(at()).toBe('/matters/m2');
+  });
+
+  it('are none, and say what a matter is, or that nothing has those words', async () => {
+    show(<MattersPage />, { 'GET /matters': { items: [], next: null } }, page);
+    expect(await screen.findByText('No matters yet')).toBeTruthy();
+  });
+
+  it('say what went wrong where they cannot be read', async () => {
+    show(<MattersPage />, { 'GET /matters': refusing(503, 'hostUnwell', 'Make room or wait.') }, page);
+    expect((await screen.findByRole('alert')).textContent).toContain('Make room or wait');
+  });
+
+  it('say that there are more below', async () => {
+    show(<MattersPage />, { 'GET /matters': { items: [matter(1)], next: 'cursor' } }, page);
+    expect(await screen.findByText('1 matter shown, more below')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Show more' })).toBeTruthy();
+  });
+
+  it('are put in another order, which the address keeps', async () => {
+    const { user } = show(<MattersPage />, listed, page);
+    await screen.findByText('SV-1');
+    const [, second] = screen.getAllByRole('button', { pressed: false });
+    if (second) await user.click(second);
+    expect(screen.getByRole('button', { pressed: true }).textContent).toBe(second?.textContent);
+  });
+
+  it.each([
+    ['practitioner', 1],
+    ['assistant', 1],
+    ['reader', 0],
+  ] as const)('are opened anew by a %s: %i', async (role, offered) => {
+    show(<MattersPage />, listed, { ...page, role });
+    await screen.findByText('SV-1');
+    expect(screen.queryAllByRole('button', { name: 'Open a matter' })).toHaveLength(offered);
+  });
+});
