@@ -1,0 +1,126 @@
+// @vitest-environment happy-dom
+import { within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import { screen, show } from '../../../tests/stage.tsx';
+import { Folder } from './Folder.tsx';
+
+const document = (
+  change: Partial<MatterDetail['documents'][number]> = {},
+): MatterDetail['documents'][number] => ({
+  id: 'd1',
+  name: 'Survey report',
+  fileName: 'Survey report.pdf',
+  category: 'Report',
+  version: 1,
+  mediaType: 'application/pdf',
+  sizeBytes: 12_000,
+  addedOn: '2026-11-20',
+  restricted: false,
+  ...change,
+});
+
+const party = (name: string, change: Partial<MatterDetail['parties'][number]> = {}) =>
+  ({
+    contactId: name,
+    name,
+    role: 'owner',
+    roleLabel: 'owner',
+    rolePlural: 'Owners',
+    address: `${name}@mail.example`,
+    doNotWriteTo: false,
+    bounced: false,
+    ...change,
+  }) as MatterDetail['parties'][number];
+
+const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
+  id: 'm1',
+  reference: 'SV-2041',
+  title: 'Saltmarsh Wren',
+  type: 'Condition survey',
+  stage: 'Instructed',
+  responsible: 'Maud Tidewell',
+  restricted: false,
+  filingAddress: null,
+  parties: [party('Ines')],
+  values: [],
+  documents: [document()],
+  drafts: [],
+  followUps: [{ id: 'f1', what: 'Ring the yard', dueOn: '2026-11-25', person: 'Maud Tidewell' }],
+  counts: { all: 0, out: 0, in: 0, note: 0 },
+  correspondence: { items: [], next: null },
+  dateline: { today: '2026-11-24', keyDates: [], ticks: [] },
+  ...change,
+});
+
+const stage = (of: MatterDetail, role: 'practitioner' | 'assistant' | 'reader' = 'practitioner') =>
+  show(
+    <Folder matter={of} narrow={false} mayChange={role !== 'reader'} />,
+    { 'PATCH /matters/m1/documents/d1': {}, 'PATCH /follow-ups/f1': {} },
+    { role },
+  );
+
+describe('the folder', () => {
+  it('holds who the matter concerns, and who is not to be written to', () => {
+    stage(
+      matter({
+        parties: [party('Ines'), party('Aksel', { doNotWriteTo: true }), party('Verity', { bounced: true })],
+      }),
+    );
+    expect(screen.getByText('Owners')).toBeTruthy();
+    expect(screen.getByTitle('Write to Ines')).toBeTruthy();
+    expect(screen.queryByTitle('Write to Aksel')).toBeNull();
+    expect(screen.getByText('not to be written to')).toBeTruthy();
+    expect(screen.getByText('mail came back')).toBeTruthy();
+  });
+
+  it('opens a document, and sends it from where it lies', () => {
+    stage(matter({ documents: [document({ version: 3 })] }));
+    expect(screen.getByRole('link', { name: /Survey report v3/ }).getAttribute('href')).toBe(
+      '/api/v1/matters/m1/documents/d1/content',
+    );
+    expect(screen.getByTitle('Send Survey report')).toBeTruthy();
+  });
+
+  it('keeps a document for the practice alone, and lets it out again', async () => {
+    const { user, changes } = stage(matter());
+    await user.click(screen.getByRole('button', { name: 'Restrict' }));
+    expect(changes()).toEqual([
+      { method: 'PATCH', path: '/matters/m1/documents/d1', body: { restricted: true } },
+    ]);
+  });
+
+  it('says that a document is for the practice alone', async () => {
+    const { user, changes } = stage(matter({ documents: [document({ restricted: true })] }));
+    expect(screen.getByText(/practice alone/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Allow' }));
+    expect(changes()).toMatchObject([{ body: { restricted: false } }]);
+  });
+
+  it('offers an assistant to send a document, and not to restrict it', () => {
+    stage(matter(), 'assistant');
+    expect(screen.getByTitle('Send Survey report')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Restrict' })).toBeNull();
+  });
+
+  it('is read by a reader, who is offered nothing', () => {
+    stage(matter(), 'reader');
+    expect(screen.getByText('Ines')).toBeTruthy();
+    expect(screen.queryByTitle('Write to Ines')).toBeNull();
+    expect(screen.queryByTitle('Send Survey report')).toBeNull();
+    expect(screen.queryAllByRole('button')).toEqual([]);
+  });
+
+  it('says what belongs in it where it is empty', () => {
+    stage(matter({ parties: [], documents: [], followUps: [] }));
+    expect(screen.getByText(/Nobody yet. Whom the matter concerns stands here/)).toBeTruthy();
+    expect(screen.getByText('Reports, invoices and pictures of this matter stand here.')).toBeTruthy();
+  });
+
+  it('narrows to a strip of counts beside an open sheet', () => {
+    show(<Folder matter={matter()} narrow mayChange />, {});
+    const strip = within(screen.getByRole('navigation', { name: 'Folder' }));
+    expect(strip.getAllByText('1').length).toBeGreaterThan(0);
+    expect(screen.queryByText('Survey report')).toBeNull();
+  });
+});
