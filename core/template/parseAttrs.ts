@@ -20,7 +20,7 @@ export type DocumentProblem = Problem<
 >;
 
 /** Which nodes may stand: fields and passages in templates, values and late values in letters. */
-export type DocumentUse = 'template' | 'letter';
+export type DocumentUse = 'template' | 'message';
 
 export class Refusal extends Error {
   readonly problem: DocumentProblem;

@@ -6,7 +6,7 @@ const para = (...content: unknown[]) => ({ type: 'paragraph', content });
 const words = (text: string, ...marks: unknown[]) => ({ type: 'text', text, marks });
 const field = (attrs: object) => ({ type: 'field', attrs });
 
-const codesOf = (json: unknown, use: 'template' | 'letter' = 'template') => {
+const codesOf = (json: unknown, use: 'template' | 'message' = 'template') => {
   const result = parseDocument(json, use);
   return result.ok ? [] : result.problems.map(({ code }) => code);
 };
@@ -68,13 +68,13 @@ describe('reading a document from unknown JSON', () => {
 
   it('lets no field stand in a letter, and no mark of origin in a template', () => {
     const origin = { type: 'value', attrs: { path: 'a', label: 'A', original: 'x', format: 'plain' } };
-    expect(codesOf(doc(para(field({ path: 'a' }))), 'letter')).toEqual(['unknownNode']);
+    expect(codesOf(doc(para(field({ path: 'a' }))), 'message')).toEqual(['unknownNode']);
     expect(codesOf(doc(para(words('x', origin))), 'template')).toEqual(['unknownMark']);
-    expect(codesOf(doc(para(words('x', origin))), 'letter')).toEqual([]);
+    expect(codesOf(doc(para(words('x', origin))), 'message')).toEqual([]);
   });
 
   it('takes control characters out of text', () => {
-    const result = parseInline([words('a\u0000b\u001bc\td')], 'letter');
+    const result = parseInline([words('a\u0000b\u001bc\td')], 'message');
     expect(result.ok && result.value[0]).toMatchObject({ text: 'abc\td' });
   });
 

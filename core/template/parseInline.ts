@@ -41,7 +41,7 @@ export function readInline(json: unknown, where: string, reading: Reading, neste
   }
   const node = reading.use === 'template' ? readTemplateInline(json, attrs, where, reading) : undefined;
   if (node) return node;
-  if (type === 'late' && reading.use === 'letter') return { type, attrs: readUse(attrs, where) };
+  if (type === 'late' && reading.use === 'message') return { type, attrs: readUse(attrs, where) };
   throw new Refusal('unknownNode', where, { type: String(type) });
 }
 
@@ -94,7 +94,7 @@ function readMark(json: unknown, where: string, reading: Reading): Mark {
     if (!/^#[0-9a-f]{6}$/.test(colour)) throw new Refusal('badAttribute', where, { name: 'colour' });
     return { type, attrs: { colour } };
   }
-  if (type === 'value' && reading.use === 'letter') {
+  if (type === 'value' && reading.use === 'message') {
     const [label, original] = [requireText(attrs, 'label', where), requireText(attrs, 'original', where)];
     return { type, attrs: { ...readUse(attrs, where), label, original } };
   }

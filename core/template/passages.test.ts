@@ -142,7 +142,7 @@ describe('a template read from unknown JSON', () => {
   it('lets no repeat, passage or field into a letter', () => {
     for (const type of ['repeat', 'passage', 'signature'])
       expect(
-        parseDocument(body({ type, attrs: { over: 'table.x', id: 'x' }, content: [] }), 'letter').ok,
+        parseDocument(body({ type, attrs: { over: 'table.x', id: 'x' }, content: [] }), 'message').ok,
       ).toBe(false);
   });
 

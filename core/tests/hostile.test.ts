@@ -82,7 +82,7 @@ describe('text made to hang a reader', () => {
 describe('JSON from anywhere', () => {
   it('is read or refused, never thrown at, and what is read reads back the same', () => {
     fc.assert(
-      fc.property(fc.anything(), fc.constantFrom('template', 'letter'), (json, use) => {
+      fc.property(fc.anything(), fc.constantFrom('template', 'message'), (json, use) => {
         const result = parseDocument(json, use);
         if (result.ok) expect(parseDocument(result.value, use)).toEqual(result);
         else expect(result.problems.length).toBeGreaterThan(0);
@@ -94,9 +94,9 @@ describe('JSON from anywhere', () => {
 
   it('is not fooled by properties that every object has', () => {
     for (const type of ['constructor', '__proto__', 'toString', 'hasOwnProperty']) {
-      expect(parseDocument({ type: 'doc', content: [{ type }] }, 'letter').ok).toBe(false);
+      expect(parseDocument({ type: 'doc', content: [{ type }] }, 'message').ok).toBe(false);
       expect(
-        parseDocument({ type: 'doc', content: [{ type: 'paragraph', content: [{ type }] }] }, 'letter').ok,
+        parseDocument({ type: 'doc', content: [{ type: 'paragraph', content: [{ type }] }] }, 'message').ok,
       ).toBe(false);
     }
     const reader = readerFor();

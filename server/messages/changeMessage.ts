@@ -104,10 +104,10 @@ function changeOptions(
   };
 }
 
-const readBody = (json: unknown): DocumentNode => accept(parseDocument(json, 'letter'));
+const readBody = (json: unknown): DocumentNode => accept(parseDocument(json, 'message'));
 
 const readSubject = (subject: string | readonly unknown[]): InlineDocument =>
-  accept(parseInline(typeof subject === 'string' ? plainSubject(subject) : subject, 'letter'));
+  accept(parseInline(typeof subject === 'string' ? plainSubject(subject) : subject, 'message'));
 
 const plainSubject = (subject: string) => (subject === '' ? [] : [{ type: 'text', text: subject }]);
 

@@ -18,7 +18,7 @@ export async function decideMessage(
   const { message } = await openDraft(services, scope, id);
   if (message.state.kind !== 'may-have-gone') throw new DomainProblem('cannotDecide');
   if (decision === 'gone')
-    await recordSent(services, scope, message, { refusals: [] }).catch(asConflict('cannotDecide'));
+    await recordSent(services, scope, message, { permanentFailures: [] }).catch(asConflict('cannotDecide'));
   else {
     const { attempts } = message.state;
     await advance(services, scope, message, { to: { kind: 'queued', attempts } }).catch(

@@ -19,10 +19,10 @@ export function deferredRecipients(
   message: StoredMessage,
   frozen: FrozenMessage,
   entryId: string,
-  putOff: readonly RecipientFailure[],
+  transientFailures: readonly RecipientFailure[],
 ): StoredMessage {
   const nowUtc = services.now();
-  const [first] = putOff;
+  const [first] = transientFailures;
   const state = afterAttempt(
     { kind: 'later', reply: first?.reply ?? '' },
     1,
@@ -30,7 +30,7 @@ export function deferredRecipients(
     services.config.retryScale,
   );
   const { after: _after, followUpId: _followUpId, ...sendOptions } = message.sendOptions;
-  const left = new Set(putOff.map(({ address }) => addressKey(address)));
+  const left = new Set(transientFailures.map(({ address }) => addressKey(address)));
   const still = (line: StoredMessage['recipients']['to']) =>
     line.filter(({ address }) => left.has(addressKey(address)));
   const { to, cc, bcc } = message.recipients;
@@ -39,7 +39,7 @@ export function deferredRecipients(
     id: asId<MessageId>(services.newId()),
     state,
     recipients: { to: still(to), cc: still(cc), bcc: still(bcc) },
-    frozen: { ...frozen, envelopeTo: putOff.map(({ address }) => address) },
+    frozen: { ...frozen, envelopeTo: transientFailures.map(({ address }) => address) },
     sendOptions: { ...sendOptions, copyOf: message.sendOptions.copyOf ?? message.id, deferredFrom: entryId },
     createdUtc: nowUtc,
     updatedUtc: nowUtc,
@@ -49,8 +49,8 @@ export function deferredRecipients(
 interface DeferredRecipients {
   readonly frozen: FrozenMessage;
   readonly entryId: string;
-  readonly refusals: Refusals;
-  readonly putOff: readonly RecipientFailure[];
+  readonly permanentFailures: Refusals;
+  readonly transientFailures: readonly RecipientFailure[];
 }
 
 /** The rest of a message that is filed already has gone: its entry is told who has it now, and who never will. */
@@ -58,10 +58,12 @@ export async function recordDeferred(
   services: Services,
   scope: Scope,
   message: StoredMessage,
-  { frozen, entryId, refusals, putOff }: DeferredRecipients,
+  { frozen, entryId, permanentFailures, transientFailures }: DeferredRecipients,
 ): Promise<void> {
   const sentAtUtc = services.now();
-  const without = new Set([...refusals, ...putOff].map(({ address }) => addressKey(address)));
+  const without = new Set(
+    [...permanentFailures, ...transientFailures].map(({ address }) => addressKey(address)),
+  );
   const along = async ({ tx, tell }: Change): Promise<void> => {
     for (const address of frozen.envelopeTo)
       if (!without.has(addressKey(address)))
@@ -71,15 +73,15 @@ export async function recordDeferred(
           action: 'delivered',
           words: 'The host took it at a later try.',
         });
-    for (const { address, reply } of refusals)
+    for (const { address, reply } of permanentFailures)
       await insertDeliveryReport(tx, {
         ...reportFor(frozen, entryId, sentAtUtc),
         address,
         action: 'failed',
         words: reply,
       });
-    if (putOff.length > 0)
-      await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, putOff));
+    if (transientFailures.length > 0)
+      await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, transientFailures));
     tell({ kind: 'entry', id: entryId, matterId: message.matterId });
   };
   await advance(services, scope, message, { to: { kind: 'sent', sentAtUtc, entryId }, along });

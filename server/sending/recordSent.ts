@@ -19,8 +19,8 @@ import { versionOf } from '../templates/compiled.ts';
 
 /** Whom a host turned away for good, and whom it asked to try later. */
 interface NotAccepted {
-  readonly refusals: Refusals;
-  readonly putOff?: readonly RecipientFailure[];
+  readonly permanentFailures: Refusals;
+  readonly transientFailures?: readonly RecipientFailure[];
 }
 
 /** Records that a message has gone and files it, in one transaction: there is never one without the other. */
@@ -28,18 +28,23 @@ export async function recordSent(
   services: Services,
   scope: Scope,
   message: StoredMessage,
-  { refusals, putOff = [] }: NotAccepted,
+  { permanentFailures, transientFailures = [] }: NotAccepted,
 ): Promise<void> {
   const { frozen, matterId } = message;
   const { deferredFrom, followUpId } = message.sendOptions;
   if (deferredFrom !== undefined && frozen)
-    return recordDeferred(services, scope, message, { frozen, entryId: deferredFrom, refusals, putOff });
+    return recordDeferred(services, scope, message, {
+      frozen,
+      entryId: deferredFrom,
+      permanentFailures,
+      transientFailures,
+    });
   if (!frozen) throw new Error(`message ${message.id} was sent without having been frozen`);
   const sentAtUtc = services.now();
   const entryId = asId<EntryId>(services.newId());
   const version = message.templateVersionId ? await versionOf(scope, message.templateVersionId) : undefined;
   const category = version?.content.category ?? 'Letter';
-  const entry = entryFor(message, frozen, entryId, sentAtUtc, refusals, category);
+  const entry = entryFor(message, frozen, entryId, sentAtUtc, permanentFailures, category);
   const along = async (change: Change): Promise<void> => {
     const { tx, tell } = change;
     const before = await lastTemplateOnMatter(change.scope, matterId);
@@ -54,8 +59,8 @@ export async function recordSent(
         atUtc: sentAtUtc,
       });
     await applyAfter(services, change, message, sentAtUtc);
-    if (putOff.length > 0)
-      await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, putOff));
+    if (transientFailures.length > 0)
+      await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, transientFailures));
     if (followUpId !== undefined) await setFollowUpDone(tx, followUpId, sentAtUtc);
     tell({ kind: 'entry', id: entryId, matterId });
   };

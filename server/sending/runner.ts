@@ -186,8 +186,8 @@ async function recordAttempt(
   if (hostLimit) await inTransaction(services.db, (tx) => learnHostLimit(tx, hostLimit));
   if (outcome.kind === 'accepted')
     return recordSent(services, scope, message, {
-      refusals: permanentFailures,
-      putOff: transientFailures,
+      permanentFailures,
+      transientFailures,
     });
   const to = afterAttempt(outcome, attempts, services.now(), services.config.retryScale);
   await advance(services, scope, message, {

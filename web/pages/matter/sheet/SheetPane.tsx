@@ -22,6 +22,9 @@ export function SheetPane() {
     refetch,
   } = useMessageQuery(messageId, { refetchOnMountOrArgChange: true });
   const [fresh, setFresh] = useState(0);
+  const [shown, setShown] = useState<string>();
+  // What is known here may be from before another template was chosen: a sheet begins with what the server has now.
+  if (message && !isFetching && shown !== messageId) setShown(messageId);
   // The other's words are asked for, since what is known here may be from before them; unread, one's own stay.
   const takeTheirs = async (): Promise<void> => {
     const { isSuccess } = await refetch();
@@ -33,13 +36,12 @@ export function SheetPane() {
         <p role="alert">{problemWords(error)}</p>
       </Blank>
     );
-  if (!message) return <div className={classes.waiting} aria-busy="true" />;
+  if (!message || shown !== messageId) return <div className={classes.waiting} aria-busy="true" />;
   if (message.state !== 'draft' || !session.user.mayChange) return <ReadSheet message={message} />;
   // What is being written is the sheet's own from here on; only a person asking for the other version starts it anew.
-  const key = `${messageId}-${fresh}`;
-  return isFetching && fresh === 0 && message.revision === 0 ? null : (
+  return (
     <Sheet
-      key={key}
+      key={`${messageId}-${fresh}`}
       initial={message}
       before={before}
       matter={matter}

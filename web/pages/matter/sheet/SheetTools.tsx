@@ -59,8 +59,8 @@ function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { data: passages } = usePassagesHereQuery(message.id);
   const read = {
-    subject: parseInline(message.subjectNodes, 'letter'),
-    body: parseDocument(message.body, 'letter'),
+    subject: parseInline(message.subjectNodes, 'message'),
+    body: parseDocument(message.body, 'message'),
   };
   if (!read.subject.ok || !read.body.ok) return null;
   const letter = { subject: read.subject.value, body: read.body.value };
@@ -68,7 +68,7 @@ function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
   const chosen = new Set(fields.map(({ path }) => path).filter((path) => !left.has(path)));
   const take = async (to: string, asPassage: boolean): Promise<void> => {
     if (!(await onKeep())) return;
-    const signature = parseDocument({ ...message.body, content: passages?.signature ?? [] }, 'letter');
+    const signature = parseDocument({ ...message.body, content: passages?.signature ?? [] }, 'message');
     const wording = wordingFromMessage(letter, chosen, signature.ok ? signature.value.content : []);
     const content = {
       recipients: rolesOf(message, matter),

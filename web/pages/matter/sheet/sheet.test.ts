@@ -89,7 +89,7 @@ describe('the editor', () => {
   it('gives back what the server reads, node for node: a contract between two libraries and ours', () => {
     const shown = schema.nodeFromJSON(letter);
     shown.check();
-    const [before, after] = [parseDocument(letter, 'letter'), parseDocument(shown.toJSON(), 'letter')];
+    const [before, after] = [parseDocument(letter, 'message'), parseDocument(shown.toJSON(), 'message')];
     expect(before.ok).toBe(true);
     expect(after).toEqual(before);
   });
@@ -124,7 +124,7 @@ describe('the editor', () => {
       { type: 'blank', attrs: { key: 'k' } },
     ];
     const json = line.nodeFromJSON(subjectContent(nodes)).toJSON();
-    expect(parseInline(subjectNodesOf(json), 'letter')).toEqual(parseInline(nodes, 'letter'));
+    expect(parseInline(subjectNodesOf(json), 'message')).toEqual(parseInline(nodes, 'message'));
     expect(subjectNodesOf({ type: 'doc', content: [{ type: 'paragraph' }] })).toEqual([]);
     expect(Object.keys(line.nodes)).not.toContain('hardBreak');
   });

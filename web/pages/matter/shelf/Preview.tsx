@@ -21,8 +21,8 @@ export function Preview({
       </div>
     );
   if (!data) return <div className={classes.page} aria-busy="true" />;
-  const subject = parseInline(data.subjectNodes, 'letter');
-  const body = parseDocument(data.body, 'letter');
+  const subject = parseInline(data.subjectNodes, 'message');
+  const body = parseDocument(data.body, 'message');
   return (
     <article className={classes.page} aria-label="How it would read" tabIndex={0}>
       <dl className={classes.address}>

@@ -91,8 +91,8 @@ function FilledIn({
   readonly preview: NonNullable<DraftPreview['preview']>;
   readonly channel: TemplateDetail['channel'];
 }) {
-  const subject = parseInline(preview.subjectNodes, 'letter');
-  const body = parseDocument(preview.body, 'letter');
+  const subject = parseInline(preview.subjectNodes, 'message');
+  const body = parseDocument(preview.body, 'message');
   return (
     <article className={classes.page}>
       <dl className={classes.address}>
