@@ -120,18 +120,18 @@ export function EnclosureMenu(props: EnclosureMenuProps) {
         >
           <TextField label="It goes out as" value={naming ?? ''} onChange={setNaming} autoFocus />
           <span className={classes.patterns}>
-            {[`${matter.reference} ${enclosure.category || stem}`, `${matter.reference} ${stem}`].map(
-              (name) => (
-                <Button
-                  key={name}
-                  onClick={() => {
-                    setNaming(name);
-                  }}
-                >
-                  {name}
-                </Button>
-              ),
-            )}
+            {[
+              ...new Set([enclosure.category || stem, stem].map((what) => `${matter.reference} ${what}`)),
+            ].map((name) => (
+              <Button
+                key={name}
+                onClick={() => {
+                  setNaming(name);
+                }}
+              >
+                {name}
+              </Button>
+            ))}
           </span>
           <Button kind="go" type="submit">
             Call it so
