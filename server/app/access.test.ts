@@ -6,8 +6,8 @@ import { receiveMail } from '../incoming/receiveMail.ts';
 import { startMessage } from '../messages/startMessage.ts';
 import { discardMessage } from '../messages/discardMessage.ts';
 import { ENDPOINTS } from './endpoints.ts';
-import { EXPECTED } from './tests/expectations.ts';
-import type { Expectation, Made } from './tests/expectations.ts';
+import { EXPECTED, WORDING } from './tests/expectations.ts';
+import type { Made } from './tests/expectations.ts';
 import { NOW, openPractice, serve } from './tests/practice.ts';
 import type { Answer, Client, TestPractice } from './tests/practice.ts';
 
@@ -82,7 +82,7 @@ async function make(): Promise<void> {
     await client.call('POST', '/templates', {
       name: 'Mine alone',
       channel: 'email',
-      content: (EXPECTED['POST /templates/:id/impact'] as Expectation).body,
+      content: WORDING,
     })
   ).json;
   const entry = await db('entries').where({ matter_id: matter.id }).whereNot({ attachments: '[]' }).first();

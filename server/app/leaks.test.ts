@@ -1,6 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openPractice, serve } from './tests/practice.ts';
+import { WORDING } from './tests/expectations.ts';
+import { openPractice, sendOne, serve } from './tests/practice.ts';
 import type { Client, TestPractice } from './tests/practice.ts';
+import { keptBlobs } from '../practice/verificationQueries.ts';
+import { saveTemplateFile } from '../templates/saveTemplateFile.ts';
 import { verificationWords } from '../practice/verificationWords.ts';
 
 let services: TestPractice;
@@ -13,15 +16,6 @@ let hidden: {
   readonly type_id: string;
 };
 let openId: string;
-
-const WORDING = {
-  recipients: { to: [], cc: [], bcc: [] },
-  subject: [],
-  body: { type: 'doc', version: 1, content: [{ type: 'paragraph' }] },
-  blanks: [],
-  documents: [],
-  category: 'Letter',
-};
 
 beforeAll(async () => {
   services = await openPractice();
@@ -155,6 +149,34 @@ describe('names', () => {
     const { bytes } = await petra.call('GET', `/matters/${openId}/correspondence`);
     expect(bytes.toString()).toContain('was moved to another matter');
     expect(bytes.includes(hidden.reference)).toBe(false);
+  });
+});
+
+describe('what nobody is named by', () => {
+  it('is a private template that the last message of a matter came from', async () => {
+    const template = (
+      await maud.call('POST', '/templates', { name: 'Hers alone', channel: 'email', content: WORDING })
+    ).json;
+    const messageId = await sendOne(services, maud, `/matters/${openId}/messages`, {
+      templateId: template.id,
+      contactIds: [],
+    });
+    const { id } = await services.db('entries').where({ message_id: messageId }).first();
+    const shelf = async (client: Client) => (await client.call('GET', `/matters/${openId}/shelf`)).json;
+    expect((await shelf(maud)).lastSent).toBe('Hers alone');
+    expect(JSON.stringify(await shelf(petra))).not.toContain('Hers alone');
+    expect((await petra.call('GET', `/correspondence/${id}`)).bytes.includes('Hers alone')).toBe(false);
+  });
+
+  it('is mail in the in-tray, nor a template’s file, to whoever has the archive checked', async () => {
+    const file = { name: 'Maud’s private terms.pdf', bytes: Buffer.from('%PDF-1.7 x') };
+    await saveTemplateFile(services, await services.as('maud'), file);
+    const subjects: string[] = await services.db('incoming').pluck('subject');
+    const words = [...(await keptBlobs(services.everything)).values()].flat();
+    const unnamed = words.filter(({ matterId }) => matterId === null).map((one) => one.words);
+    expect(unnamed.length).toBeGreaterThan(subjects.length);
+    for (const name of [...subjects, file.name])
+      expect(unnamed.filter((one) => one.includes(name))).toEqual([]);
   });
 });
 

@@ -1,4 +1,5 @@
 import { sql } from '../platform/database/reads.ts';
+import { mayKnow } from '../access/mayKnow.ts';
 import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
 import type {
@@ -183,14 +184,12 @@ export async function templateNameOf(scope: Scope, versionId: string | null): Pr
   const row = await sql(scope)('template_versions')
     .join('templates', 'templates.id', 'template_versions.template_id')
     .where('template_versions.id', versionId)
-    .first<{ name: string; standing: string; owner_id: string | null } | undefined>(
-      'templates.name',
-      'templates.standing',
-      'templates.owner_id',
-    );
-  const { actor } = scope;
-  const isTheirs = row?.standing === 'private' && actor.kind === 'person' && row.owner_id !== actor.id;
-  return !row || isTheirs ? null : row.name;
+    .first<{ name: string; standing: string; ownerId: string | null } | undefined>({
+      name: 'templates.name',
+      standing: 'templates.standing',
+      ownerId: 'templates.owner_id',
+    });
+  return row && mayKnow(scope, row) ? row.name : null;
 }
 
 /** Whether a message is filed on a matter: what we sent ourselves comes back as a copy, or by way of a list. */

@@ -9,6 +9,7 @@ import {
 import type { CheckInput, Note } from '../../core/checks/index.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import { limitFor } from '../platform/mail/mailHosts.ts';
+import { mayKnow } from '../access/mayKnow.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Services } from '../platform/services.ts';
 import { findAddresses, findElsewhere, sentLately } from './checkQueries.ts';
@@ -101,5 +102,6 @@ async function sentBefore(
     sinceUtc: nowUtc - settings.repeatDays * DAY_MS,
     nowUtc,
   });
-  return new Map([...sent].map(([key, daysAgo]) => [key, { template: version.name, daysAgo }]));
+  const template = mayKnow(scope, version) ? version.name : 'this template';
+  return new Map([...sent].map(([key, daysAgo]) => [key, { template, daysAgo }]));
 }

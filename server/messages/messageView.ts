@@ -15,7 +15,8 @@ import type { SendOptions } from '../../core/template/template.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { PersonScope, Scope } from '../access/scope.ts';
-import { versionOf, mayKnow } from '../templates/compiled.ts';
+import { mayKnow } from '../access/mayKnow.ts';
+import { versionOf } from '../templates/compiled.ts';
 import type { TemplateVersion } from '../templates/template.ts';
 import type { StoredMessage } from './message.ts';
 

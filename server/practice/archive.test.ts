@@ -2,11 +2,11 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import { openPractice } from '../app/tests/practice.ts';
 import type { TestPractice } from '../app/tests/practice.ts';
 import type { Progress } from '../platform/jobs/jobs.ts';
+import { filesIn } from '../app/tests/zip.ts';
 import { unscoped } from '../access/unscoped.ts';
 import { blobStore } from '../platform/blobs/blobStore.ts';
 import { LATEST_MIGRATION, makeDatabaseOf, openDatabase } from '../platform/database/openDatabase.ts';
@@ -33,35 +33,7 @@ afterAll(async () => {
 const write = (to: string, progress = silent, blobs = services.blobs): Promise<void> =>
   writeArchive(services.config.dataFolder, blobs, to, services.now(), progress);
 
-function entriesOf(zipPath: string): Promise<Map<string, Buffer>> {
-  return new Promise((resolve, reject) => {
-    yauzl.open(zipPath, { lazyEntries: true }, (failed, zip) => {
-      if (failed) {
-        reject(failed);
-        return;
-      }
-      const found = new Map<string, Buffer>();
-      zip.on('entry', (entry: yauzl.Entry) => {
-        zip.openReadStream(entry, (error, stream) => {
-          if (error) {
-            reject(error);
-            return;
-          }
-          const chunks: Buffer[] = [];
-          stream.on('data', (chunk: Buffer) => chunks.push(chunk));
-          stream.on('end', () => {
-            found.set(entry.fileName, Buffer.concat(chunks));
-            zip.readEntry();
-          });
-        });
-      });
-      zip.on('end', () => {
-        resolve(found);
-      });
-      zip.readEntry();
-    });
-  });
-}
+const entriesOf = async (zipPath: string) => filesIn(await readFile(zipPath));
 
 /** Writes an archive with some of its parts changed, or left out. */
 async function changed(parts: Map<string, Buffer>, change: Readonly<Record<string, Buffer | undefined>>) {

@@ -1,4 +1,5 @@
-import type { Needed, Verification } from './verifyPractice.ts';
+import type { Needed } from './needed.ts';
+import type { Verification } from './verifyPractice.ts';
 
 const MOST_NAMED = 20;
 

@@ -4,13 +4,8 @@ import { BrokenBlob, sha256Hex } from '../platform/blobs/blobStore.ts';
 import { sealedEntries } from '../correspondence/sealQueries.ts';
 import type { Scope } from '../access/scope.ts';
 import { entriesNotFindable, keptBlobs, rowsOfNothing } from './verificationQueries.ts';
+import type { Needed } from './needed.ts';
 import type { Progress } from '../platform/jobs/jobs.ts';
-
-/** What refers to something, in words, and the matter it stands on. */
-export interface Needed {
-  readonly words: string;
-  readonly matterId: string | null;
-}
 
 /** A stored file that no longer is what was stored, and where it is needed. */
 export interface BrokenFile {

@@ -6,6 +6,7 @@ import { expandPassages } from '../../core/template/passages.ts';
 import type { Passages } from '../../core/template/passages.ts';
 import { PLAIN_SIGNATURE } from '../../core/template/signature.ts';
 import { listPeople } from '../access/peopleQueries.ts';
+import { mayKnow } from '../access/mayKnow.ts';
 import type { Scope } from '../access/scope.ts';
 import { kept } from '../platform/database/kept.ts';
 import type { Reads } from '../platform/database/reads.ts';
@@ -46,10 +47,6 @@ export const startableTemplates = async (scope: Scope): Promise<readonly Compile
 export const versionOf = async (scope: Scope, versionId: string): Promise<TemplateVersion | undefined> =>
   (await compiled(scope)).find((template) => template.versionId === versionId) ??
   findVersion(scope, versionId);
-
-/** Whether the actor may know of a template: what is private is its owner's alone. */
-export const mayKnow = ({ actor }: Scope, { standing, ownerId }: TemplateVersion): boolean =>
-  standing !== 'private' || actor.kind === 'system' || ownerId === actor.id;
 
 /** One of them by its id. */
 export const findStartable = async (

@@ -1,22 +1,29 @@
 import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
 import { sql } from '../platform/database/reads.ts';
+import { mayKnow } from '../access/mayKnow.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { visible } from '../access/visibleQueries.ts';
 import type { TemplateId } from '../../core/model/ids.ts';
 import type { TemplateUse } from '../../core/shelf/order.ts';
 
-/** The template that a matter's latest message came from, by when it went. */
+/** The template that a matter's latest message came from, by when it went; without a name where it is somebody else's own. */
 export async function lastTemplateOnMatter(
   scope: Scope,
   matterId: string,
-): Promise<{ id: string; name: string } | undefined> {
-  return visible(scope, 'entries')
+): Promise<{ readonly id: string; readonly name: string | null } | undefined> {
+  const last = await visible(scope, 'entries')
     .join('template_versions', 'template_versions.id', 'entries.template_version_id')
     .join('templates', 'templates.id', 'template_versions.template_id')
     .where({ matter_id: matterId })
     .orderBy('occurred_utc', 'desc')
-    .first<{ id: string; name: string } | undefined>('templates.id', 'templates.name');
+    .first<{ id: string; name: string; standing: string; ownerId: string | null } | undefined>({
+      id: 'templates.id',
+      name: 'templates.name',
+      standing: 'templates.standing',
+      ownerId: 'templates.owner_id',
+    });
+  return last && { id: last.id, name: mayKnow(scope, last) ? last.name : null };
 }
 
 const DAY_MS = 86_400_000;

@@ -35,7 +35,8 @@ export interface Expectation {
   readonly body?: unknown;
 }
 
-const WORDING = {
+/** A template's wording that says nothing. */
+export const WORDING = {
   recipients: { to: [], cc: [], bcc: [] },
   subject: [],
   body: { type: 'doc', version: 1, content: [{ type: 'paragraph' }] },

@@ -114,6 +114,14 @@ export async function runOnce(services: TestPractice, transport: Transport): Pro
   await runner.stop();
 }
 
+/** A host that takes everything. */
+const ACCEPTS: Transport = {
+  send: async (_envelope, _bytes, beforeData) => {
+    await beforeData();
+    return { outcome: { kind: 'accepted' }, permanentFailures: [] };
+  },
+};
+
 export interface Answer {
   readonly status: number;
   readonly headers: Headers;
@@ -203,4 +211,31 @@ export async function serve(services: AppServices): Promise<Client> {
         });
       }),
   };
+}
+
+/** Writes a message to somebody, sends it in spite of what the margin says, and has it taken; gives its id. */
+export async function sendOne(
+  services: TestPractice,
+  client: Client,
+  path: string,
+  start: object,
+): Promise<string> {
+  const { id } = (await client.call('POST', path, start)).json;
+  await client.call('PATCH', `/messages/${id}`, {
+    to: [{ address: 'somebody@mail.example' }],
+    subject: 'A message',
+    body: {
+      type: 'doc',
+      version: 1,
+      content: [{ type: 'paragraph', content: [{ type: 'text', text: 'All is as it was.' }] }],
+    },
+  });
+  const { notes } = (await client.call('POST', `/messages/${id}/check`)).json;
+  const acknowledged = notes.map(({ code }: { code: string }) => code);
+  const sent = await client.call('POST', `/messages/${id}/send`, { acknowledged, holdSeconds: 0 });
+  if (sent.status !== 202) throw new Error(`it was not sent: ${sent.bytes.toString('utf8')}`);
+  await runOnce(services, ACCEPTS);
+  const { state } = (await client.call('GET', `/messages/${id}`)).json;
+  if (state !== 'sent') throw new Error(`it is ${state}`);
+  return id;
 }

@@ -3,7 +3,6 @@ import { readFile, rm, mkdtemp } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import yauzl from 'yauzl';
 import { mailOf } from '../../../standins/answers.ts';
 import { blobStore } from '../../platform/blobs/blobStore.ts';
 import { readArchive } from '../../practice/readArchive.ts';
@@ -13,6 +12,7 @@ import { receiveMail } from '../../incoming/receiveMail.ts';
 import { openDatabase } from '../../platform/database/openDatabase.ts';
 import { openPractice, serve } from '../../app/tests/practice.ts';
 import type { Client, TestPractice } from '../../app/tests/practice.ts';
+import { filesIn } from '../../app/tests/zip.ts';
 import { isSound, verifyPractice } from '../../practice/verifyPractice.ts';
 import { unscoped } from '../../access/unscoped.ts';
 
@@ -43,34 +43,9 @@ async function takeOut(form: string, query: object = { matterId }): Promise<Buff
   }
 }
 
-const namesIn = (bytes: Buffer): Promise<Map<string, Buffer>> =>
-  new Promise((resolve, reject) => {
-    const files = new Map<string, Buffer>();
-    yauzl.fromBuffer(bytes, { lazyEntries: true }, (error, zip) => {
-      if (error) {
-        reject(error);
-        return;
-      }
-      zip.on('entry', (entry: yauzl.Entry) => {
-        zip.openReadStream(entry, (_error, stream) => {
-          const chunks: Buffer[] = [];
-          stream.on('data', (chunk: Buffer) => chunks.push(chunk));
-          stream.on('end', () => {
-            files.set(entry.fileName, Buffer.concat(chunks));
-            zip.readEntry();
-          });
-        });
-      });
-      zip.on('end', () => {
-        resolve(files);
-      });
-      zip.readEntry();
-    });
-  });
-
 describe('taking out what a search finds', () => {
   it('gives a ZIP with the exact bytes, what they enclose, and an index in HTML and CSV', async () => {
-    const files = await namesIn(await takeOut('zip'));
+    const files = await filesIn(await takeOut('zip'));
     const entries = await services.db('entries').where({ matter_id: matterId });
     const messages = [...files].filter(([name]) => name.startsWith('messages/'));
     expect(messages).toHaveLength(entries.length);
