@@ -1,6 +1,5 @@
 import type { Brand } from '../../core/model/brand.ts';
 import type { Person } from '../../core/model/matter.ts';
-import type { Account } from './peopleQueries.ts';
 
 export const ROLES = ['administrator', 'practitioner', 'assistant', 'reader'] as const;
 export type Role = (typeof ROLES)[number];
@@ -9,14 +8,21 @@ export type Role = (typeof ROLES)[number];
 export type PersonActor = Brand<Person & { readonly kind: 'person'; readonly role: Role }, 'Actor'>;
 
 /** Why the application acts by itself. */
-export type SystemReason = 'runner' | 'intake' | 'archive' | 'seeding' | 'calendar' | 'indexing' | 'start';
+export type SystemReason = 'runner' | 'intake' | 'archive' | 'seeding' | 'indexing' | 'start';
 
 export type SystemActor = Brand<{ readonly kind: 'system'; readonly reason: SystemReason }, 'Actor'>;
 
 /** Who acts. Made here alone: from an account that was signed in to, or with a reason. */
 export type Actor = PersonActor | SystemActor;
 
-export const personActor = ({ id, name, email, position, phone, role }: Account): PersonActor =>
+export const personActor = ({
+  id,
+  name,
+  email,
+  position,
+  phone,
+  role,
+}: Person & { readonly role: Role }): PersonActor =>
   ({
     kind: 'person',
     id,

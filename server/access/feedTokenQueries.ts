@@ -2,7 +2,7 @@ import type { Database } from '../platform/database/openDatabase.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
-import { type PersonScope } from './scope.ts';
+import type { PersonScope } from './scope.ts';
 import { scopeOf } from './scopeOf.ts';
 
 export async function feedTokenOf(reads: Reads, personId: string): Promise<string | null> {

@@ -54,7 +54,7 @@ export async function gather(
 }
 
 /** What the practice decides of every message. */
-export async function practiceOf(reads: Reads): Promise<ComposePractice> {
+async function practiceOf(reads: Reads): Promise<ComposePractice> {
   const settings = await readSettings(reads);
   const { practice, practiceEmail, senders } = settings;
   return {

@@ -8,7 +8,7 @@ import {
   TemplateImpact,
 } from '../../contract/templates.ts';
 import { ById, Id } from '../../contract/common.ts';
-import Type from 'typebox';
+import { Type } from 'typebox';
 import { endpointsFor } from '../access/endpoint.ts';
 import { sendFile } from '../http/sendFile.ts';
 import type { Services } from '../platform/services.ts';

@@ -14,7 +14,8 @@ import { templateIds, findInLibrary } from './libraryQueries.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { readPassageBody } from './passageBody.ts';
-import { type StoredPicture, insertPicture } from './pictureQueries.ts';
+import { insertPicture } from './pictureQueries.ts';
+import type { StoredPicture } from './pictureQueries.ts';
 
 /**
  * Takes a pack in: its templates are this person's own until they are shared. What has the name of one that is there

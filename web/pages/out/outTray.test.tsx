@@ -3,27 +3,11 @@ import { within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { MessageSummary } from '../../../contract/messages.ts';
 import { refusing, screen, show } from '../../tests/stage.tsx';
+import { messageSummary } from '../../tests/messageSummary.ts';
 import { OutTrayPage } from './OutTrayPage.tsx';
 
-const message = (
-  id: string,
-  state: MessageSummary['state'],
-  change: Partial<MessageSummary> = {},
-): MessageSummary => ({
-  id,
-  matterId: 'm1',
-  matterReference: 'SV-2041',
-  matterTitle: 'Saltmarsh Wren',
-  channel: 'email',
-  state,
-  stateDetail: {},
-  subject: `About ${id}`,
-  to: ['Ines Okafor'],
-  author: 'Maud Tidewell',
-  enclosureCount: 0,
-  updatedAtUtc: 0,
-  ...change,
-});
+const message = (id: string, state: MessageSummary['state'], change: Partial<MessageSummary> = {}) =>
+  messageSummary({ id, state, subject: `About ${id}`, ...change });
 const listed = (...items: readonly MessageSummary[]) => ({ 'GET /out-tray': { items, next: null } });
 const page = { path: '/out', at: '/out' };
 

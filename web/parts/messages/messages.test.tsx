@@ -2,25 +2,11 @@
 import { describe, expect, it } from 'vitest';
 import type { MessageSummary } from '../../../contract/messages.ts';
 import { refusing, screen, show } from '../../tests/stage.tsx';
+import { messageSummary } from '../../tests/messageSummary.ts';
 import { MessageLine } from './MessageLine.tsx';
 
-const message = (change: Partial<MessageSummary> = {}): MessageSummary => ({
-  id: 'm1',
-  matterId: 'matter-1',
-  matterReference: 'SV-2041',
-  matterTitle: 'Saltmarsh Wren',
-  channel: 'email',
-  state: 'draft',
-  stateDetail: {},
-  subject: 'The report',
-  to: ['Ines Okafor', 'Aksel Lund'],
-  author: 'Maud Tidewell',
-  enclosureCount: 0,
-  updatedAtUtc: Date.parse('2026-11-24T09:00:00Z'),
-  ...change,
-});
 const line = (change: Partial<MessageSummary> = {}, mayChange = true) => (
-  <MessageLine message={message(change)} mayChange={mayChange} withMatter />
+  <MessageLine message={messageSummary(change)} mayChange={mayChange} withMatter />
 );
 
 describe('a message that is not filed yet', () => {
