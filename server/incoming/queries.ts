@@ -138,7 +138,7 @@ export async function findByBytes(
  * hidden where one of them is hidden, unless the actor is let in to another restricted one of them. Reports are told on the
  * entry they speak of, and not here.
  */
-function visibleIncoming(scope: Scope): Knex.QueryBuilder<IncomingRow, IncomingRow[]> {
+function incomingSeenBy(scope: Scope): Knex.QueryBuilder<IncomingRow, IncomingRow[]> {
   const db = sql(scope);
   const query = db<IncomingRow, IncomingRow[]>('incoming');
   const [hidden, alsoHidden] = [hiddenFrom(scope), hiddenFrom(scope)];
@@ -162,7 +162,7 @@ function visibleIncoming(scope: Scope): Knex.QueryBuilder<IncomingRow, IncomingR
 
 /** Once it is filed, it is for those who may see one of the matters it was filed on. */
 export async function findIncoming(scope: Scope, id: string): Promise<StoredIncoming | undefined> {
-  const row = await visibleIncoming(scope).where('incoming.id', id).first();
+  const row = await incomingSeenBy(scope).where('incoming.id', id).first();
   if (!row) return undefined;
   const incoming = toIncoming(row);
   if (incoming.state !== 'filed') return incoming;
@@ -206,7 +206,7 @@ export async function listWaiting(
   { limit, after }: { readonly limit: number; readonly after: string | undefined },
 ): Promise<IncomingPage> {
   const cursor = readCursor(after);
-  const found = visibleIncoming(scope)
+  const found = incomingSeenBy(scope)
     .select('incoming.*')
     .where('incoming.state', 'waiting')
     .orderBy([
@@ -219,7 +219,7 @@ export async function listWaiting(
 }
 
 export async function countWaiting(scope: Scope): Promise<number> {
-  const row = await visibleIncoming(scope)
+  const row = await incomingSeenBy(scope)
     .where('incoming.state', 'waiting')
     .count<{ n: number }[]>({ n: '*' })
     .first();

@@ -11,9 +11,9 @@ import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Scope } from '../access/scope.ts';
 import { findContacts, findContactsByAddress } from '../directory/contactQueries.ts';
 import type { StoredMatter } from '../matters/matter.ts';
-import type { Reads } from '../platform/database/reads.ts';
 import type { Services } from '../platform/services.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
+import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { signatureOf } from '../templates/compiled.ts';
 
@@ -43,7 +43,7 @@ export async function gather(
   return {
     ...beginning,
     record: matter,
-    practice: await practiceOf(scope),
+    practice: practiceOf(settings, await ownAddresses(scope)),
     signature: await signatureOf(scope, beginning.writer.id),
     moment: { today: date, hour },
     contacts: [
@@ -54,17 +54,13 @@ export async function gather(
 }
 
 /** What the practice decides of every message. */
-async function practiceOf(reads: Reads): Promise<ComposePractice> {
-  const settings = await readSettings(reads);
-  const { practice, practiceEmail, senders } = settings;
-  return {
-    practice,
-    practiceEmail,
-    senders,
-    calendar: calendarOf(settings),
-    ownAddresses: await ownAddresses(reads),
-  };
-}
+const practiceOf = (settings: PracticeSettings, own: ReadonlySet<string>): ComposePractice => ({
+  practice: settings.practice,
+  practiceEmail: settings.practiceEmail,
+  senders: settings.senders,
+  calendar: calendarOf(settings),
+  ownAddresses: own,
+});
 
 async function answered(
   scope: Scope,
