@@ -12,19 +12,21 @@ import classes from './Sheet.module.css';
 /** A message on the desk: a sheet to write on while it is a draft, to read once it has left. */
 export function SheetPane() {
   const { messageId = '' } = useParams();
+  return <OpenedSheet key={messageId} messageId={messageId} />;
+}
+
+function OpenedSheet({ messageId }: { readonly messageId: string }) {
   const location = useLocation();
   const { before } = (location.state ?? {}) as { before?: Pick<Message, 'subjectNodes' | 'body'> };
   const { matter, session } = useOutletContext<MatterContext>();
   const {
     currentData: message,
     error,
-    isFetching,
+    fulfilledTimeStamp = 0,
     refetch,
   } = useMessageQuery(messageId, { refetchOnMountOrArgChange: true });
   const [fresh, setFresh] = useState(0);
-  const [shown, setShown] = useState<string>();
-  // What is known here may be from before another template was chosen: a sheet begins with what the server has now.
-  if (message && !isFetching && shown !== messageId) setShown(messageId);
+  const [openedAt] = useState(Date.now);
   // The other's words are asked for, since what is known here may be from before them; unread, one's own stay.
   const takeTheirs = async (): Promise<void> => {
     const { isSuccess } = await refetch();
@@ -36,12 +38,15 @@ export function SheetPane() {
         <p role="alert">{problemWords(error)}</p>
       </Blank>
     );
-  if (!message || shown !== messageId) return <div className={classes.waiting} aria-busy="true" />;
+  // A sheet takes what it begins with once. What is known from before it was opened may be from before another template
+  // was chosen, and serves only where the server cannot be asked.
+  const isNow = fulfilledTimeStamp >= openedAt || error !== undefined;
+  if (!message || !isNow) return <div className={classes.waiting} aria-busy="true" />;
   if (message.state !== 'draft' || !session.user.mayChange) return <ReadSheet message={message} />;
   // What is being written is the sheet's own from here on; only a person asking for the other version starts it anew.
   return (
     <Sheet
-      key={`${messageId}-${fresh}`}
+      key={fresh}
       initial={message}
       before={before}
       matter={matter}
