@@ -1,7 +1,9 @@
 import { Combobox, useCombobox } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useRef, useState } from 'react';
+import type { KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
+import type { MatterSummary } from '../../contract/matters.ts';
 import { useKeys } from '../ui/keys.ts';
 import { useFindMattersQuery, useLazyFindMattersQuery } from '../api/matters.ts';
 import classes from './FindAnything.module.css';
@@ -44,6 +46,18 @@ export function FindAnything() {
     const [first] = answer?.items ?? [];
     if (first) open(first.id, starting);
   };
+  const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Enter' && (event.shiftKey || combobox.getSelectedOptionIndex() <= 0)) {
+      event.preventDefault();
+      event.stopPropagation();
+      const marked = found[combobox.getSelectedOptionIndex()];
+      if (marked && combobox.getSelectedOptionIndex() > 0) open(marked.id, event.shiftKey);
+      else void enter(event.shiftKey);
+    }
+    if (event.key !== 'Escape') return;
+    setTyped('');
+    event.currentTarget.blur();
+  };
 
   return (
     <Combobox
@@ -71,39 +85,39 @@ export function FindAnything() {
             onBlur={() => {
               combobox.closeDropdown();
             }}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter' && (event.shiftKey || combobox.getSelectedOptionIndex() <= 0)) {
-                event.preventDefault();
-                event.stopPropagation();
-                const marked = found[combobox.getSelectedOptionIndex()];
-                if (marked && combobox.getSelectedOptionIndex() > 0) open(marked.id, event.shiftKey);
-                else void enter(event.shiftKey);
-              }
-              if (event.key !== 'Escape') return;
-              setTyped('');
-              event.currentTarget.blur();
-            }}
+            onKeyDown={onKey}
           />
           <kbd aria-hidden="true">Ctrl K</kbd>
         </div>
       </Combobox.Target>
       <Combobox.Dropdown hidden={query.trim() === ''}>
-        <Combobox.Options aria-label="Matters found">
-          {found.map((matter) => (
-            <Combobox.Option key={matter.id} value={matter.id} className={classes.option}>
-              <span className={classes.reference}>{matter.reference}</span>
-              <span className={classes.title}>{matter.title}</span>
-              <span className={classes.parties}>{matter.parties[0] ?? ''}</span>
-            </Combobox.Option>
-          ))}
-          {data && found.length === 0 ? <Combobox.Empty>No matter has these words</Combobox.Empty> : null}
-          {found.length > 0 ? (
-            <Combobox.Footer className={classes.hint}>
-              Enter opens it · Shift Enter starts a message on it
-            </Combobox.Footer>
-          ) : null}
-        </Combobox.Options>
+        <Found items={found} none={data !== undefined && found.length === 0} />
       </Combobox.Dropdown>
     </Combobox>
+  );
+}
+
+interface FoundProps {
+  readonly items: readonly MatterSummary[];
+  readonly none: boolean;
+}
+
+function Found({ items, none }: FoundProps) {
+  return (
+    <Combobox.Options aria-label="Matters found">
+      {items.map((matter) => (
+        <Combobox.Option key={matter.id} value={matter.id} className={classes.option}>
+          <span className={classes.reference}>{matter.reference}</span>
+          <span className={classes.title}>{matter.title}</span>
+          <span className={classes.parties}>{matter.parties[0] ?? ''}</span>
+        </Combobox.Option>
+      ))}
+      {none ? <Combobox.Empty>No matter has these words</Combobox.Empty> : null}
+      {items.length > 0 ? (
+        <Combobox.Footer className={classes.hint}>
+          Enter opens it · Shift Enter starts a message on it
+        </Combobox.Footer>
+      ) : null}
+    </Combobox.Options>
   );
 }

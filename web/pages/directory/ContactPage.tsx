@@ -2,16 +2,15 @@ import { useForm } from '@mantine/form';
 import { Link, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
 import type { Session } from '../../../contract/session.ts';
-import { dayOf, listDay, today } from '../../words/dates.ts';
 import { problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
-import { StartLink } from '../../parts/start/StartLink.tsx';
-import { ContactPicker } from '../../parts/pickers/ContactPicker.tsx';
+import { Addresses } from './Addresses.tsx';
+import { CustomFields, GreetingFields, NameFields } from './ContactFields.tsx';
 import { firstKnown } from './nobody.ts';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from '../../api/contacts.ts';
+import { WhereMet } from './WhereMet.tsx';
 import classes from './Directory.module.css';
 
 /** One contact in full, with how letters to them begin and the matters they are on. */
@@ -34,76 +33,31 @@ export function ContactPage() {
   );
 }
 
-function ContactForm({
-  detail,
-  mayChange,
-}: {
+interface ContactFormProps {
   readonly detail: ContactDetail | undefined;
   readonly mayChange: boolean;
-}) {
-  const navigate = useNavigate();
+}
+
+function ContactForm({ detail, mayChange }: ContactFormProps) {
   const from = useLocation().state as unknown;
   const form = useForm<ContactJson>({ initialValues: detail?.contact ?? firstKnown(from) });
-  const [create, creating] = useCreateContactMutation();
-  const [change, changing] = useChangeContactMutation();
-  const { values, setValues } = form;
-  const person = values.kind === 'person';
-  const set = (part: Partial<ContactJson>): void => {
-    setValues(part);
-  };
-  const keep = async (): Promise<void> => {
-    const contact = { ...values, name: person ? fullName(values) : values.name };
-    if (detail) await change({ id: detail.id, change: { revision: detail.revision, contact } });
-    else {
-      const made = await create(contact)
-        .unwrap()
-        .catch(() => undefined);
-      if (made) await navigate(`/directory/${made.id}`, { replace: true });
-    }
-  };
+  const { values } = form;
+  const name = nameOf(values);
+  const { keep, error } = useKeeping(detail, values);
+  const navigate = useNavigate();
   useKeys({ 'Ctrl+s': () => void keep(), Escape: () => void navigate('/directory') });
-  const text = (
-    key:
-      | 'title'
-      | 'givenName'
-      | 'middleName'
-      | 'familyName'
-      | 'suffix'
-      | 'organisation'
-      | 'position'
-      | 'name'
-      | 'language'
-      | 'ownFormalGreeting'
-      | 'ownFamiliarGreeting'
-      | 'coupleGreeting',
-    label: string,
-    placeholder?: string,
-  ) => (
-    <TextField
-      label={label}
-      value={values[key]}
-      {...(placeholder === undefined ? {} : { placeholder })}
-      onChange={(value) => {
-        set({ [key]: value });
-      }}
-    />
-  );
-  const error = creating.error ?? changing.error;
+  const set = (part: Partial<ContactJson>): void => {
+    form.setValues(part);
+  };
+  const unchanged = detail !== undefined && !form.isDirty();
   return (
     <div className={classes.page}>
       <header className={classes.head}>
         <Link to="/directory">Directory</Link>
-        <h1>{(person ? fullName(values) : values.name) || 'New contact'}</h1>
+        <h1>{name || 'New contact'}</h1>
         {mayChange ? (
           <span className={classes.actions}>
-            <Button
-              kind="go"
-              hint="Ctrl S"
-              disabled={
-                (person ? fullName(values) : values.name) === '' || (detail !== undefined && !form.isDirty())
-              }
-              onClick={() => void keep()}
-            >
+            <Button kind="go" hint="Ctrl S" disabled={name === '' || unchanged} onClick={() => void keep()}>
               Keep
             </Button>
           </span>
@@ -116,33 +70,7 @@ function ContactForm({
       ) : null}
       <div className={classes.contact}>
         <section aria-label="Contact">
-          <div className={classes.fields}>
-            <SelectField
-              label="Is"
-              value={values.kind}
-              options={[
-                ['person', 'a person'],
-                ['organisation', 'an organisation'],
-              ]}
-              onChange={(kind) => {
-                set({ kind });
-              }}
-            />
-            {person ? (
-              <>
-                {text('title', 'Title', 'Ms, Dr, Captain')}
-                {text('givenName', 'Given name')}
-                {text('middleName', 'Middle name')}
-                {text('familyName', 'Family name')}
-                {text('suffix', 'After the name', 'FRINA')}
-                {text('organisation', 'Organisation')}
-                {text('position', 'Position')}
-              </>
-            ) : (
-              text('name', 'Name')
-            )}
-            {text('language', 'Language', 'en, nb')}
-          </div>
+          <NameFields values={values} onChange={set} />
           <h2>Addresses</h2>
           <Addresses
             addresses={values.addresses}
@@ -151,82 +79,12 @@ function ContactForm({
             }}
           />
           <h2>Greetings</h2>
-          <div className={classes.fields}>
-            {text('ownFormalGreeting', 'Formal, in words of their own', detail?.greetings.formal)}
-            {text('ownFamiliarGreeting', 'Familiar, in words of their own', detail?.greetings.familiar)}
-          </div>
-          {person ? (
-            <div className={classes.fields}>
-              <ContactPicker
-                label="One of a couple with"
-                chosen={values.coupleWithId === null ? '' : (detail?.coupleWith ?? 'chosen')}
-                onChoose={(contact) => {
-                  set({ coupleWithId: contact?.id ?? null });
-                }}
-              />
-              {values.coupleWithId === null
-                ? null
-                : text('coupleGreeting', 'Both are greeted', 'Dear Paul and Mary')}
-            </div>
-          ) : null}
-          <CheckField
-            label="not to be written to"
-            checked={values.doNotWriteTo}
-            onChange={(doNotWriteTo) => {
-              set({ doNotWriteTo });
-            }}
-          />
-          <SelectField
-            label="What they write"
-            value={values.filingRule ?? 'usual'}
-            options={[
-              ['usual', 'is filed by itself where that is sure'],
-              ['always', 'is filed by itself wherever it likely belongs'],
-              ['never', 'always waits in the in-tray'],
-            ]}
-            onChange={(filingRule) => {
-              set({ filingRule });
-            }}
-          />
-          <TextField
-            label="Note"
-            wide
-            multiline
-            value={values.note}
-            onChange={(note) => {
-              set({ note });
-            }}
-          />
+          <GreetingFields values={values} detail={detail} onChange={set} />
+          <CustomFields values={values} onChange={set} />
         </section>
         <aside aria-label="Where they are met">
           {detail ? (
-            <>
-              <p className={classes.greeting}>{detail.greetings.formal},</p>
-              <p className={classes.greeting}>{detail.greetings.familiar},</p>
-              <h2>Matters</h2>
-              {detail.matters.length === 0 ? <p>On no matter yet.</p> : null}
-              {detail.matters.map(({ id, reference, title, roles, stage, closed, lastEntryUtc }, n) => (
-                <div key={id} className={classes.matter}>
-                  <Link to={`/matters/${id}`}>
-                    <b>{reference}</b> {title} <small>{roles.join(', ')}</small>
-                  </Link>
-                  {mayChange && !detail.contact.doNotWriteTo ? (
-                    <StartLink
-                      matterId={id}
-                      from={{ contactIds: [detail.id], about: `to ${detail.contact.name}` }}
-                      title={`Write to ${detail.contact.name} on ${reference}`}
-                    >
-                      Write
-                    </StartLink>
-                  ) : null}
-                  <small>
-                    {n === 0 && detail.matters.length > 1 ? 'likeliest: ' : ''}
-                    {closed ? 'closed' : stage}
-                    {lastEntryUtc === null ? '' : `, last heard of ${listDay(dayOf(lastEntryUtc), today())}`}
-                  </small>
-                </div>
-              ))}
-            </>
+            <WhereMet detail={detail} mayChange={mayChange} />
           ) : (
             <p>How letters to them begin, and the matters they are on, stand here once they are kept.</p>
           )}
@@ -236,86 +94,27 @@ function ContactForm({
   );
 }
 
-const fullName = ({ name, givenName, middleName, familyName }: ContactJson): string =>
-  [givenName, middleName, familyName].filter((part) => part.trim() !== '').join(' ') || name;
-
-type AddressRow = ContactJson['addresses'][number];
-
-function Addresses({
-  addresses,
-  onChange,
-}: {
-  readonly addresses: readonly AddressRow[];
-  readonly onChange: (addresses: AddressRow[]) => void;
-}) {
-  const set = (at: number, part: Partial<AddressRow>): void => {
-    onChange(
-      addresses.map((one, n) => {
-        if (n === at) return { ...one, ...part };
-        // Of each kind one alone is preferred.
-        return part.preferred && one.kind === addresses[at]?.kind ? { ...one, preferred: false } : one;
-      }),
-    );
+/** Keeps what was typed: a new contact has an address of its own from then on. */
+function useKeeping(detail: ContactDetail | undefined, values: ContactJson) {
+  const navigate = useNavigate();
+  const [create, creating] = useCreateContactMutation();
+  const [change, changing] = useChangeContactMutation();
+  const keep = async (): Promise<void> => {
+    const contact = { ...values, name: nameOf(values) };
+    if (detail) {
+      await change({ id: detail.id, change: { revision: detail.revision, contact } });
+      return;
+    }
+    const made = await create(contact)
+      .unwrap()
+      .catch(() => undefined);
+    if (made) await navigate(`/directory/${made.id}`, { replace: true });
   };
-  return (
-    <>
-      {addresses.map((address, n) => (
-        <div key={n} className={classes.address}>
-          <SelectField
-            label="Kind"
-            bare
-            value={address.kind}
-            options={[
-              ['email', 'mail'],
-              ['phone', 'telephone'],
-              ['post', 'post'],
-            ]}
-            onChange={(kind) => {
-              set(n, { kind });
-            }}
-          />
-          <TextField
-            label="Label"
-            value={address.label}
-            list={['work', 'home', 'accounts']}
-            onChange={(label) => {
-              set(n, { label });
-            }}
-          />
-          <TextField
-            label={address.kind === 'post' ? 'Address, a line each' : 'Address'}
-            value={address.value}
-            multiline={address.kind === 'post'}
-            onChange={(value) => {
-              set(n, { value, bounced: false });
-            }}
-          />
-          <CheckField
-            label="preferred"
-            checked={address.preferred}
-            onChange={(preferred) => {
-              set(n, { preferred });
-            }}
-          />
-          {address.bounced ? <small className={classes.flag}>mail came back</small> : null}
-          <Button
-            onClick={() => {
-              onChange(addresses.filter((_, m) => m !== n));
-            }}
-          >
-            Take out
-          </Button>
-        </div>
-      ))}
-      <Button
-        onClick={() => {
-          const kind = addresses.some((one) => one.kind === 'email') ? 'phone' : 'email';
-          const preferred = !addresses.some((one) => one.kind === kind);
-          onChange([...addresses, { kind, label: 'work', value: '', preferred, bounced: false }]);
-        }}
-      >
-        Add an address
-      </Button>
-    </>
-  );
+  return { keep, error: creating.error ?? changing.error };
 }
+
+/** A person's name from its parts, or the one name they are known by. */
+const nameOf = ({ kind, name, givenName, middleName, familyName }: ContactJson): string =>
+  kind === 'person'
+    ? [givenName, middleName, familyName].filter((part) => part.trim() !== '').join(' ') || name
+    : name;

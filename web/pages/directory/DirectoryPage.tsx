@@ -13,6 +13,8 @@ import {
   useImportContactsMutation,
   useMergeContactsMutation,
 } from '../../api/contacts.ts';
+import { FileChooser } from '../../ui/FileChooser.tsx';
+import { usePicked } from '../../ui/usePicked.ts';
 import { saveContacts } from './saveContacts.ts';
 import classes from './Directory.module.css';
 
@@ -24,22 +26,14 @@ export function DirectoryPage() {
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
   const [query] = useDebouncedValue(typed, TYPING_MS);
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const { picked, toggle } = usePicked();
   const [showAlike, setShowAlike] = useState(false);
-  const [importing, { data: report, error: importError, isLoading }] = useImportContactsMutation();
-  const file = useRef<HTMLInputElement>(null);
+  const [bringIn, { data: report, error: importError, isLoading }] = useImportContactsMutation();
   const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery(query);
   const { data: alike } = useDuplicatesQuery();
   const contacts = data?.pages.flatMap(({ items }) => items) ?? [];
-  useKeys({ n: () => void (user.mayChange && navigate('/directory/new')) });
-  const toggle = (id: string): void => {
-    setChosen((known) => {
-      const next = new Set(known);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
-  };
   const groups = alike?.items ?? [];
+  useKeys({ n: () => void (user.mayChange && navigate('/directory/new')) });
   return (
     <div className={classes.page}>
       <header className={classes.head}>
@@ -65,33 +59,11 @@ export function DirectoryPage() {
             {plural(groups.length, 'pair')} that may be one
           </Button>
         ) : null}
-        <span className={classes.actions}>
-          <Button onClick={() => void saveContacts('vcard', [...chosen])}>
-            Take out {chosen.size > 0 ? chosen.size : 'all'} as vCard
-          </Button>
-          <Button onClick={() => void saveContacts('csv', [...chosen])}>as CSV</Button>
-          {user.mayChange ? (
-            <>
-              <Button disabled={isLoading} onClick={() => file.current?.click()}>
-                Bring in
-              </Button>
-              <Button kind="go" hint="N" onClick={() => void navigate('/directory/new')}>
-                New contact
-              </Button>
-            </>
-          ) : null}
-        </span>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          accept=".vcf,.csv,text/vcard,text/csv"
-          aria-label="vCard or CSV file to bring in"
-          onChange={(event) => {
-            const [first] = event.currentTarget.files ?? [];
-            if (first) void importing(first);
-            event.currentTarget.value = '';
-          }}
+        <Actions
+          chosen={[...picked]}
+          mayChange={user.mayChange}
+          busy={isLoading}
+          onFile={(file) => void bringIn(file)}
         />
       </header>
       {report ? <Report report={report} /> : null}
@@ -108,24 +80,14 @@ export function DirectoryPage() {
           : null}
         {error ? <p role="alert">{problemWords(error)}</p> : null}
         {contacts.map((contact) => (
-          <div key={contact.id} className={classes.row}>
-            <input
-              type="checkbox"
-              aria-label={`Choose ${contact.name}`}
-              checked={chosen.has(contact.id)}
-              onChange={() => {
-                toggle(contact.id);
-              }}
-            />
-            <Link to={`/directory/${contact.id}`}>{contact.name}</Link>
-            <span>{contact.organisation ?? (contact.kind === 'organisation' ? 'organisation' : '')}</span>
-            <span>{contact.email ?? 'no mail address'}</span>
-            <span>{contact.phone}</span>
-            <span>{contact.matters === 0 ? '' : plural(contact.matters, 'matter')}</span>
-            <span className={classes.flag}>
-              {contact.doNotWriteTo ? 'not to be written to' : contact.bounced ? 'mail came back' : ''}
-            </span>
-          </div>
+          <ContactRow
+            key={contact.id}
+            contact={contact}
+            chosen={picked.has(contact.id)}
+            onChoose={() => {
+              toggle(contact.id);
+            }}
+          />
         ))}
         {data && contacts.length === 0 ? (
           <Blank title={typed === '' ? 'Nobody yet' : `Nobody with “${typed}”`}>
@@ -134,6 +96,68 @@ export function DirectoryPage() {
         ) : null}
         {hasNextPage ? <Button onClick={() => void fetchNextPage()}>Show more</Button> : null}
       </div>
+    </div>
+  );
+}
+
+interface ActionsProps {
+  readonly chosen: readonly string[];
+  readonly mayChange: boolean;
+  readonly busy: boolean;
+  readonly onFile: (file: File) => void;
+}
+
+/** Taking contacts out, all or those chosen, bringing them in, and a new one. */
+function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
+  const navigate = useNavigate();
+  const chooser = useRef<HTMLInputElement>(null);
+  return (
+    <span className={classes.actions}>
+      <Button onClick={() => void saveContacts('vcard', chosen)}>
+        Take out {chosen.length > 0 ? chosen.length : 'all'} as vCard
+      </Button>
+      <Button onClick={() => void saveContacts('csv', chosen)}>as CSV</Button>
+      {mayChange ? (
+        <>
+          <Button disabled={busy} onClick={() => chooser.current?.click()}>
+            Bring in
+          </Button>
+          <FileChooser
+            ref={chooser}
+            label="vCard or CSV file to bring in"
+            accept=".vcf,.csv,text/vcard,text/csv"
+            onChoose={([file]) => {
+              if (file) onFile(file);
+            }}
+          />
+          <Button kind="go" hint="N" onClick={() => void navigate('/directory/new')}>
+            New contact
+          </Button>
+        </>
+      ) : null}
+    </span>
+  );
+}
+
+interface ContactRowProps {
+  readonly contact: ContactSummary;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function ContactRow({ contact, chosen, onChoose }: ContactRowProps) {
+  const { id, name, organisation, kind, email, phone, matters, doNotWriteTo, bounced } = contact;
+  return (
+    <div className={classes.row}>
+      <input type="checkbox" aria-label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
+      <Link to={`/directory/${id}`}>{name}</Link>
+      <span>{organisation ?? (kind === 'organisation' ? 'organisation' : '')}</span>
+      <span>{email ?? 'no mail address'}</span>
+      <span>{phone}</span>
+      <span>{matters === 0 ? '' : plural(matters, 'matter')}</span>
+      <span className={classes.flag}>
+        {doNotWriteTo ? 'not to be written to' : bounced ? 'mail came back' : ''}
+      </span>
     </div>
   );
 }
@@ -158,16 +182,14 @@ function Report({ report }: { readonly report: ImportReport }) {
   );
 }
 
-/** Two that may be one: the one kept takes over matters and addresses of the other. */
-function Alike({
-  pair,
-  because,
-  same,
-}: {
+interface AlikeProps {
   readonly pair: readonly ContactSummary[];
   readonly because: 'address' | 'name';
   readonly same: string;
-}) {
+}
+
+/** Two that may be one: the one kept takes over matters and addresses of the other. */
+function Alike({ pair, because, same }: AlikeProps) {
   const [merge, { isLoading, error }] = useMergeContactsMutation();
   return (
     <section className={classes.alike}>

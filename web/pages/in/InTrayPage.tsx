@@ -1,15 +1,20 @@
-import { useEffect, useRef, useState } from 'react';
-import type { DragEvent } from 'react';
-import { useOutletContext, useSearchParams } from 'react-router';
-import type { TakenIn } from '../../../contract/inTray.ts';
+import { useEffect, useRef } from 'react';
+import type { RefObject } from 'react';
+import { useOutletContext } from 'react-router';
+import type { IncomingSummary, TakenIn } from '../../../contract/inTray.ts';
 import type { Session } from '../../../contract/session.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { useInTrayQuery, useTakeInMutation } from '../../api/inTray.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { FileChooser } from '../../ui/FileChooser.tsx';
 import { useKeys } from '../../ui/keys.ts';
+import { usePicked } from '../../ui/usePicked.ts';
+import { useFileDrop } from '../../ui/useFileDrop.ts';
+import { plural, problemWords } from '../../words/wording.ts';
 import { IncomingLine } from './IncomingLine.tsx';
-import { useInTrayQuery, useTakeInMutation } from '../../api/inTray.ts';
+import { useMarked } from './useMarked.ts';
 import { useTray } from './useTray.ts';
+import type { Tray } from './useTray.ts';
 import classes from './InTray.module.css';
 
 /** From here on a suggestion is offered for filing several at once. */
@@ -20,130 +25,35 @@ export function InTrayPage() {
   const { user } = useOutletContext<Session>();
   const { data, error } = useInTrayQuery();
   const [takeIn, taking] = useTakeInMutation();
-  const [params, setParams] = useSearchParams();
-  const [over, setOver] = useState(false);
-  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const chooser = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const tray = useTray();
   const items = data?.items ?? [];
-  const at = Math.max(
-    0,
-    items.findIndex(({ id }) => id === params.get('message')),
-  );
-  const marked = items[at];
-  const mark = (id: string | undefined): void => {
-    setParams(id === undefined ? {} : { message: id }, { replace: true });
-  };
-  // What is filed makes room for the next, which stands in its place then.
-  const after = (work: Promise<void>): void => {
-    const next = items[at + 1] ?? items[at - 1];
-    void work.then(() => {
-      mark(next?.id);
-    });
-  };
-  const fileOn = (n: number): void => {
-    const suggestion = marked?.suggestions[n];
-    if (marked && suggestion)
-      after(tray.fileOn(marked, [{ id: suggestion.matterId, reference: suggestion.reference }]));
-  };
-  const togglePick = (id: string): void => {
-    setPicked((known) => {
-      const next = new Set(known);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
-  };
+  const { marked, mark, step, makeRoom } = useMarked(items);
+  const { picked, toggle } = usePicked();
   const chosen = items.filter(({ id }) => picked.has(id));
   const sure = items.filter(({ suggestions: [first] }) => (first?.likelihood ?? 0) >= SURE_ENOUGH);
   const several = chosen.length > 0 ? chosen : sure;
-  const first = marked?.suggestions[0];
-  const keys = user.mayChange
-    ? {
-        Enter: () => {
-          fileOn(0);
-        },
-        ...Object.fromEntries([1, 2, 3, 4, 5].map((n) => [String(n), () => fileOn(n - 1)])),
-        o: () => search.current?.focus(),
-        x: () => {
-          if (marked) after(tray.notOurs(marked));
-        },
-        u: () => void tray.undo(),
-        a: () => {
-          if (marked && first) void tray.answer(marked, first.matterId);
-        },
-        s: () => {
-          if (marked) togglePick(marked.id);
-        },
-        f: () => void tray.fileEach(several),
-      }
-    : {};
-  useKeys({
-    ...keys,
-    ArrowDown: () => {
-      mark(items[at + 1]?.id ?? marked?.id);
-    },
-    ArrowUp: () => {
-      mark(items[at - 1]?.id ?? marked?.id);
-    },
-  });
-  useEffect(() => {
-    document.querySelector('[data-incoming][data-open=true]')?.scrollIntoView({ block: 'nearest' });
-  }, [marked?.id]);
-
+  useTrayKeys({ marked, several, tray, search, step, makeRoom, toggle, mayChange: user.mayChange });
   const take = (files: readonly File[]): void => {
     if (files.length > 0) void takeIn({ files });
   };
-  const drop = (event: DragEvent): void => {
-    event.preventDefault();
-    setOver(false);
-    take([...event.dataTransfer.files]);
-  };
+  const { over, target } = useFileDrop(user.mayChange, take);
+  const problems = [error && problemWords(error), taking.error && problemWords(taking.error), tray.problem];
   return (
-    <div
-      className={classes.page}
-      data-over={over}
-      onDragOver={(event) => {
-        if (!user.mayChange || !event.dataTransfer.types.includes('Files')) return;
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => {
-        setOver(false);
-      }}
-      onDrop={drop}
-    >
-      <header className={classes.head}>
-        <h1>In-tray</h1>
-        <p>
-          {data ? `${plural(data.count, 'message')} to be filed by hand` : ''}
-          {items.length > 0 ? (
-            <span className={classes.keys}> · ↑ ↓, 1–5 files, X is not ours, U takes back</span>
-          ) : null}
-        </p>
-        {user.mayChange && several.length > 0 ? (
-          <Button hint="F" onClick={() => void tray.fileEach(several)}>
-            {chosen.length > 0
-              ? `File the ${chosen.length} chosen, each on its first`
-              : `File ${plural(sure.length, 'likely one')}`}
-          </Button>
-        ) : null}
-        {user.mayChange ? (
-          <Button onClick={() => chooser.current?.click()}>Bring in .eml or mbox…</Button>
-        ) : null}
-        <input
-          ref={chooser}
-          hidden
-          multiple
-          type="file"
-          accept=".eml,.mbox,message/rfc822,application/mbox"
-          aria-label="Messages to bring in"
-          onChange={(event) => {
-            take([...(event.currentTarget.files ?? [])]);
-            event.currentTarget.value = '';
-          }}
-        />
-      </header>
+    <div className={classes.page} data-over={over} {...target}>
+      <TrayHead
+        count={data?.count}
+        fileSeveral={
+          chosen.length > 0
+            ? `File the ${chosen.length} chosen, each on its first`
+            : sure.length > 0
+              ? `File ${plural(sure.length, 'likely one')}`
+              : undefined
+        }
+        mayChange={user.mayChange}
+        onFileSeveral={() => void tray.fileEach(several)}
+        onTake={take}
+      />
       <div className={classes.told} role="status">
         {tray.done ? (
           <p>
@@ -157,7 +67,7 @@ export function InTrayPage() {
           </p>
         ) : null}
       </div>
-      {[error && problemWords(error), taking.error && problemWords(taking.error), tray.problem]
+      {problems
         .filter((words) => words !== undefined)
         .map((words) => (
           <p key={words} role="alert" className={classes.problem}>
@@ -178,9 +88,9 @@ export function InTrayPage() {
               mark(item.id);
             }}
             onPick={() => {
-              togglePick(item.id);
+              toggle(item.id);
             }}
-            onGone={after}
+            onGone={makeRoom}
           />
         ))}
         {data && items.length === 0 ? (
@@ -194,6 +104,91 @@ export function InTrayPage() {
       </div>
     </div>
   );
+}
+
+interface TrayHeadProps {
+  readonly count: number | undefined;
+  /** What filing several at once would do now; undefined when there is nothing to file so. */
+  readonly fileSeveral: string | undefined;
+  readonly mayChange: boolean;
+  readonly onFileSeveral: () => void;
+  readonly onTake: (files: readonly File[]) => void;
+}
+
+function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: TrayHeadProps) {
+  const chooser = useRef<HTMLInputElement>(null);
+  return (
+    <header className={classes.head}>
+      <h1>In-tray</h1>
+      <p>
+        {count === undefined ? '' : `${plural(count, 'message')} to be filed by hand`}
+        {count ? <span className={classes.keys}> · ↑ ↓, 1–5 files, X is not ours, U takes back</span> : null}
+      </p>
+      {mayChange && fileSeveral ? (
+        <Button hint="F" onClick={onFileSeveral}>
+          {fileSeveral}
+        </Button>
+      ) : null}
+      {mayChange ? <Button onClick={() => chooser.current?.click()}>Bring in .eml or mbox…</Button> : null}
+      <FileChooser
+        ref={chooser}
+        label="Messages to bring in"
+        accept=".eml,.mbox,message/rfc822,application/mbox"
+        multiple
+        onChoose={onTake}
+      />
+    </header>
+  );
+}
+
+interface TrayKeys {
+  readonly marked: IncomingSummary | undefined;
+  readonly several: readonly IncomingSummary[];
+  readonly tray: Tray;
+  readonly search: RefObject<HTMLInputElement | null>;
+  readonly step: (by: 1 | -1) => void;
+  readonly makeRoom: (work: Promise<void>) => void;
+  readonly toggle: (id: string) => void;
+  readonly mayChange: boolean;
+}
+
+function useTrayKeys({ marked, several, tray, search, step, makeRoom, toggle, mayChange }: TrayKeys): void {
+  const fileOn = (n: number): void => {
+    const suggestion = marked?.suggestions[n];
+    if (marked && suggestion)
+      makeRoom(tray.fileOn(marked, [{ id: suggestion.matterId, reference: suggestion.reference }]));
+  };
+  const first = marked?.suggestions[0];
+  const changing = {
+    Enter: () => {
+      fileOn(0);
+    },
+    ...Object.fromEntries([1, 2, 3, 4, 5].map((n) => [String(n), () => fileOn(n - 1)])),
+    o: () => search.current?.focus(),
+    x: () => {
+      if (marked) makeRoom(tray.notOurs(marked));
+    },
+    u: () => void tray.undo(),
+    a: () => {
+      if (marked && first) void tray.answer(marked, first.matterId);
+    },
+    s: () => {
+      if (marked) toggle(marked.id);
+    },
+    f: () => void tray.fileEach(several),
+  };
+  useKeys({
+    ...(mayChange ? changing : {}),
+    ArrowDown: () => {
+      step(1);
+    },
+    ArrowUp: () => {
+      step(-1);
+    },
+  });
+  useEffect(() => {
+    document.querySelector('[data-incoming][data-open=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [marked?.id]);
 }
 
 function takenWords({ filed, waiting, known, reports, refused }: TakenIn): string {

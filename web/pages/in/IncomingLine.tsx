@@ -54,100 +54,129 @@ export function IncomingLine(props: IncomingLineProps) {
   );
 }
 
-function Opened({ item, mayChange, tray, searchRef, onGone }: IncomingLineProps) {
-  const { data, error } = useIncomingQuery(item.id);
+function Opened(props: IncomingLineProps) {
+  const { data, error } = useIncomingQuery(props.item.id);
   return (
     <div className={classes.opened}>
       <div className={classes.letter}>
         {error ? <p role="alert">{problemWords(error)}</p> : null}
-        <p className={classes.meta}>
-          {item.from.name ? `${item.from.name} <${item.from.address}>` : item.from.address}
-          {data ? ` to ${data.to.map(({ name, address }) => name || address).join(', ')}` : ''}
-          {data && data.cc.length > 0
-            ? `, copy to ${data.cc.map(({ name, address }) => name || address).join(', ')}`
-            : ''}
-        </p>
-        {data ? (
-          <>
-            <InvitationCard invitation={data.invitation} />
-            <MessageFrame subject={item.subject} html={data.html} text={data.text} />
-          </>
-        ) : null}
-        {data && data.attachments.length > 0 ? (
-          <ul className={classes.files} aria-label="Enclosures">
-            {data.attachments.map(({ index, name, sizeBytes }) => (
-              <li key={index}>
-                <a href={`/api/v1/in-tray/${item.id}/attachments/${index}`} target="_blank" rel="noopener">
-                  {name}
-                </a>{' '}
-                <small>{fileSize(sizeBytes)}</small>
-              </li>
-            ))}
-          </ul>
-        ) : null}
+        <WhatItSays item={props.item} data={data} />
       </div>
       <aside className={classes.beside} aria-label="Where it belongs">
-        <h2>Where it belongs</h2>
-        {item.suggestions.map((suggestion, n) => (
-          <Suggestion
-            key={suggestion.matterId}
-            suggestion={suggestion}
-            number={n + 1}
-            mayChange={mayChange}
-            onFile={() => {
-              onGone(tray.fileOn(item, [{ id: suggestion.matterId, reference: suggestion.reference }]));
-            }}
-            onAnswer={() => void tray.answer(item, suggestion.matterId)}
-            roles={data?.mayJoin.find(({ matterId }) => matterId === suggestion.matterId)?.roles ?? []}
-            onJoin={(role) => void tray.makeParty(item, suggestion.matterId, role)}
-          />
-        ))}
-        {item.suggestions.length === 0 ? (
-          <p className={classes.none}>Nothing in it points to a matter.</p>
-        ) : null}
-        {mayChange ? (
-          <>
-            <MatterPicker
-              label="Another matter (O)"
-              {...(searchRef === undefined ? {} : { inputRef: searchRef })}
-              onChoose={(matter) => {
-                onGone(tray.fileOn(item, [matter]));
-              }}
-            />
-            <p className={classes.more}>
-              {item.suggestions.length > 1 ? (
-                <Button
-                  onClick={() => {
-                    const [one, two] = item.suggestions;
-                    if (one && two)
-                      onGone(
-                        tray.fileOn(
-                          item,
-                          [one, two].map(({ matterId, reference }) => ({ id: matterId, reference })),
-                        ),
-                      );
-                  }}
-                >
-                  On the first two
-                </Button>
-              ) : null}
-              <Link to="/matters" state={{ opening: item.subject }}>
-                Open a matter for it
-              </Link>
-              <Button
-                hint="X"
-                onClick={() => {
-                  onGone(tray.notOurs(item));
-                }}
-              >
-                Not ours
-              </Button>
-            </p>
-          </>
-        ) : null}
-        {data ? <Who data={data} mayChange={mayChange} /> : null}
+        <Belongs {...props} data={data} />
+        {data ? <Who data={data} mayChange={props.mayChange} /> : null}
       </aside>
     </div>
+  );
+}
+
+interface WhatItSaysProps {
+  readonly item: IncomingSummary;
+  readonly data: IncomingDetail | undefined;
+}
+
+function WhatItSays({ item, data }: WhatItSaysProps) {
+  return (
+    <>
+      <p className={classes.meta}>
+        {item.from.name ? `${item.from.name} <${item.from.address}>` : item.from.address}
+        {data ? ` to ${data.to.map(({ name, address }) => name || address).join(', ')}` : ''}
+        {data && data.cc.length > 0
+          ? `, copy to ${data.cc.map(({ name, address }) => name || address).join(', ')}`
+          : ''}
+      </p>
+      {data ? (
+        <>
+          <InvitationCard invitation={data.invitation} />
+          <MessageFrame subject={item.subject} html={data.html} text={data.text} />
+        </>
+      ) : null}
+      {data && data.attachments.length > 0 ? (
+        <ul className={classes.files} aria-label="Enclosures">
+          {data.attachments.map(({ index, name, sizeBytes }) => (
+            <li key={index}>
+              <a href={`/api/v1/in-tray/${item.id}/attachments/${index}`} target="_blank" rel="noopener">
+                {name}
+              </a>{' '}
+              <small>{fileSize(sizeBytes)}</small>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </>
+  );
+}
+
+type BelongsProps = IncomingLineProps & { readonly data: IncomingDetail | undefined };
+
+function Belongs(props: BelongsProps) {
+  const { item, data, mayChange, tray, onGone } = props;
+  return (
+    <>
+      <h2>Where it belongs</h2>
+      {item.suggestions.map((suggestion, n) => (
+        <Suggestion
+          key={suggestion.matterId}
+          suggestion={suggestion}
+          number={n + 1}
+          mayChange={mayChange}
+          onFile={() => {
+            onGone(tray.fileOn(item, [{ id: suggestion.matterId, reference: suggestion.reference }]));
+          }}
+          onAnswer={() => void tray.answer(item, suggestion.matterId)}
+          roles={data?.mayJoin.find(({ matterId }) => matterId === suggestion.matterId)?.roles ?? []}
+          onJoin={(role) => void tray.makeParty(item, suggestion.matterId, role)}
+        />
+      ))}
+      {item.suggestions.length === 0 ? (
+        <p className={classes.none}>Nothing in it points to a matter.</p>
+      ) : null}
+      {mayChange ? <Elsewhere {...props} /> : null}
+    </>
+  );
+}
+
+/** What else can become of it: another matter, the two likeliest, a new one, or nothing. */
+function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
+  return (
+    <>
+      <MatterPicker
+        label="Another matter (O)"
+        {...(searchRef === undefined ? {} : { inputRef: searchRef })}
+        onChoose={(matter) => {
+          onGone(tray.fileOn(item, [matter]));
+        }}
+      />
+      <p className={classes.more}>
+        {item.suggestions.length > 1 ? (
+          <Button
+            onClick={() => {
+              const [one, two] = item.suggestions;
+              if (one && two)
+                onGone(
+                  tray.fileOn(
+                    item,
+                    [one, two].map(({ matterId, reference }) => ({ id: matterId, reference })),
+                  ),
+                );
+            }}
+          >
+            On the first two
+          </Button>
+        ) : null}
+        <Link to="/matters" state={{ opening: item.subject }}>
+          Open a matter for it
+        </Link>
+        <Button
+          hint="X"
+          onClick={() => {
+            onGone(tray.notOurs(item));
+          }}
+        >
+          Not ours
+        </Button>
+      </p>
+    </>
   );
 }
 

@@ -1,8 +1,8 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
-import type { KeyboardEvent } from 'react';
+import type { KeyboardEvent, RefObject } from 'react';
 import { useLocation, useNavigate, useOutletContext, useSearchParams } from 'react-router';
-import type { MatterSort } from '../../../contract/matters.ts';
+import type { MatterSort, MatterSummary } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
@@ -29,55 +29,18 @@ const openedWith = (state: unknown): string | undefined =>
 
 /** All matters, narrowed as one types over reference, title and parties; gone along with the arrow keys. */
 export function MattersPage() {
-  const [params, setParams] = useSearchParams();
-  const [typed, setTyped] = useState(params.get('query') ?? '');
-  const [query] = useDebouncedValue(typed, TYPING_MS);
-  const sort = SORTS.find(([known]) => known === params.get('sort'))?.[0] ?? 'recent';
+  const { typed, setTyped, query, sort, setSort } = useNarrowing();
   const { data, error, hasNextPage, isFetchingNextPage, fetchNextPage } = useMattersInfiniteQuery({
     query,
     sort,
   });
   const matters = data?.pages.flatMap(({ items }) => items) ?? [];
-  const [marked, setMarked] = useState(0);
   const openingWith = openedWith(useLocation().state);
   const [opening, setOpening] = useState(openingWith !== undefined);
   const { user } = useOutletContext<Session>();
-  const navigate = useNavigate();
   const list = useRef<HTMLDivElement>(null);
 
-  useEffect(() => {
-    setParams(
-      (known) => {
-        const next = new URLSearchParams(known);
-        if (query) next.set('query', query);
-        else next.delete('query');
-        return next;
-      },
-      { replace: true },
-    );
-  }, [query, setParams]);
-
-  const at = Math.min(marked, Math.max(0, matters.length - 1));
-  const mark = (next: number): void => {
-    const bounded = Math.max(0, Math.min(matters.length - 1, next));
-    setMarked(bounded);
-    list.current?.querySelectorAll('[data-matter]')[bounded]?.scrollIntoView({ block: 'nearest' });
-  };
-
-  const onKey = (event: KeyboardEvent): void => {
-    const moves: Readonly<Record<string, number>> = {
-      ArrowDown: at + 1,
-      ArrowUp: at - 1,
-      PageDown: at + 12,
-      PageUp: at - 12,
-    };
-    const move = moves[event.key];
-    const matter = matters[at];
-    if (move !== undefined) mark(move);
-    else if (event.key === 'Enter' && matter) void navigate(`/matters/${matter.id}`);
-    else return;
-    event.preventDefault();
-  };
+  const { at, setMarked, onKey } = useWalk(matters, list);
 
   return (
     <div className={classes.page}>
@@ -97,26 +60,7 @@ export function MattersPage() {
           }}
           onKeyDown={onKey}
         />
-        <div className={classes.sorts} role="group" aria-label="Order">
-          {SORTS.map(([key, label]) => (
-            <button
-              key={key}
-              type="button"
-              aria-pressed={sort === key}
-              onClick={() => {
-                setParams(
-                  (known) => {
-                    known.set('sort', key);
-                    return known;
-                  },
-                  { replace: true },
-                );
-              }}
-            >
-              {label}
-            </button>
-          ))}
-        </div>
+        <Sorts sort={sort} onSort={setSort} />
         {user.mayChange ? (
           <Button
             onClick={() => {
@@ -168,6 +112,90 @@ export function MattersPage() {
       <p className={classes.count} aria-live="polite">
         {data ? `${plural(matters.length, 'matter')}${hasNextPage ? ' shown, more below' : ''}` : ''}
       </p>
+    </div>
+  );
+}
+
+type Sort = (typeof SORTS)[number][0];
+
+/** What the list is narrowed by and how it is ordered, kept in the address, so that coming back finds it so. */
+function useNarrowing() {
+  const [params, setParams] = useSearchParams();
+  const [typed, setTyped] = useState(params.get('query') ?? '');
+  const [query] = useDebouncedValue(typed, TYPING_MS);
+  const sort = SORTS.find(([known]) => known === params.get('sort'))?.[0] ?? 'recent';
+  useEffect(() => {
+    setParams(
+      (known) => {
+        const next = new URLSearchParams(known);
+        if (query) next.set('query', query);
+        else next.delete('query');
+        return next;
+      },
+      { replace: true },
+    );
+  }, [query, setParams]);
+  const setSort = (key: Sort): void => {
+    setParams(
+      (known) => {
+        known.set('sort', key);
+        return known;
+      },
+      { replace: true },
+    );
+  };
+  return { typed, setTyped, query, sort, setSort };
+}
+
+const PAGE_ROWS = 12;
+
+/** Goes along the matters by the arrow keys while one types; Enter opens the marked one. */
+function useWalk(matters: readonly MatterSummary[], list: RefObject<HTMLDivElement | null>) {
+  const [marked, setMarked] = useState(0);
+  const navigate = useNavigate();
+  const at = Math.min(marked, Math.max(0, matters.length - 1));
+  const mark = (next: number): void => {
+    const bounded = Math.max(0, Math.min(matters.length - 1, next));
+    setMarked(bounded);
+    list.current?.querySelectorAll('[data-matter]')[bounded]?.scrollIntoView({ block: 'nearest' });
+  };
+  const onKey = (event: KeyboardEvent): void => {
+    const moves: Readonly<Record<string, number>> = {
+      ArrowDown: at + 1,
+      ArrowUp: at - 1,
+      PageDown: at + PAGE_ROWS,
+      PageUp: at - PAGE_ROWS,
+    };
+    const move = moves[event.key];
+    const matter = matters[at];
+    if (move !== undefined) mark(move);
+    else if (event.key === 'Enter' && matter) void navigate(`/matters/${matter.id}`);
+    else return;
+    event.preventDefault();
+  };
+  return { at, setMarked, onKey };
+}
+
+interface SortsProps {
+  readonly sort: Sort;
+  readonly onSort: (sort: Sort) => void;
+}
+
+function Sorts({ sort, onSort }: SortsProps) {
+  return (
+    <div className={classes.sorts} role="group" aria-label="Order">
+      {SORTS.map(([key, label]) => (
+        <button
+          key={key}
+          type="button"
+          aria-pressed={sort === key}
+          onClick={() => {
+            onSort(key);
+          }}
+        >
+          {label}
+        </button>
+      ))}
     </div>
   );
 }

@@ -19,31 +19,17 @@ const STANDINGS: readonly Standing[] = ['approved', 'shared', 'private', 'retire
 /** The library of templates, narrowed as one types over name, tags and wording. */
 export function TemplatesPage() {
   const { user } = useOutletContext<Session>();
-  const [params, setParams] = useSearchParams();
   const [typed, setTyped] = useState('');
   const [query] = useDebouncedValue(typed, TYPING_MS);
   const navigate = useNavigate();
-  const folder = params.get('folder') ?? undefined;
-  const tag = params.get('tag') ?? undefined;
-  const standing = STANDINGS.find((known) => known === params.get('standing'));
+  const { folder, tag, standing, narrow } = useNarrowing();
   const { data, error, hasNextPage, fetchNextPage } = useTemplatesInfiniteQuery({
     query,
     ...(folder === undefined ? {} : { folder }),
     ...(tag === undefined ? {} : { tag }),
     ...(standing === undefined ? {} : { standing }),
   });
-  const { data: shelves } = useTemplateShelvesQuery();
   const templates = data?.pages.flatMap(({ items }) => items) ?? [];
-  const narrow = (name: string, value: string | undefined): void => {
-    setParams(
-      (known) => {
-        if (value === undefined || known.get(name) === value) known.delete(name);
-        else known.set(name, value);
-        return known;
-      },
-      { replace: true },
-    );
-  };
   useKeys({ n: () => void (user.mayChange && navigate('/templates/new')) });
 
   return (
@@ -72,32 +58,7 @@ export function TemplatesPage() {
         ) : null}
       </header>
       <div className={classes.body}>
-        <nav className={classes.shelves} aria-label="Narrow by folder, tag and standing">
-          <Narrowing
-            title="Folders"
-            rows={shelves?.folders ?? []}
-            chosen={folder}
-            onChoose={(name) => {
-              narrow('folder', name);
-            }}
-          />
-          <Narrowing
-            title="Tags"
-            rows={shelves?.tags ?? []}
-            chosen={tag}
-            onChoose={(name) => {
-              narrow('tag', name);
-            }}
-          />
-          <Narrowing
-            title="Standing"
-            rows={STANDINGS.map((name) => ({ name, label: standingWords(name) }))}
-            chosen={standing}
-            onChoose={(name) => {
-              narrow('standing', name);
-            }}
-          />
-        </nav>
+        <Shelves folder={folder} tag={tag} standing={standing} narrow={narrow} />
         <div className={classes.list}>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
           {templates.map((template) => (
@@ -119,6 +80,59 @@ export function TemplatesPage() {
         {data ? `${plural(templates.length, 'template')}${hasNextPage ? ' shown, more below' : ''}` : ''}
       </p>
     </div>
+  );
+}
+
+/** What the library is narrowed by, kept in the address; choosing the same again takes it off. */
+function useNarrowing() {
+  const [params, setParams] = useSearchParams();
+  const narrow = (name: string, value: string | undefined): void => {
+    setParams(
+      (known) => {
+        if (value === undefined || known.get(name) === value) known.delete(name);
+        else known.set(name, value);
+        return known;
+      },
+      { replace: true },
+    );
+  };
+  return {
+    folder: params.get('folder') ?? undefined,
+    tag: params.get('tag') ?? undefined,
+    standing: STANDINGS.find((known) => known === params.get('standing')),
+    narrow,
+  };
+}
+
+function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowing>) {
+  const { data: shelves } = useTemplateShelvesQuery();
+  return (
+    <nav className={classes.shelves} aria-label="Narrow by folder, tag and standing">
+      <Narrowing
+        title="Folders"
+        rows={shelves?.folders ?? []}
+        chosen={folder}
+        onChoose={(name) => {
+          narrow('folder', name);
+        }}
+      />
+      <Narrowing
+        title="Tags"
+        rows={shelves?.tags ?? []}
+        chosen={tag}
+        onChoose={(name) => {
+          narrow('tag', name);
+        }}
+      />
+      <Narrowing
+        title="Standing"
+        rows={STANDINGS.map((name) => ({ name, label: standingWords(name) }))}
+        chosen={standing}
+        onChoose={(name) => {
+          narrow('standing', name);
+        }}
+      />
+    </nav>
   );
 }
 

@@ -127,47 +127,9 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
     case 'tableRow':
       return <RowForm attrs={attrs} catalogue={catalogue} onSet={onSet} />;
     case 'picture':
-      return (
-        <>
-          <b>This picture</b>
-          <TextField
-            label="What it shows, in words"
-            value={String(attrs['alt'])}
-            onChange={(alt) => {
-              onSet({ alt });
-            }}
-          />
-          <TextField
-            label="Width in pixels"
-            type="number"
-            value={String(attrs['width'])}
-            onChange={(width) => {
-              onSet({ width: Math.max(8, Math.min(640, Math.round(Number(width)) || 8)) });
-            }}
-          />
-        </>
-      );
+      return <PictureForm attrs={attrs} onSet={onSet} />;
     case 'button':
-      return (
-        <>
-          <b>This button</b>
-          <TextField
-            label="Words on it"
-            value={String(attrs['label'])}
-            onChange={(label) => {
-              onSet({ label });
-            }}
-          />
-          <TextField
-            label="Where it leads"
-            type="url"
-            value={String(attrs['href'])}
-            onChange={(href) => {
-              onSet({ href });
-            }}
-          />
-        </>
-      );
+      return <ButtonForm attrs={attrs} onSet={onSet} />;
     case 'space':
       return (
         <TextField
@@ -184,17 +146,62 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
   }
 }
 
-function RepeatForm({
-  over,
-  when,
-  catalogue,
-  onSet,
-}: {
+interface AttrsProps extends Pick<PlaceFormProps, 'onSet'> {
+  readonly attrs: Place['attrs'];
+}
+
+function PictureForm({ attrs, onSet }: AttrsProps) {
+  return (
+    <>
+      <b>This picture</b>
+      <TextField
+        label="What it shows, in words"
+        value={String(attrs['alt'])}
+        onChange={(alt) => {
+          onSet({ alt });
+        }}
+      />
+      <TextField
+        label="Width in pixels"
+        type="number"
+        value={String(attrs['width'])}
+        onChange={(width) => {
+          onSet({ width: Math.max(8, Math.min(640, Math.round(Number(width)) || 8)) });
+        }}
+      />
+    </>
+  );
+}
+
+function ButtonForm({ attrs, onSet }: AttrsProps) {
+  return (
+    <>
+      <b>This button</b>
+      <TextField
+        label="Words on it"
+        value={String(attrs['label'])}
+        onChange={(label) => {
+          onSet({ label });
+        }}
+      />
+      <TextField
+        label="Where it leads"
+        type="url"
+        value={String(attrs['href'])}
+        onChange={(href) => {
+          onSet({ href });
+        }}
+      />
+    </>
+  );
+}
+
+interface RepeatFormProps extends Pick<PlaceFormProps, 'catalogue' | 'onSet'> {
   readonly over: string;
   readonly when: ConditionGroup | null;
-  readonly catalogue: FieldCatalogue;
-  readonly onSet: PlaceFormProps['onSet'];
-}) {
+}
+
+function RepeatForm({ over, when, catalogue, onSet }: RepeatFormProps) {
   const rows = catalogue.repeats.find((repeat) => repeat.over === over)?.fields ?? [];
   return (
     <>
@@ -219,15 +226,7 @@ function RepeatForm({
   );
 }
 
-function RowForm({
-  attrs,
-  catalogue,
-  onSet,
-}: {
-  readonly attrs: Place['attrs'];
-  readonly catalogue: FieldCatalogue;
-  readonly onSet: PlaceFormProps['onSet'];
-}) {
+function RowForm({ attrs, catalogue, onSet }: AttrsProps & Pick<PlaceFormProps, 'catalogue'>) {
   const repeat = attrs['repeat'] as { readonly over: string; readonly when: ConditionGroup | null } | null;
   const when = attrs['when'] as ConditionGroup | null;
   const rows = catalogue.repeats.find(({ over }) => over === repeat?.over)?.fields ?? [];

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { today } from '../../../words/dates.ts';
@@ -12,110 +11,38 @@ import { OnItsWay } from '../../../parts/messages/OnItsWay.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useTakeInMutation } from '../../../api/inTray.ts';
 import { useLazyOlderEntriesQuery } from '../../../api/correspondence.ts';
+import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { gather, months } from './conversations.ts';
+import { LettersBar } from './LettersBar.tsx';
+import type { Direction } from './LettersBar.tsx';
 import classes from './Correspondence.module.css';
 
-type Direction = EntrySummary['direction'] | 'all';
-
-/** A matter's letters, newest on top, answers gathered under the day their conversation last moved. */
-export function Correspondence({
-  matter,
-  mayChange,
-}: {
+interface CorrespondenceProps {
   readonly matter: MatterDetail;
   readonly mayChange: boolean;
-}) {
+}
+
+/** A matter's letters, newest on top, answers gathered under the day their conversation last moved. */
+export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
   const [direction, setDirection] = useState<Direction>('all');
-  const [older, setOlder] = useState<
-    { readonly items: readonly EntrySummary[]; readonly next: string | null } | undefined
-  >();
   const [noting, setNoting] = useState(false);
-  const [over, setOver] = useState(false);
   const [takeIn, taking] = useTakeInMutation();
-  const [loadOlder, { isFetching }] = useLazyOlderEntriesQuery();
-  const entries = [...matter.correspondence.items, ...(older?.items ?? [])];
-  const next = older ? older.next : matter.correspondence.next;
+  const { over, target } = useFileDrop(mayChange, (files) => void takeIn({ files, matterId: matter.id }));
+  const { entries, next, showMore, isFetching } = useEntries(matter);
   const shown = entries.filter((entry) => direction === 'all' || entry.direction === direction);
-
-  const showMore = async (after: string): Promise<void> => {
-    const page = await loadOlder({ matterId: matter.id, after }).unwrap();
-    setOlder((known) => ({ items: [...(known?.items ?? []), ...page.items], next: page.next }));
-  };
-
   return (
     <section className={classes.letters} aria-label="Correspondence">
-      <div className={classes.bar} role="group" aria-label="Which letters">
-        <Filter
-          label="All"
-          count={matter.counts.all}
-          pressed={direction === 'all'}
-          onPress={() => {
-            setDirection('all');
-          }}
-        />
-        <Filter
-          label="Sent"
-          count={matter.counts.out}
-          pressed={direction === 'out'}
-          onPress={() => {
-            setDirection('out');
-          }}
-        />
-        <Filter
-          label="Received"
-          count={matter.counts.in}
-          pressed={direction === 'in'}
-          onPress={() => {
-            setDirection('in');
-          }}
-        />
-        {matter.counts.note > 0 ? (
-          <Filter
-            label="Notes"
-            count={matter.counts.note}
-            pressed={direction === 'note'}
-            onPress={() => {
-              setDirection('note');
-            }}
-          />
-        ) : null}
-        {mayChange ? (
-          <Button
-            className={classes.noting}
-            aria-pressed={noting}
-            onClick={() => {
-              setNoting(!noting);
-            }}
-          >
-            Note a call…
-          </Button>
-        ) : null}
-        <Link
-          className={classes.finding}
-          to={`/correspondence?matterId=${matter.id}`}
-          title="Words, people, days and kinds on this matter"
-        >
-          Find
-        </Link>
-      </div>
-      <div
-        className={classes.scroll}
-        data-over={over}
-        onDragOver={(event) => {
-          if (!mayChange || !event.dataTransfer.types.includes('Files')) return;
-          event.preventDefault();
-          setOver(true);
+      <LettersBar
+        matter={matter}
+        direction={direction}
+        noting={noting}
+        mayChange={mayChange}
+        onDirection={setDirection}
+        onNoting={() => {
+          setNoting(!noting);
         }}
-        onDragLeave={() => {
-          setOver(false);
-        }}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          const files = [...event.dataTransfer.files];
-          if (mayChange && files.length > 0) void takeIn({ files, matterId: matter.id });
-        }}
-      >
+      />
+      <div className={classes.scroll} data-over={over} {...target}>
         {taking.error ? (
           <p role="alert" className={classes.taken}>
             {problemWords(taking.error)}
@@ -161,20 +88,23 @@ export function Correspondence({
   );
 }
 
-function Filter({
-  label,
-  count,
-  pressed,
-  onPress,
-}: {
-  readonly label: string;
-  readonly count: number;
-  readonly pressed: boolean;
-  readonly onPress: () => void;
-}) {
-  return (
-    <button type="button" aria-pressed={pressed} onClick={onPress}>
-      {label} {count}
-    </button>
-  );
+interface OlderPages {
+  readonly items: readonly EntrySummary[];
+  readonly next: string | null;
+}
+
+/** The matter's newest entries, and the older ones that were asked for. */
+function useEntries(matter: MatterDetail) {
+  const [older, setOlder] = useState<OlderPages>();
+  const [loadOlder, { isFetching }] = useLazyOlderEntriesQuery();
+  const showMore = async (after: string): Promise<void> => {
+    const page = await loadOlder({ matterId: matter.id, after }).unwrap();
+    setOlder((known) => ({ items: [...(known?.items ?? []), ...page.items], next: page.next }));
+  };
+  return {
+    entries: [...matter.correspondence.items, ...(older?.items ?? [])],
+    next: older ? older.next : matter.correspondence.next,
+    showMore,
+    isFetching,
+  };
 }

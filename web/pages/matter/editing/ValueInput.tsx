@@ -16,6 +16,11 @@ interface ValueInputProps {
   readonly onLeave?: () => void;
 }
 
+const YES_NO = [
+  { key: 'yes', label: 'yes' },
+  { key: 'no', label: 'no' },
+];
+
 /** A value in place, in a field of its kind. What does not fit stays to be mended, and nothing is kept of it. */
 export function ValueInput({ definition, value, currency, autoFocus, onValue, onLeave }: ValueInputProps) {
   const { label, kind, choices } = definition;
@@ -35,13 +40,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     setMisfit(!read);
     if (read && JSON.stringify(read) !== JSON.stringify(value)) onValue(read as ValueJson);
   };
-  const options =
-    kind === 'yesNo'
-      ? [
-          { key: 'yes', label: 'yes' },
-          { key: 'no', label: 'no' },
-        ]
-      : choices;
+  const options = kind === 'yesNo' ? YES_NO : kind === 'choice' ? choices : undefined;
   if (kind === 'contact')
     return (
       <ContactPicker
@@ -54,7 +53,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
         }}
       />
     );
-  if ((kind === 'choice' || kind === 'yesNo') && options)
+  if (options)
     return (
       <select
         className={classes.input}

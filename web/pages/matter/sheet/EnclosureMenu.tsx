@@ -25,119 +25,138 @@ const LOOKED_AT = /^(?:application\/pdf|image\/(?:png|jpeg|gif)|text\/plain)$/;
 
 /** What can be done with an enclosure: looked at, called otherwise, moved, made a PDF, joined, kept on the matter. */
 export function EnclosureMenu(props: EnclosureMenuProps) {
-  const { messageId, enclosure, at, enclosures, matter, onMove, onRename, onMade } = props;
-  const { id, fileName, mediaType } = enclosure;
-  const [naming, setNaming] = useState<string>();
-  const content = `/api/v1/messages/${messageId}/enclosures/${id}/content`;
-  const pdfs = enclosures.filter((one) => one.mediaType === IS_PDF).map((one) => one.id);
-  const onMatter = enclosure.kind === 'document';
-  const categories = [...new Set(matter.documents.map(({ category }) => category))].filter(Boolean);
-  const dot = fileName.lastIndexOf('.');
-  const [stem, ending] = dot > 0 ? [fileName.slice(0, dot), fileName.slice(dot)] : [fileName, ''];
-  const shown = LOOKED_AT.test(mediaType) || /\.docx$/iu.test(fileName);
+  const [naming, setNaming] = useState(false);
+  const end = (): void => {
+    setNaming(false);
+  };
   return (
-    <Popover
-      opened={naming !== undefined}
-      onChange={() => {
-        setNaming(undefined);
-      }}
-      position="top-start"
-      trapFocus
-      withRoles={false}
-    >
+    <Popover opened={naming} onChange={end} position="top-start" trapFocus withRoles={false}>
       <Popover.Target>
         <span>
           <Menu position="top-start" width={300}>
             <Menu.Target>
               <button type="button" className={classes.name}>
-                {fileName}
+                {props.enclosure.fileName}
               </button>
             </Menu.Target>
             <Menu.Dropdown>
-              <Menu.Item component="a" href={content} target="_blank" rel="noopener">
-                {shown ? 'Look at it' : 'Fetch it'}
-              </Menu.Item>
-              <Menu.Item
-                onClick={() => {
-                  setNaming(stem);
+              <Acts
+                {...props}
+                onName={() => {
+                  setNaming(true);
                 }}
-              >
-                Call it otherwise…
-              </Menu.Item>
-              {at > 0 ? (
-                <Menu.Item
-                  onClick={() => {
-                    onMove(at, at - 1);
-                  }}
-                >
-                  Move before the one before
-                </Menu.Item>
-              ) : null}
-              {CAN_BE_PDF.test(fileName) ? (
-                <Menu.Item
-                  onClick={() => {
-                    onMade({ kind: 'asPdf', enclosureId: id });
-                  }}
-                >
-                  Send it as PDF
-                </Menu.Item>
-              ) : null}
-              {mediaType === IS_PDF && pdfs.length > 1 ? (
-                <Menu.Item
-                  onClick={() => {
-                    onMade({ kind: 'join', enclosureIds: pdfs, name: stem });
-                  }}
-                >
-                  Make the {pdfs.length} PDFs one
-                </Menu.Item>
-              ) : null}
-              {onMatter ? null : <Menu.Label>Keep it on the matter, under</Menu.Label>}
-              {onMatter
-                ? null
-                : [...categories, ...(categories.includes('Other') ? [] : ['Other'])].map((category) => (
-                    <Menu.Item
-                      key={category}
-                      onClick={() => {
-                        onMade({ kind: 'keep', enclosureId: id, category });
-                      }}
-                    >
-                      {category}
-                    </Menu.Item>
-                  ))}
+              />
             </Menu.Dropdown>
           </Menu>
         </span>
       </Popover.Target>
       <Popover.Dropdown>
-        <form
-          className={classes.naming}
-          onSubmit={(event) => {
-            event.preventDefault();
-            const name = (naming ?? '').trim();
-            if (name !== '') onRename(name + ending);
-            setNaming(undefined);
-          }}
-        >
-          <TextField label="It goes out as" value={naming ?? ''} onChange={setNaming} autoFocus />
-          <span className={classes.patterns}>
-            {[
-              ...new Set([enclosure.category || stem, stem].map((what) => `${matter.reference} ${what}`)),
-            ].map((name) => (
-              <Button
-                key={name}
-                onClick={() => {
-                  setNaming(name);
-                }}
-              >
-                {name}
-              </Button>
-            ))}
-          </span>
-          <Button kind="go" type="submit">
-            Call it so
-          </Button>
-        </form>
+        <NamingForm {...props} onEnd={end} />
       </Popover.Dropdown>
     </Popover>
+  );
+}
+
+/** A file's name without its ending, and the ending, which stays. */
+function nameParts(fileName: string): readonly [stem: string, ending: string] {
+  const dot = fileName.lastIndexOf('.');
+  return dot > 0 ? [fileName.slice(0, dot), fileName.slice(dot)] : [fileName, ''];
+}
+
+function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
+  const { messageId, enclosure, at, enclosures, onMove, onMade, onName } = props;
+  const { id, fileName, mediaType } = enclosure;
+  const [stem] = nameParts(fileName);
+  const pdfs = enclosures.filter((one) => one.mediaType === IS_PDF).map((one) => one.id);
+  const shown = LOOKED_AT.test(mediaType) || /\.docx$/iu.test(fileName);
+  const content = `/api/v1/messages/${messageId}/enclosures/${id}/content`;
+  return (
+    <>
+      <Menu.Item component="a" href={content} target="_blank" rel="noopener">
+        {shown ? 'Look at it' : 'Fetch it'}
+      </Menu.Item>
+      <Menu.Item onClick={onName}>Call it otherwise…</Menu.Item>
+      {at > 0 ? (
+        <Menu.Item
+          onClick={() => {
+            onMove(at, at - 1);
+          }}
+        >
+          Move before the one before
+        </Menu.Item>
+      ) : null}
+      {CAN_BE_PDF.test(fileName) ? (
+        <Menu.Item
+          onClick={() => {
+            onMade({ kind: 'asPdf', enclosureId: id });
+          }}
+        >
+          Send it as PDF
+        </Menu.Item>
+      ) : null}
+      {mediaType === IS_PDF && pdfs.length > 1 ? (
+        <Menu.Item
+          onClick={() => {
+            onMade({ kind: 'join', enclosureIds: pdfs, name: stem });
+          }}
+        >
+          Make the {pdfs.length} PDFs one
+        </Menu.Item>
+      ) : null}
+      {enclosure.kind === 'document' ? null : <KeepUnder {...props} />}
+    </>
+  );
+}
+
+function KeepUnder({ enclosure, matter, onMade }: EnclosureMenuProps) {
+  const categories = new Set([...matter.documents.map(({ category }) => category).filter(Boolean), 'Other']);
+  return (
+    <>
+      <Menu.Label>Keep it on the matter, under</Menu.Label>
+      {[...categories].map((category) => (
+        <Menu.Item
+          key={category}
+          onClick={() => {
+            onMade({ kind: 'keep', enclosureId: enclosure.id, category });
+          }}
+        >
+          {category}
+        </Menu.Item>
+      ))}
+    </>
+  );
+}
+
+function NamingForm(props: EnclosureMenuProps & { readonly onEnd: () => void }) {
+  const { enclosure, matter, onRename, onEnd } = props;
+  const [stem, ending] = nameParts(enclosure.fileName);
+  const [naming, setNaming] = useState(stem);
+  const patterns = new Set([enclosure.category || stem, stem].map((what) => `${matter.reference} ${what}`));
+  return (
+    <form
+      className={classes.naming}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (naming.trim() !== '') onRename(naming.trim() + ending);
+        onEnd();
+      }}
+    >
+      <TextField label="It goes out as" value={naming} onChange={setNaming} autoFocus />
+      <span className={classes.patterns}>
+        {[...patterns].map((name) => (
+          <Button
+            key={name}
+            onClick={() => {
+              setNaming(name);
+            }}
+          >
+            {name}
+          </Button>
+        ))}
+      </span>
+      <Button kind="go" type="submit">
+        Call it so
+      </Button>
+    </form>
   );
 }

@@ -1,10 +1,10 @@
 import { IconX } from '@tabler/icons-react';
-import { useRef, useState } from 'react';
-import type { DragEvent } from 'react';
+import { useRef } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { fileSize } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { EncloseMenu } from './EncloseMenu.tsx';
 import { EnclosureMenu } from './EnclosureMenu.tsx';
 import classes from './Enclosures.module.css';
@@ -33,83 +33,13 @@ const ENCODED = 4 / 3;
 
 /** What goes along, at the foot of the sheet: put in from the matter, dropped, made now; in an order of one's own. */
 export function Enclosures(props: EnclosuresProps) {
-  const { messageId, enclosures, asks, matter, limitBytes, busy, share, problem, onChange, onFiles, onMade } =
-    props;
-  const [over, setOver] = useState(false);
-  const dragged = useRef<number>(undefined);
+  const { enclosures, asks, matter, limitBytes, busy, share, problem, onChange, onFiles, onMade } = props;
+  const { over, target } = useFileDrop(true, onFiles);
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED, 0);
-  const move = (from: number, to: number): void => {
-    const next = [...enclosures];
-    const [moved] = next.splice(from, 1);
-    if (!moved || to < 0 || to > next.length) return;
-    next.splice(to, 0, moved);
-    onChange(next);
-  };
-  const drop = (event: DragEvent): void => {
-    event.preventDefault();
-    setOver(false);
-    const files = [...event.dataTransfer.files];
-    if (files.length > 0) onFiles(files);
-  };
   return (
-    <div
-      className={classes.enclosures}
-      data-part="enclosures"
-      data-over={over}
-      onDragOver={(event) => {
-        if (!event.dataTransfer.types.includes('Files')) return;
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => {
-        setOver(false);
-      }}
-      onDrop={drop}
-    >
+    <div className={classes.enclosures} data-part="enclosures" data-over={over} {...target}>
       <span className={classes.label}>Enclosed</span>
-      {enclosures.map((enclosure, n) => (
-        <span
-          key={enclosure.id}
-          className={classes.file}
-          draggable
-          onDragStart={() => {
-            dragged.current = n;
-          }}
-          onDragOver={(event) => {
-            if (dragged.current !== undefined) event.preventDefault();
-          }}
-          onDrop={(event) => {
-            if (dragged.current === undefined) return;
-            event.preventDefault();
-            event.stopPropagation();
-            move(dragged.current, n);
-            dragged.current = undefined;
-          }}
-        >
-          <EnclosureMenu
-            messageId={messageId}
-            enclosure={enclosure}
-            at={n}
-            enclosures={enclosures}
-            matter={matter}
-            onMove={move}
-            onRename={(fileName) => {
-              onChange(enclosures.map((one) => (one === enclosure ? { ...one, fileName } : one)));
-            }}
-            onMade={onMade}
-          />
-          <small>{fileSize(enclosure.sizeBytes)}</small>
-          <button
-            type="button"
-            aria-label={`Take out ${enclosure.fileName}`}
-            onClick={() => {
-              onChange(enclosures.filter((one) => one !== enclosure));
-            }}
-          >
-            <IconX size={12} stroke={2} aria-hidden="true" />
-          </button>
-        </span>
-      ))}
+      <EnclosedFiles {...props} />
       <EncloseMenu
         matter={matter}
         enclosures={enclosures}
@@ -141,4 +71,59 @@ export function Enclosures(props: EnclosuresProps) {
       {over ? <Button className={classes.dropHere}>Let go to enclose</Button> : null}
     </div>
   );
+}
+
+/** The files themselves; one is dragged before another to change their order. */
+function EnclosedFiles({ messageId, enclosures, matter, onChange, onMade }: EnclosuresProps) {
+  const dragged = useRef<number>(undefined);
+  const move = (from: number, to: number): void => {
+    const next = [...enclosures];
+    const [moved] = next.splice(from, 1);
+    if (!moved || to < 0 || to > next.length) return;
+    next.splice(to, 0, moved);
+    onChange(next);
+  };
+  return enclosures.map((enclosure, n) => (
+    <span
+      key={enclosure.id}
+      className={classes.file}
+      draggable
+      onDragStart={() => {
+        dragged.current = n;
+      }}
+      onDragOver={(event) => {
+        if (dragged.current !== undefined) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        if (dragged.current === undefined) return;
+        event.preventDefault();
+        event.stopPropagation();
+        move(dragged.current, n);
+        dragged.current = undefined;
+      }}
+    >
+      <EnclosureMenu
+        messageId={messageId}
+        enclosure={enclosure}
+        at={n}
+        enclosures={enclosures}
+        matter={matter}
+        onMove={move}
+        onRename={(fileName) => {
+          onChange(enclosures.map((one) => (one === enclosure ? { ...one, fileName } : one)));
+        }}
+        onMade={onMade}
+      />
+      <small>{fileSize(enclosure.sizeBytes)}</small>
+      <button
+        type="button"
+        aria-label={`Take out ${enclosure.fileName}`}
+        onClick={() => {
+          onChange(enclosures.filter((one) => one !== enclosure));
+        }}
+      >
+        <IconX size={12} stroke={2} aria-hidden="true" />
+      </button>
+    </span>
+  ));
 }

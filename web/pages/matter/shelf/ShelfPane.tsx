@@ -3,19 +3,13 @@ import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useLocation, useNavigate, useOutletContext } from 'react-router';
 import type { ShelfItem } from '../../../../contract/matters.ts';
-import { joinNames } from '../../../../core/values/writeValue.ts';
-import {
-  channelWords,
-  problemWords,
-  readinessWords,
-  reasonWords,
-  usualWords,
-} from '../../../words/wording.ts';
+import { problemWords } from '../../../words/wording.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import type { MatterContext } from '../MatterPage.tsx';
 import { Preview } from './Preview.tsx';
 import { filterShelf, groupShelf } from './filterShelf.ts';
+import { isStartable, ShelfList } from './ShelfList.tsx';
 import { startOf } from '../../../parts/start/shelfStart.ts';
 import type { ShelfStart } from '../../../parts/start/shelfStart.ts';
 import { useShelfQuery } from '../../../api/shelf.ts';
@@ -29,10 +23,8 @@ export function ShelfPane() {
   const { data, error } = useShelfQuery(matter.id);
   const [typed, setTyped] = useState('');
   const [marked, setMarked] = useState<string>();
-  const [start, starting] = useStartMessageMutation();
-  const [switchTo, switching] = useSwitchTemplateMutation();
-  const navigate = useNavigate();
   const list = useRef<HTMLDivElement>(null);
+  const starting = useStarting(matter.id, from);
   const offered = (data?.items ?? []).filter(
     ({ channel }) => from.channel === undefined || channel === from.channel,
   );
@@ -44,26 +36,8 @@ export function ShelfPane() {
   );
   const chosen = order[at];
   const [seen] = useDebouncedValue(chosen?.templateId, 60);
-
-  const begin = async (templateId: string | undefined): Promise<void> => {
-    if (from.switching !== undefined && templateId !== undefined) {
-      const before = await switchTo({ id: from.switching, templateId }).unwrap();
-      await navigate(`/matters/${matter.id}/sheet/${from.switching}`, { state: { before } });
-      return;
-    }
-    const message = await start({
-      matterId: matter.id,
-      start: { ...startOf(from), ...(templateId === undefined ? {} : { templateId }) },
-    }).unwrap();
-    await navigate(`/matters/${matter.id}/sheet/${message.id}`);
-  };
-  const beginChosen = (item: ShelfItem | undefined): void => {
-    if (item && isStartable(item, from) && !starting.isLoading && !switching.isLoading)
-      void begin(item.templateId).catch(() => undefined);
-  };
-
   const onKey = (event: KeyboardEvent): void => {
-    if (event.key === 'Enter') beginChosen(chosen);
+    if (event.key === 'Enter') starting.beginWith(chosen);
     else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       const next = order[at + (event.key === 'ArrowDown' ? 1 : -1)];
       if (next) setMarked(next.templateId);
@@ -73,7 +47,6 @@ export function ShelfPane() {
     } else return;
     event.preventDefault();
   };
-
   return (
     <div className={classes.shelf}>
       <div className={classes.filter}>
@@ -97,30 +70,14 @@ export function ShelfPane() {
         </span>
       </div>
       <div className={classes.list} ref={list}>
-        <div role="listbox" id="shelf-list" aria-label="What can be started" tabIndex={-1}>
-          {groups.map(({ title, items }) => (
-            <div key={title} role="group" aria-label={title}>
-              <div className={classes.group} role="presentation">
-                {title}
-              </div>
-              {items.map((item) => (
-                <ShelfLine
-                  key={item.templateId}
-                  item={item}
-                  lastSent={data?.lastSent ?? null}
-                  startable={isStartable(item, from)}
-                  marked={item === chosen}
-                  onLook={() => {
-                    setMarked(item.templateId);
-                  }}
-                  onStart={() => {
-                    beginChosen(item);
-                  }}
-                />
-              ))}
-            </div>
-          ))}
-        </div>
+        <ShelfList
+          groups={groups}
+          lastSent={data?.lastSent ?? null}
+          from={from}
+          chosen={chosen}
+          onLook={setMarked}
+          onStart={starting.beginWith}
+        />
         {data && order.length === 0 ? (
           <Blank title="Nothing on the shelf has these words">
             <Button
@@ -132,21 +89,11 @@ export function ShelfPane() {
             </Button>
           </Blank>
         ) : null}
-        {error ? (
-          <p role="alert" className={classes.error}>
-            {problemWords(error)}
-          </p>
-        ) : null}
-        {(starting.error ?? switching.error) ? (
-          <p role="alert" className={classes.error}>
-            {problemWords(starting.error ?? switching.error)}
-          </p>
-        ) : null}
+        <Problem of={error} />
+        <Problem of={starting.error} />
         {from.switching === undefined ? (
           <div className={classes.bare}>
-            <Button onClick={() => void begin(undefined).catch(() => undefined)}>
-              Start with a bare sheet
-            </Button>
+            <Button onClick={starting.beginBare}>Start with a bare sheet</Button>
           </div>
         ) : null}
       </div>
@@ -156,9 +103,9 @@ export function ShelfPane() {
           <Button
             kind="go"
             hint="Enter"
-            disabled={starting.isLoading}
+            disabled={starting.busy}
             onClick={() => {
-              beginChosen(chosen);
+              starting.beginWith(chosen);
             }}
           >
             Start this
@@ -169,45 +116,38 @@ export function ShelfPane() {
   );
 }
 
-/** Somebody who was pointed at, or an entry to answer, stands in for the party that a template would write to. */
-const isStartable = ({ readiness, reasons }: ShelfItem, from: ShelfStart): boolean =>
-  readiness !== 'unavailable' ||
-  ((from.contactIds !== undefined || from.inReplyTo !== undefined) &&
-    reasons.every(({ where }) => where === 'to'));
+const Problem = ({ of }: { readonly of: unknown }) =>
+  of ? (
+    <p role="alert" className={classes.error}>
+      {problemWords(of)}
+    </p>
+  ) : null;
 
-interface ShelfLineProps {
-  readonly startable: boolean;
-  readonly item: ShelfItem;
-  readonly lastSent: string | null;
-  readonly marked: boolean;
-  readonly onLook: () => void;
-  readonly onStart: () => void;
-}
-
-function ShelfLine({ item, lastSent, startable, marked, onLook, onStart }: ShelfLineProps) {
-  const [reason] = item.reasons;
-  const under =
-    reason && !startable
-      ? reasonWords(reason)
-      : (usualWords(item, lastSent) ?? (item.to.length > 0 ? `to ${joinNames(item.to)}` : item.category));
-  return (
-    <div
-      role="option"
-      id={`shelf-${item.templateId}`}
-      aria-selected={marked}
-      aria-disabled={!startable}
-      className={classes.item}
-      data-template={item.templateId}
-      data-readiness={startable && item.readiness === 'unavailable' ? 'blanks' : item.readiness}
-      onClick={onLook}
-      onDoubleClick={onStart}
-    >
-      <b>{item.name}</b>
-      <small>
-        {item.channel === 'email' ? '' : `${channelWords(item.channel).toLowerCase()} · `}
-        {startable && item.readiness === 'unavailable' ? 'can start' : readinessWords(item)}
-      </small>
-      <span>{under}</span>
-    </div>
-  );
+/** Begins a message from a template, or from none; or puts another template under one that is being written. */
+function useStarting(matterId: string, from: ShelfStart) {
+  const [start, starting] = useStartMessageMutation();
+  const [switchTo, switching] = useSwitchTemplateMutation();
+  const navigate = useNavigate();
+  const busy = starting.isLoading || switching.isLoading;
+  const begin = async (templateId: string | undefined): Promise<void> => {
+    if (from.switching !== undefined && templateId !== undefined) {
+      const before = await switchTo({ id: from.switching, templateId }).unwrap();
+      await navigate(`/matters/${matterId}/sheet/${from.switching}`, { state: { before } });
+      return;
+    }
+    const message = await start({
+      matterId,
+      start: { ...startOf(from), ...(templateId === undefined ? {} : { templateId }) },
+    }).unwrap();
+    await navigate(`/matters/${matterId}/sheet/${message.id}`);
+  };
+  return {
+    busy,
+    error: starting.error ?? switching.error,
+    // Why it could not begin stands in `error`.
+    beginWith: (item: ShelfItem | undefined): void => {
+      if (item && isStartable(item, from) && !busy) void begin(item.templateId).catch(() => undefined);
+    },
+    beginBare: (): void => void begin(undefined).catch(() => undefined),
+  };
 }

@@ -124,29 +124,43 @@ interface PartsProps {
   readonly onChange: (form: Form) => void;
 }
 
+interface PickProps {
+  readonly label: string;
+  readonly value: string;
+  readonly kinds: readonly string[];
+  readonly inputs: readonly AskedField[];
+  readonly onTake: (path: string) => void;
+}
+
+/** One of the values of a kind that fits. One that was taken away since is said to be gone. */
+function Pick({ label, value, kinds, inputs, onTake }: PickProps) {
+  const gone = inputs.some(({ path }) => path === value) ? [] : [[value, 'something that is gone'] as const];
+  const fitting = inputs
+    .filter(({ kind }) => kinds.includes(kind))
+    .map(({ path, label: name }) => [path, name] as const);
+  return <SelectField label={label} value={value} options={[...gone, ...fitting]} onChange={onTake} />;
+}
+
+const AMOUNTS = ['money', 'number'];
+const DATES = ['date', 'dateTime'];
+
 function FormParts({ form, type, inputs, onChange }: PartsProps) {
-  const pick = (label: string, value: string, kinds: readonly string[], take: (path: string) => void) => (
-    <SelectField
+  const pick = (label: string, value: string, kinds: readonly string[], take: (path: string) => Form) => (
+    <Pick
       label={label}
       value={value}
-      options={[
-        ...(inputs.some(({ path }) => path === value) ? [] : [[value, 'something that is gone'] as const]),
-        ...inputs
-          .filter(({ kind }) => kinds.includes(kind))
-          .map(({ path, label: name }) => [path, name] as const),
-      ]}
-      onChange={take}
+      kinds={kinds}
+      inputs={inputs}
+      onTake={(path) => {
+        onChange(take(path));
+      }}
     />
   );
-  const amounts = ['money', 'number'];
-  const dates = ['date', 'dateTime'];
   switch (form.kind) {
     case 'dateFromDate':
       return (
         <>
-          {pick('From', form.from, dates, (from) => {
-            onChange({ ...form, from });
-          })}
+          {pick('From', form.from, DATES, (from) => ({ ...form, from }))}
           <ShiftForm
             shift={form.shift}
             onChange={(shift) => {
@@ -158,12 +172,8 @@ function FormParts({ form, type, inputs, onChange }: PartsProps) {
     case 'daysBetween':
       return (
         <>
-          {pick('From', form.from, dates, (from) => {
-            onChange({ ...form, from });
-          })}
-          {pick('To', form.to, dates, (to) => {
-            onChange({ ...form, to });
-          })}
+          {pick('From', form.from, DATES, (from) => ({ ...form, from }))}
+          {pick('To', form.to, DATES, (to) => ({ ...form, to }))}
           <SelectField
             label="Counted in"
             value={form.unit}
@@ -192,20 +202,14 @@ function FormParts({ form, type, inputs, onChange }: PartsProps) {
               onChange({ ...form, basisPoints: Math.round(Number(typed) * 100) || 0 });
             }}
           />
-          {pick('Of', form.of, amounts, (of) => {
-            onChange({ ...form, of });
-          })}
+          {pick('Of', form.of, AMOUNTS, (of) => ({ ...form, of }))}
         </>
       );
     case 'share':
       return (
         <>
-          {pick('What', form.part, amounts, (part) => {
-            onChange({ ...form, part });
-          })}
-          {pick('As a percentage of', form.whole, amounts, (whole) => {
-            onChange({ ...form, whole });
-          })}
+          {pick('What', form.part, AMOUNTS, (part) => ({ ...form, part }))}
+          {pick('As a percentage of', form.whole, AMOUNTS, (whole) => ({ ...form, whole }))}
         </>
       );
     case 'sum':

@@ -4,6 +4,7 @@ import type { Standing, TemplateDetail, TemplateImpact } from '../../../../contr
 import { plural, problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useChangeStandingMutation, useTemplateImpactMutation } from '../../../api/templates.ts';
+import { Keeping } from '../../../parts/wording/Keeping.tsx';
 import type { WorkshopDraft } from './draft.ts';
 import { standingWords } from '../../../words/templateWords.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
@@ -59,44 +60,24 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
       {template ? <Link to={`/templates/${template.id}/history`}>History</Link> : null}
       {template ? <Link to={`/templates/${template.id}/matters`}>Where it can be used</Link> : null}
       {mayChange ? (
-        <span className={classes.keeping}>
-          {template && changed ? (
-            <input
-              value={why}
-              aria-label="Why it is changed"
-              placeholder="why (optional)"
-              onChange={(event) => {
-                setWhy(event.currentTarget.value);
-              }}
-            />
-          ) : null}
-          <Button
-            kind="go"
-            hint="Ctrl S"
-            disabled={busy || draft.name.trim() === '' || (template !== undefined && !changed)}
-            onClick={() => void keep()}
-          >
-            {template ? 'Keep as new version' : 'Keep'}
-          </Button>
-        </span>
+        <Keeping
+          why={template && changed ? why : undefined}
+          words={template ? 'Keep as new version' : 'Keep'}
+          disabled={busy || draft.name.trim() === '' || (template !== undefined && !changed)}
+          onWhy={setWhy}
+          onKeep={() => void keep()}
+        />
       ) : (
         <span className={classes.keeping}>You may read here</span>
       )}
       {impact ? (
-        <p className={classes.impact} role="alert">
-          {impact.drafts.length > 0
-            ? `${plural(impact.drafts.length, 'draft')} made from the version before ${impact.drafts.length === 1 ? 'stays' : 'stay'} as ${impact.drafts.length === 1 ? 'it is' : 'they are'}: ${impact.drafts.map(({ matterReference }) => matterReference).join(', ')}. `
-            : ''}
-          {impact.loses.length > 0 ? `It could no longer be used on: ${impact.loses.join(', ')}. ` : ''}
-          <Button onClick={() => void keep()}>Keep it all the same</Button>
-          <Button
-            onClick={() => {
-              setImpact(undefined);
-            }}
-          >
-            Go on writing
-          </Button>
-        </p>
+        <ImpactWords
+          impact={impact}
+          onKeep={() => void keep()}
+          onGoOn={() => {
+            setImpact(undefined);
+          }}
+        />
       ) : null}
       {error !== undefined || moving.error !== undefined ? (
         <p className={classes.impact} data-severity="stop" role="alert">
@@ -107,15 +88,33 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
   );
 }
 
-function Moves({
-  standing,
-  busy,
-  onMove,
-}: {
+interface ImpactWordsProps {
+  readonly impact: TemplateImpact;
+  readonly onKeep: () => void;
+  readonly onGoOn: () => void;
+}
+
+function ImpactWords({ impact: { drafts, loses }, onKeep, onGoOn }: ImpactWordsProps) {
+  const stay = drafts.length === 1 ? 'stays as it is' : 'stay as they are';
+  return (
+    <p className={classes.impact} role="alert">
+      {drafts.length > 0
+        ? `${plural(drafts.length, 'draft')} made from the version before ${stay}: ${drafts.map(({ matterReference }) => matterReference).join(', ')}. `
+        : ''}
+      {loses.length > 0 ? `It could no longer be used on: ${loses.join(', ')}. ` : ''}
+      <Button onClick={onKeep}>Keep it all the same</Button>
+      <Button onClick={onGoOn}>Go on writing</Button>
+    </p>
+  );
+}
+
+interface MovesProps {
   readonly standing: Standing;
   readonly busy: boolean;
   readonly onMove: (standing: Standing) => () => void;
-}) {
+}
+
+function Moves({ standing, busy, onMove }: MovesProps) {
   const moves: readonly (readonly [Standing, string])[] =
     standing === 'retired'
       ? [['shared', 'Bring back']]

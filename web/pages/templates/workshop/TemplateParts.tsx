@@ -35,127 +35,154 @@ function namedSenders(
 /** Everything of a template beside its wording: what it asks, encloses, and what follows. */
 export function TemplateParts({ draft, catalogue, onDraft, onContent }: TemplatePartsProps) {
   const { content } = draft;
-  const { data: sending } = useSendingQuery();
-  const named = namedSenders(sending?.senders ?? [], content.sender);
   return (
     <>
-      <Part title="Blanks" note={content.blanks.length}>
-        {content.blanks.map((blank) => (
-          <div key={blank.key} className={classes.partRow}>
-            <BlankForm
-              blank={blank}
-              fields={catalogue?.fields ?? []}
-              onChange={(changed) => {
-                onContent({ blanks: content.blanks.map((one) => (one.key === blank.key ? changed : one)) });
-              }}
-            />
-            <Button
-              onClick={() => {
-                onContent({ blanks: content.blanks.filter(({ key }) => key !== blank.key) });
-              }}
-            >
-              Take out
-            </Button>
-          </div>
-        ))}
-        <Button
-          onClick={() => {
-            const key = freshKey(
-              'new blank',
-              content.blanks.map((blank) => blank.key),
-            );
-            onContent({
-              blanks: [...content.blanks, { key, label: 'what is asked', kind: 'text', required: true }],
-            });
-          }}
-        >
-          Add a blank
-        </Button>
-      </Part>
+      <BlanksPart content={content} catalogue={catalogue} onContent={onContent} />
       <DocumentsPart content={content} catalogue={catalogue} onContent={onContent} />
       <AfterPart content={content} catalogue={catalogue} onContent={onContent} />
       <Part title="Details">
         <div className={classes.partRow}>
-          <SelectField
-            label="Goes as"
-            value={draft.channel}
-            options={(['email', 'text', 'letter'] as const).map(
-              (channel) => [channel, channelWords(channel)] as const,
-            )}
-            onChange={(channel) => {
-              onDraft({ channel });
-            }}
-          />
-          <TextField
-            label="Folder"
-            value={draft.folder}
-            onChange={(folder) => {
-              onDraft({ folder });
-            }}
-          />
-          <TextField
-            label="Tags, apart by commas"
-            value={draft.tags.join(', ')}
-            onChange={(typed) => {
-              onDraft({
-                tags: typed
-                  .split(',')
-                  .map((tag) => tag.trimStart())
-                  .filter((tag, n, all) => tag !== '' || n === all.length - 1)
-                  .slice(0, 20),
-              });
-            }}
-          />
-          <TextField
-            label="Filed under"
-            value={content.category}
-            list={['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement']}
-            onChange={(category) => {
-              onContent({ category });
-            }}
-          />
-          <SelectField
-            label="Goes out under"
-            value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
-            options={[
-              ['writer', 'whoever writes'],
-              ['responsible', 'the responsible person'],
-              ['practice', 'the practice'],
-              ...named,
-            ]}
-            onChange={(sender) => {
-              const { sender: _old, ...rest } = content;
-              onDraft({ content: sender === 'writer' ? rest : { ...rest, sender } });
-            }}
-          />
-          <TextField
-            label="Answers go to"
-            type="email"
-            value={content.replyTo ?? ''}
-            placeholder="whom it goes out under"
-            onChange={(replyTo) => {
-              const { replyTo: _old, ...rest } = content;
-              onDraft({ content: replyTo === '' ? rest : { ...rest, replyTo } });
-            }}
-          />
-          <CheckField
-            label="plain, as if typed by hand"
-            checked={content.plain === true}
-            onChange={(plain) => {
-              const { plain: _old, ...rest } = content;
-              onDraft({ content: plain ? { ...rest, plain } : rest });
-            }}
-          />
-          <CheckField
-            label="a message of their own for each it goes to"
-            checked={content.each === true}
-            onChange={(each) => {
-              const { each: _old, ...rest } = content;
-              onDraft({ content: each ? { ...rest, each } : rest });
-            }}
-          />
+          <ShelfDetails draft={draft} onDraft={onDraft} onContent={onContent} />
+          <SenderDetails content={content} onDraft={onDraft} />
         </div>
       </Part>
+    </>
+  );
+}
+
+function BlanksPart({ content, catalogue, onContent }: ContentPartProps) {
+  return (
+    <Part title="Blanks" note={content.blanks.length}>
+      {content.blanks.map((blank) => (
+        <div key={blank.key} className={classes.partRow}>
+          <BlankForm
+            blank={blank}
+            fields={catalogue?.fields ?? []}
+            onChange={(changed) => {
+              onContent({ blanks: content.blanks.map((one) => (one.key === blank.key ? changed : one)) });
+            }}
+          />
+          <Button
+            onClick={() => {
+              onContent({ blanks: content.blanks.filter(({ key }) => key !== blank.key) });
+            }}
+          >
+            Take out
+          </Button>
+        </div>
+      ))}
+      <Button
+        onClick={() => {
+          const key = freshKey(
+            'new blank',
+            content.blanks.map((blank) => blank.key),
+          );
+          onContent({
+            blanks: [...content.blanks, { key, label: 'what is asked', kind: 'text', required: true }],
+          });
+        }}
+      >
+        Add a blank
+      </Button>
+    </Part>
+  );
+}
+
+function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'catalogue'>) {
+  const { content } = draft;
+  return (
+    <>
+      <SelectField
+        label="Goes as"
+        value={draft.channel}
+        options={(['email', 'text', 'letter'] as const).map(
+          (channel) => [channel, channelWords(channel)] as const,
+        )}
+        onChange={(channel) => {
+          onDraft({ channel });
+        }}
+      />
+      <TextField
+        label="Folder"
+        value={draft.folder}
+        onChange={(folder) => {
+          onDraft({ folder });
+        }}
+      />
+      <TextField
+        label="Tags, apart by commas"
+        value={draft.tags.join(', ')}
+        onChange={(typed) => {
+          onDraft({
+            tags: typed
+              .split(',')
+              .map((tag) => tag.trimStart())
+              .filter((tag, n, all) => tag !== '' || n === all.length - 1)
+              .slice(0, 20),
+          });
+        }}
+      />
+      <TextField
+        label="Filed under"
+        value={content.category}
+        list={['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement']}
+        onChange={(category) => {
+          onContent({ category });
+        }}
+      />
+    </>
+  );
+}
+
+interface SenderDetailsProps extends Pick<TemplatePartsProps, 'onDraft'> {
+  readonly content: Content;
+}
+
+function SenderDetails({ content, onDraft }: SenderDetailsProps) {
+  const { data: sending } = useSendingQuery();
+  const named = namedSenders(sending?.senders ?? [], content.sender);
+  return (
+    <>
+      <SelectField
+        label="Goes out under"
+        value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
+        options={[
+          ['writer', 'whoever writes'],
+          ['responsible', 'the responsible person'],
+          ['practice', 'the practice'],
+          ...named,
+        ]}
+        onChange={(sender) => {
+          const { sender: _old, ...rest } = content;
+          onDraft({ content: sender === 'writer' ? rest : { ...rest, sender } });
+        }}
+      />
+      <TextField
+        label="Answers go to"
+        type="email"
+        value={content.replyTo ?? ''}
+        placeholder="whom it goes out under"
+        onChange={(replyTo) => {
+          const { replyTo: _old, ...rest } = content;
+          onDraft({ content: replyTo === '' ? rest : { ...rest, replyTo } });
+        }}
+      />
+      <CheckField
+        label="plain, as if typed by hand"
+        checked={content.plain === true}
+        onChange={(plain) => {
+          const { plain: _old, ...rest } = content;
+          onDraft({ content: plain ? { ...rest, plain } : rest });
+        }}
+      />
+      <CheckField
+        label="a message of their own for each it goes to"
+        checked={content.each === true}
+        onChange={(each) => {
+          const { each: _old, ...rest } = content;
+          onDraft({ content: each ? { ...rest, each } : rest });
+        }}
+      />
     </>
   );
 }

@@ -42,32 +42,10 @@ const wordsOf = ({ title, detail }: ReturnType<typeof problemOf>): string => `${
 /** One page with the wording at the left and, at the right, the same wording filled in from a matter. */
 export function Workshop({ initial, brought, template, mayChange, matterId, onMatter }: WorkshopProps) {
   const navigate = useNavigate();
-  const [draft, setDraft] = useState(initial);
-  const [changed, setChanged] = useState(brought);
+  const { draft, changed, set, setContent, changeContent, isKept } = useWorkshopDraft(initial, brought);
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
   const { data: passages } = usePassagesQuery();
-  const looked = useWhenIdle(draft, LOOK_MS);
-  const {
-    data: look,
-    error: lookError,
-    isFetching,
-  } = usePreviewDraftQuery({
-    channel: looked.channel,
-    content: looked.content,
-    ...(matterId === undefined ? {} : { matterId }),
-  });
-
-  const set = (part: Partial<WorkshopDraft>): void => {
-    setDraft((known) => ({ ...known, ...part }));
-    setChanged(true);
-  };
-  const changeContent = (work: (content: Content) => Partial<Content>): void => {
-    setDraft((known) => ({ ...known, content: { ...known.content, ...work(known.content) } }));
-    setChanged(true);
-  };
-  const setContent = (part: Partial<Content>): void => {
-    changeContent(() => part);
-  };
+  const { look, problem, isStale } = useLook(draft, matterId);
 
   const places = useMemo(
     () => ({
@@ -80,9 +58,7 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   );
   const { subject, body } = useWordingEditors(initial.content, places, mayChange, changeContent);
 
-  const { keep, busy, error } = useKeeping(draft, template, () => {
-    setChanged(false);
-  });
+  const { keep, busy, error } = useKeeping(draft, template, isKept);
   useKeys({ 'Ctrl+s': () => void keep(''), Escape: () => void navigate('/templates') });
 
   return (
@@ -145,8 +121,8 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
                   }
                 : undefined
             }
-            problem={lookError === undefined ? undefined : problemWords(lookError)}
-            stale={isFetching || looked !== draft}
+            problem={problem}
+            stale={isStale}
             channel={draft.channel}
             content={draft.content}
             matterId={matterId}
@@ -157,4 +133,46 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
       </div>
     </TemplatePlacesContext>
   );
+}
+
+/** What is on the desk, and whether it differs from what is kept. */
+function useWorkshopDraft(initial: WorkshopDraft, brought: boolean) {
+  const [draft, setDraft] = useState(initial);
+  const [changed, setChanged] = useState(brought);
+  const set = (part: Partial<WorkshopDraft>): void => {
+    setDraft((known) => ({ ...known, ...part }));
+    setChanged(true);
+  };
+  const changeContent = (work: (content: Content) => Partial<Content>): void => {
+    setDraft((known) => ({ ...known, content: { ...known.content, ...work(known.content) } }));
+    setChanged(true);
+  };
+  const setContent = (part: Partial<Content>): void => {
+    changeContent(() => part);
+  };
+  return {
+    draft,
+    changed,
+    set,
+    setContent,
+    changeContent,
+    isKept: (): void => {
+      setChanged(false);
+    },
+  };
+}
+
+/** The draft as a matter would fill it in, looked at anew whenever it rests. */
+function useLook(draft: WorkshopDraft, matterId: string | undefined) {
+  const looked = useWhenIdle(draft, LOOK_MS);
+  const { data, error, isFetching } = usePreviewDraftQuery({
+    channel: looked.channel,
+    content: looked.content,
+    ...(matterId === undefined ? {} : { matterId }),
+  });
+  return {
+    look: data,
+    problem: error === undefined ? undefined : problemWords(error),
+    isStale: isFetching || looked !== draft,
+  };
 }

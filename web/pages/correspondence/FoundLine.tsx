@@ -1,0 +1,53 @@
+import { Link } from 'react-router';
+import type { FoundEntry } from '../../../contract/search.ts';
+import { joinNames } from '../../../core/values/writeValue.ts';
+import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
+import classes from './Correspondence.module.css';
+
+interface FoundLineProps {
+  readonly entry: FoundEntry;
+  readonly n: number;
+  readonly marked: boolean;
+}
+
+/** One entry that was found, with the words it was found by. */
+export function FoundLine({ entry, n, marked }: FoundLineProps) {
+  const { entryId, matterId, reference, title, occurredAtUtc, direction, who, subject, excerpt, files } =
+    entry;
+  return (
+    <Link
+      to={`/matters/${matterId}?entry=${entryId}`}
+      className={classes.found}
+      data-found={n}
+      data-marked={marked}
+    >
+      <span className={classes.day} title={exactTime(occurredAtUtc)}>
+        {listDay(dayOf(occurredAtUtc), today())}
+      </span>
+      <span className={classes.reference} title={title}>
+        {reference}
+      </span>
+      <span className={classes.people}>
+        {direction === 'in' ? 'from ' : direction === 'out' ? 'to ' : 'by '}
+        {joinNames(who)}
+      </span>
+      <span className={classes.text}>
+        <span className={classes.said}>
+          <b>
+            <Marks pieces={subject} />
+          </b>{' '}
+          <Marks pieces={excerpt} />
+        </span>
+        {/* Below the words, whose end may be cut: what was found in a file must not be cut away with it. */}
+        {files.some(({ hit }) => hit) ? (
+          <small className={classes.enclosed}>
+            enclosed: <Marks pieces={files} />
+          </small>
+        ) : null}
+      </span>
+    </Link>
+  );
+}
+
+const Marks = ({ pieces }: { readonly pieces: FoundEntry['subject'] }) =>
+  pieces.map(({ text, hit }, n) => (hit ? <mark key={n}>{text}</mark> : text));

@@ -1,0 +1,44 @@
+import { Link } from 'react-router';
+import type { ContactDetail } from '../../../contract/directory.ts';
+import { StartLink } from '../../parts/start/StartLink.tsx';
+import { dayOf, listDay, today } from '../../words/dates.ts';
+import classes from './Directory.module.css';
+
+interface WhereMetProps {
+  readonly detail: ContactDetail;
+  readonly mayChange: boolean;
+}
+
+/** How letters to a contact begin, and the matters they are on, the likeliest first. */
+export function WhereMet({ detail, mayChange }: WhereMetProps) {
+  const { contact, greetings, matters } = detail;
+  return (
+    <>
+      <p className={classes.greeting}>{greetings.formal},</p>
+      <p className={classes.greeting}>{greetings.familiar},</p>
+      <h2>Matters</h2>
+      {matters.length === 0 ? <p>On no matter yet.</p> : null}
+      {matters.map(({ id, reference, title, roles, stage, closed, lastEntryUtc }, n) => (
+        <div key={id} className={classes.matter}>
+          <Link to={`/matters/${id}`}>
+            <b>{reference}</b> {title} <small>{roles.join(', ')}</small>
+          </Link>
+          {mayChange && !contact.doNotWriteTo ? (
+            <StartLink
+              matterId={id}
+              from={{ contactIds: [detail.id], about: `to ${contact.name}` }}
+              title={`Write to ${contact.name} on ${reference}`}
+            >
+              Write
+            </StartLink>
+          ) : null}
+          <small>
+            {n === 0 && matters.length > 1 ? 'likeliest: ' : ''}
+            {closed ? 'closed' : stage}
+            {lastEntryUtc === null ? '' : `, last heard of ${listDay(dayOf(lastEntryUtc), today())}`}
+          </small>
+        </div>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,51 @@
+import { useState } from 'react';
+import { formatDate } from '../../../core/dates/formatDate.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { readDay } from '../../words/dates.ts';
+import classes from './Practice.module.css';
+
+interface HolidaysProps {
+  /** Plain dates, in order. */
+  readonly holidays: readonly string[];
+  readonly mayChange: boolean;
+  readonly onChange: (holidays: string[]) => void;
+}
+
+/** The days on which the practice does not work. */
+export function Holidays({ holidays, mayChange, onChange }: HolidaysProps) {
+  const [another, setAnother] = useState('');
+  const add = (): void => {
+    if (another === '' || holidays.includes(another)) return;
+    onChange([...holidays, another].sort());
+    setAnother('');
+  };
+  return (
+    <>
+      <h2>Holidays</h2>
+      <ul className={classes.holidays}>
+        {holidays.map((day) => (
+          <li key={day}>
+            {formatDate(readDay(day), 'longWeekday')}
+            {mayChange ? (
+              <Button
+                aria-label={`Take out ${day}`}
+                onClick={() => {
+                  onChange(holidays.filter((one) => one !== day));
+                }}
+              >
+                ×
+              </Button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {mayChange ? (
+        <div className={classes.add}>
+          <TextField label="Another holiday" type="date" value={another} onChange={setAnother} />
+          <Button onClick={add}>Add</Button>
+        </div>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import type { DecisionJson } from '../../../../contract/imports.ts';
+import { useTemplateFieldsQuery } from '../../../api/templates.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { SelectField, TextField } from '../../../ui/Field.tsx';
+import { plural } from '../../../words/wording.ts';
+import type { Found } from './found.ts';
+import classes from './Import.module.css';
+
+type Gap = Found['gaps'][number];
+
+interface FoundCardProps {
+  readonly found: Found;
+  readonly onChange: (found: Found) => void;
+  readonly onLeave: () => void;
+}
+
+/** One file that was read, with the codes and gaps in it, each to be decided. */
+export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
+  const { fileName, problem, name, gaps, decisions } = found;
+  if (problem !== null)
+    return (
+      <section className={classes.card} data-severity="stop" aria-label={fileName}>
+        <b>{fileName}</b> <span>{problem}</span> <Button onClick={onLeave}>Leave it</Button>
+      </section>
+    );
+  return (
+    <section className={classes.card} aria-label={fileName}>
+      <div className={classes.cardHead}>
+        <TextField
+          label={`From ${fileName}`}
+          value={name}
+          onChange={(typed) => {
+            onChange({ ...found, name: typed });
+          }}
+        />
+        <span>
+          {gaps.length === 0
+            ? 'No codes or gaps found'
+            : `${plural(gaps.length, 'code or gap', 'codes and gaps')}`}
+        </span>
+        <Button onClick={onLeave}>Leave it out</Button>
+      </div>
+      {gaps.map((gap) => (
+        <GapLine
+          key={gap.key}
+          gap={gap}
+          decision={decisions[gap.key] ?? gap.proposed}
+          onDecide={(decision) => {
+            onChange({ ...found, decisions: { ...decisions, [gap.key]: decision } });
+          }}
+        />
+      ))}
+    </section>
+  );
+}
+
+interface GapLineProps {
+  readonly gap: Gap;
+  readonly decision: DecisionJson;
+  readonly onDecide: (decision: DecisionJson) => void;
+}
+
+function GapLine({ gap, decision, onDecide }: GapLineProps) {
+  const { data: catalogue } = useTemplateFieldsQuery(undefined);
+  const likely = new Set(gap.suggestions.map(({ path }) => path));
+  const blank: DecisionJson =
+    gap.proposed.kind === 'blank'
+      ? gap.proposed
+      : {
+          kind: 'blank',
+          label: gap.text.replace(/[^\p{L}\p{N} ]+/gu, ' ').trim() || 'to be filled in',
+          answer: 'text',
+        };
+  const chosen = decision.kind === 'field' ? decision.path : decision.kind;
+  const at = gap.line.indexOf(gap.text);
+  return (
+    <div className={classes.gap}>
+      <span className={classes.line}>
+        {at < 0 ? gap.line : gap.line.slice(Math.max(0, at - 50), at)}
+        {at < 0 ? null : <mark>{gap.text}</mark>}
+        {at < 0 ? null : gap.line.slice(at + gap.text.length, at + gap.text.length + 40)}
+        {gap.count > 1 ? <small> {gap.count} times</small> : null}
+      </span>
+      <SelectField
+        label={`What ${gap.text} means`}
+        bare
+        value={chosen}
+        options={[
+          ...gap.suggestions.map(({ path, label }) => [path, label] as const),
+          ['blank', `ask the writer: ${blank.kind === 'blank' ? blank.label : ''}`] as const,
+          ['keep', 'leave it as it stands'] as const,
+          ...(catalogue?.fields ?? [])
+            .filter(({ path }) => !likely.has(path))
+            .map(({ path, label }) => [path, label] as const),
+        ]}
+        onChange={(value) => {
+          if (value === 'blank') onDecide(blank);
+          else if (value === 'keep') onDecide({ kind: 'keep' });
+          else onDecide({ kind: 'field', path: value });
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { useRef } from 'react';
+import { useTakePackMutation, useTakeStarterPackMutation } from '../../../api/imports.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { FileChooser } from '../../../ui/FileChooser.tsx';
+import { plural, problemWords } from '../../../words/wording.ts';
+import { savePack } from '../savePack.ts';
+import classes from './Import.module.css';
+
+/** Whole libraries at once: the starter set, a pack from elsewhere, and one's own to take away. */
+export function Packs() {
+  const [takeStarter, starter] = useTakeStarterPackMutation();
+  const [takePack, pack] = useTakePackMutation();
+  const chooser = useRef<HTMLInputElement>(null);
+  const read = async ([chosen]: readonly File[]): Promise<void> => {
+    if (!chosen) return;
+    const json: unknown = await chosen
+      .text()
+      .then((text) => JSON.parse(text) as unknown)
+      .catch(() => ({}));
+    // What is no pack is refused by the server, which says what is wrong with it.
+    void takePack(typeof json === 'object' && json !== null ? json : {});
+  };
+  const report = pack.data ?? starter.data;
+  const error = pack.error ?? starter.error;
+  return (
+    <>
+      <p className={classes.packs}>
+        <Button disabled={starter.isLoading} onClick={() => void takeStarter()}>
+          Take the starter set in
+        </Button>
+        <Button onClick={() => chooser.current?.click()}>Take a pack in</Button>
+        <Button onClick={() => void savePack()}>Save the library as a pack</Button>
+        <FileChooser
+          ref={chooser}
+          label="Pack to take in"
+          accept=".json,application/json"
+          onChoose={(files) => void read(files)}
+        />
+        {report ? (
+          <span role="status">
+            {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} taken in
+            {report.known.length > 0 ? `; ${report.known.length} were there already` : ''}.
+          </span>
+        ) : null}
+      </p>
+      {error ? (
+        <p className={classes.problem} role="alert">
+          {problemWords(error)}
+        </p>
+      ) : null}
+    </>
+  );
+}
