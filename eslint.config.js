@@ -329,6 +329,23 @@ export default tseslint.config(
     // RTK Query writes a query that takes nothing as `void`.
     rules: { ...reactHooks.configs.recommended.rules, '@typescript-eslint/no-invalid-void-type': 'off' },
   },
+  {
+    files: ['**/*.{ts,tsx,mjs}'],
+    rules: { 'max-lines': ['error', { max: 400 }] },
+  },
+  {
+    files: ['**/*.{ts,mjs}'],
+    // A migration makes its tables from top to bottom; a slice's endpoints are a list; a bench tells one measurement, and
+    // a test what belongs together.
+    ignores: ['**/*.test.ts', 'e2e/**', 'bench/**', 'server/platform/database/migrations/**', 'web/api/**'],
+    rules: { 'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }] },
+  },
+  {
+    files: ['web/**/*.tsx'],
+    ignores: ['**/*.test.tsx'],
+    // Most of a component is its markup, an attribute a line: what it works out is in hooks, which stand under the rule above.
+    rules: { 'max-lines-per-function': ['error', { max: 90, skipBlankLines: true, skipComments: true }] },
+  },
   { files: ['*.config.{js,ts}'], rules: { 'no-restricted-exports': 'off' } },
   { files: ['scripts/**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
 );

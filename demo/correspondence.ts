@@ -27,13 +27,17 @@ import type { Chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
 import { ANSWERS, BLANK_ANSWERS, OPENINGS, OUR_ANSWERS } from './wording.ts';
 
-const programs: ReadonlyMap<string, { readonly template: TemplateVersion; readonly program: Program }> =
-  new Map(
-    TEMPLATES.map((template) => [
-      template.templateId.replace('template-', ''),
-      { template, program: compile(template.content, DEMO_PASSAGES) },
-    ]),
-  );
+interface Known {
+  readonly template: TemplateVersion;
+  readonly program: Program;
+}
+
+const programs: ReadonlyMap<string, Known> = new Map(
+  TEMPLATES.map((template) => [
+    template.templateId.replace('template-', ''),
+    { template, program: compile(template.content, DEMO_PASSAGES) },
+  ]),
+);
 
 /** An entry to be filed, with what came before it in its matter's sequence of templates. */
 export interface DemoEntry {
@@ -84,34 +88,20 @@ export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]
 }
 
 async function sentFrom(
-  { demo, today, luck, blobs }: Desk,
+  desk: Desk,
   step: string,
   on: PlainDate,
   references: readonly string[],
 ): Promise<DemoEntry | undefined> {
   const known = programs.get(step);
   if (!known) throw new Error(`no template ${step}`);
-  const { template, program } = known;
+  const { template } = known;
+  const { demo, luck, blobs } = desk;
   const { matter } = demo;
   const { recipients } = resolveRecipients(template.content.recipients, matter);
   if (recipients.to.length === 0) return undefined;
   const occurredAtUtc = instant(on, luck);
-  const reader = readerFor(
-    matter,
-    matter.responsible,
-    demoSettings(today),
-    contactsOf(recipients.to, matter),
-    occurredAtUtc,
-    signatureOf(matter.responsible.name.split(' ')[0]?.toLowerCase() ?? ''),
-  );
-  const letter = merge(program, reader);
-  const answers = Object.fromEntries(
-    letter.blanks.map(({ key }) => [
-      key,
-      letter.proposed[key] ?? luck.pick(BLANK_ANSWERS[key] ?? ['as agreed']),
-    ]),
-  );
-  const finished = finishMessage({ ...letter, answers }, reader);
+  const finished = written(desk, known, recipients.to, occurredAtUtc);
   const documents = template.content.documents.flatMap(
     (rule) =>
       (rule.kind === 'latest' &&
@@ -151,6 +141,31 @@ async function sentFrom(
     authorId: matter.responsible.id,
   };
   return { entry, text: finished.text, templateId: template.templateId };
+}
+
+/** The letter as it was written that day, its blanks answered. */
+function written(
+  { demo: { matter }, today, luck }: Desk,
+  { program }: Known,
+  to: Recipients['to'],
+  occurredAtUtc: number,
+): ReturnType<typeof finishMessage> {
+  const reader = readerFor(
+    matter,
+    matter.responsible,
+    demoSettings(today),
+    contactsOf(to, matter),
+    occurredAtUtc,
+    signatureOf(matter.responsible.name.split(' ')[0]?.toLowerCase() ?? ''),
+  );
+  const letter = merge(program, reader);
+  const answers = Object.fromEntries(
+    letter.blanks.map(({ key }) => [
+      key,
+      letter.proposed[key] ?? luck.pick(BLANK_ANSWERS[key] ?? ['as agreed']),
+    ]),
+  );
+  return finishMessage({ ...letter, answers }, reader);
 }
 
 const base = (demo: DemoMatter, luck: Chance, occurredAtUtc: number) => ({

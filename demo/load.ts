@@ -2,6 +2,7 @@ import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { groupBy } from '../core/model/groupBy.ts';
 import { addWorkingDays } from '../core/dates/workingDays.ts';
+import type { PlainDate } from '../core/model/plainDate.ts';
 import { zonedTime } from '../core/dates/zonedClock.ts';
 import { blobStore } from '../server/platform/blobs/blobStore.ts';
 import { insertContact } from '../server/directory/contactQueries.ts';
@@ -28,6 +29,7 @@ import { MATTER_TYPES } from './matterTypes.ts';
 import { PEOPLE } from './people.ts';
 import { demoCalendar, demoSettings } from './practice.ts';
 import { chance } from './random.ts';
+import type { Chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
 import { findingWords } from '../server/templates/findingWords.ts';
 import { PASSAGES, passageBody } from './passages.ts';
@@ -64,40 +66,10 @@ export async function loadDemo(
     for (const demo of matters)
       stories.push({ demo, entries: await correspondenceOf({ demo, today, luck, blobs }) });
     await inTransaction(db, async (tx) => {
-      await writeSettings(tx, demoSettings(today));
-      for (const person of Object.values(PEOPLE)) await insertPerson(tx, person);
-      for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
-      for (const type of MATTER_TYPES) await insertMatterType(tx, type);
-      for (const passage of PASSAGES)
-        await insertPassage(
-          tx,
-          { ...passage, versionId: `${passage.id}-1`, body: passageBody(passage) },
-          { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
-        );
-      for (const [key, person] of Object.entries(PEOPLE))
-        if (PASSAGES.some(({ id }) => id === `passage-signature-${key}`))
-          await chooseSignature(tx, person.id, `passage-signature-${key}`);
-      for (const template of TEMPLATES)
-        await insertTemplate(
-          tx,
-          { ...template, words: findingWords(template.name, template.tags, template.content) },
-          { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
-        );
+      await fillLibrary(tx, today, nowUtc);
       for (const { matter } of matters) await insertMatter(tx, matter);
       await fileAll(tx, stories);
-      for (const [n, [what, days]] of FOLLOW_UPS.entries()) {
-        const matter = matters[n * 3 + 1]?.matter;
-        if (matter)
-          await insertFollowUp(tx, {
-            id: luck.id(),
-            matterId: matter.id,
-            what,
-            dueOn: addWorkingDays(demoCalendar(today), today, days),
-            personId: matter.responsible.id,
-            messageId: null,
-            madeUtc: nowUtc,
-          });
-      }
+      await noteFollowUps(tx, matters, { today, nowUtc, luck });
     });
     await fillInTray(
       db,
@@ -111,6 +83,55 @@ export async function loadDemo(
     };
   } finally {
     await db.destroy();
+  }
+}
+
+/** Everything that is there before the first matter: settings, people, kinds, wording. */
+async function fillLibrary(tx: Tx, today: PlainDate, nowUtc: number): Promise<void> {
+  await writeSettings(tx, demoSettings(today));
+  for (const person of Object.values(PEOPLE)) await insertPerson(tx, person);
+  for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
+  for (const type of MATTER_TYPES) await insertMatterType(tx, type);
+  for (const passage of PASSAGES)
+    await insertPassage(
+      tx,
+      { ...passage, versionId: `${passage.id}-1`, body: passageBody(passage) },
+      { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
+    );
+  for (const [key, person] of Object.entries(PEOPLE))
+    if (PASSAGES.some(({ id }) => id === `passage-signature-${key}`))
+      await chooseSignature(tx, person.id, `passage-signature-${key}`);
+  for (const template of TEMPLATES)
+    await insertTemplate(
+      tx,
+      { ...template, words: findingWords(template.name, template.tags, template.content) },
+      { by: PEOPLE.idris.id, atUtc: nowUtc, why: 'First wording' },
+    );
+}
+
+interface Day {
+  readonly today: PlainDate;
+  readonly nowUtc: number;
+  readonly luck: Chance;
+}
+
+async function noteFollowUps(
+  tx: Tx,
+  matters: readonly DemoMatter[],
+  { today, nowUtc, luck }: Day,
+): Promise<void> {
+  for (const [n, [what, days]] of FOLLOW_UPS.entries()) {
+    const matter = matters[n * 3 + 1]?.matter;
+    if (matter)
+      await insertFollowUp(tx, {
+        id: luck.id(),
+        matterId: matter.id,
+        what,
+        dueOn: addWorkingDays(demoCalendar(today), today, days),
+        personId: matter.responsible.id,
+        messageId: null,
+        madeUtc: nowUtc,
+      });
   }
 }
 

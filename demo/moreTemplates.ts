@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- a table of templates */
 import {
   answerBy,
   blank,

@@ -96,41 +96,45 @@ function smtpHost(host: Host): SMTPServer {
       done(replyError(behaviour, address, tries.get(known) ?? 1));
     },
     onData(stream, session, done) {
-      void (async () => {
-        const to = addressesOf(session);
-        const behaviours = new Set(to.map(behaviourOf));
-        const fate = worst(behaviours);
-        if (fate === 'break') {
-          stream.once('data', () => {
-            drop(session);
-          });
-          stream.resume();
-          return;
-        }
-        const bytes = await readAll(stream);
-        if (stream.sizeExceeded) {
-          done(reply(552, '5.3.4 The message is larger than this host takes'));
-          return;
-        }
-        if (behaviours.has('slow')) await wait(SLOW_MS);
-        if (fate === 'full') {
-          done(reply(552, '5.2.2 The mailbox is full'));
-          return;
-        }
-        if (fate !== 'forget')
-          await takeIn(host, session.envelope.mailFrom ? session.envelope.mailFrom.address : '', to, bytes);
-        if (fate === 'lose' || fate === 'forget') {
-          drop(session);
-          return;
-        }
-        done();
-      })().catch((error: unknown) => {
+      receive(host, stream, session, drop).then(done, (error: unknown) => {
         done(reply(451, `4.3.0 ${String(error)}`));
       });
     },
   });
   server.on('error', () => undefined);
   return server;
+}
+
+/** Takes one message in as its recipients' names ask for; what it answers is the refusal, if any. */
+async function receive(
+  host: Host,
+  stream: SMTPServerDataStream,
+  session: SMTPServerSession,
+  drop: (session: SMTPServerSession) => void,
+): Promise<Error | null | undefined> {
+  const to = addressesOf(session);
+  const behaviours = new Set(to.map(behaviourOf));
+  const fate = worst(behaviours);
+  // A connection that is dropped is never answered.
+  const gone = new Promise<never>(() => undefined);
+  if (fate === 'break') {
+    stream.once('data', () => {
+      drop(session);
+    });
+    stream.resume();
+    return gone;
+  }
+  const bytes = await readAll(stream);
+  if (stream.sizeExceeded) return reply(552, '5.3.4 The message is larger than this host takes');
+  if (behaviours.has('slow')) await wait(SLOW_MS);
+  if (fate === 'full') return reply(552, '5.2.2 The mailbox is full');
+  const from = session.envelope.mailFrom ? session.envelope.mailFrom.address : '';
+  if (fate !== 'forget') await takeIn(host, from, to, bytes);
+  if (fate === 'lose' || fate === 'forget') {
+    drop(session);
+    return gone;
+  }
+  return undefined;
 }
 
 /** Mail for `file.*` goes on to the practice over SMTP, as its provider would hand it on; all else into the mailboxes. */

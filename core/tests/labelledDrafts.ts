@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- a table of drafts */
 import { formatDate, weekdayName } from '../dates/formatDate.ts';
 import { isWorkingDay } from '../dates/workingDays.ts';
 import { addressCandidates, isOneSlipAway, nameCandidates, referenceCandidates } from '../checks/index.ts';

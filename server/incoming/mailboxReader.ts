@@ -24,6 +24,7 @@ export interface MailboxReader {
  * Reads a mailbox over IMAP (RFC 9051) as mail arrives, and from where it was left after a restart. The mailbox is opened
  * for reading alone: nothing in it is moved, marked or deleted. Each message is kept here before its place is noted.
  */
+// eslint-disable-next-line max-lines-per-function -- one loop over one connection: whatever is taken out would be handed all of it
 export function startMailboxReader(services: Services, settings: MailboxSettings): MailboxReader {
   let stopped = false;
   let client: ImapFlow | undefined;

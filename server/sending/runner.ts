@@ -32,6 +32,7 @@ export interface Runner {
  * Starts the runner. What another process was sending when it ended is settled first: nobody else can own this data
  * folder, so its leases are lost, whatever their expiry says.
  */
+// eslint-disable-next-line max-lines-per-function -- one loop over what it holds: whatever is taken out would be handed all of it
 export async function startRunner(services: Services, transports: Transports): Promise<Runner> {
   const owner = services.newId();
   const scope = unscoped(services.db, 'runner');

@@ -8,7 +8,7 @@ import { listPassages, insertPassage } from './passageQueries.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 import { insertTemplate } from './queries.ts';
 import { asId } from '../../core/model/ids.ts';
-import type { TemplateId } from '../../core/model/ids.ts';
+import type { PersonId, TemplateId } from '../../core/model/ids.ts';
 import { findingWords } from './findingWords.ts';
 import { templateIds, findInLibrary } from './libraryQueries.ts';
 import { changing } from '../access/change.ts';
@@ -26,10 +26,7 @@ export async function importPack(
   scope: PersonScope,
   pack: TemplatePack,
 ): Promise<PackReport> {
-  const read: (Omit<TemplatePack['templates'][number], 'content'> & { readonly content: TemplateContent })[] =
-    [];
-  for (const one of pack.templates)
-    read.push({ ...one, content: await readContent(scope, withoutFiles(one.content)) });
+  const read = await readTemplates(scope, pack);
   const bodies = new Map(pack.passages.map(({ id, body }) => [id, readPassageBody(body)]));
   const pictures = new Map<string, StoredPicture>();
   for (const [name, base64] of Object.entries(pack.pictures))
@@ -46,33 +43,28 @@ export async function importPack(
   const made = { by: scope.actor.id, atUtc: services.now(), why: `From the pack “${pack.name}”` };
   await changing(services, scope, async ({ tx, audit, tell }) => {
     for (const picture of pictures.values()) await insertPicture(tx, picture);
-    for (const { id, name, folder } of freshPassages) {
-      const body = relink(bodies.get(id), ids);
+    for (const { id, name, folder } of freshPassages)
       await insertPassage(
         tx,
-        { id: passageIds.get(id) ?? services.newId(), name, folder, versionId: services.newId(), body },
-        made,
-      );
-    }
-    for (const { id, name, channel, folder, tags, content } of freshTemplates) {
-      const linked: TemplateContent = relink(content, ids);
-      await insertTemplate(
-        tx,
         {
-          templateId: asId<TemplateId>(newIds.get(id) ?? services.newId()),
-          versionId: services.newId(),
+          id: passageIds.get(id) ?? services.newId(),
           name,
-          channel,
-          content: linked,
-          standing: 'private',
-          ownerId: scope.actor.id,
           folder,
-          tags,
-          words: findingWords(name, tags, linked),
+          versionId: services.newId(),
+          body: relink(bodies.get(id), ids),
         },
         made,
       );
-    }
+    for (const one of freshTemplates)
+      await insertTemplate(
+        tx,
+        {
+          ...privateTemplate(one, relink(one.content, ids), scope.actor.id),
+          templateId: asId<TemplateId>(newIds.get(one.id) ?? services.newId()),
+          versionId: services.newId(),
+        },
+        made,
+      );
     await audit('template.packTaken', 'template', pack.name, {
       templates: freshTemplates.length,
       passages: freshPassages.length,
@@ -85,6 +77,33 @@ export async function importPack(
     .filter((name) => knownTemplates.has(name) || knownPassages.has(name));
   return { templates: freshTemplates.length, passages: freshPassages.length, known };
 }
+
+type ReadTemplate = Omit<TemplatePack['templates'][number], 'content'> & {
+  readonly content: TemplateContent;
+};
+
+async function readTemplates(scope: PersonScope, pack: TemplatePack): Promise<readonly ReadTemplate[]> {
+  const read: ReadTemplate[] = [];
+  for (const one of pack.templates)
+    read.push({ ...one, content: await readContent(scope, withoutFiles(one.content)) });
+  return read;
+}
+
+/** A template as it is taken in: one's own, whatever it was where it comes from. */
+const privateTemplate = (
+  { name, channel, folder, tags }: ReadTemplate,
+  content: TemplateContent,
+  ownerId: PersonId,
+) => ({
+  name,
+  channel,
+  content,
+  standing: 'private' as const,
+  ownerId,
+  folder,
+  tags,
+  words: findingWords(name, tags, content),
+});
 
 async function namesInLibrary(scope: PersonScope): Promise<ReadonlyMap<string, string>> {
   const ids = await templateIds(scope);

@@ -17,6 +17,25 @@ interface Done {
   readonly undo: () => Promise<unknown>;
 }
 
+/** Does one thing after another, and holds what was done last, with its undo, or why it was not. */
+function useDoing() {
+  const [done, setDone] = useState<Done>();
+  const [problem, setProblem] = useState<string>();
+  const run = async (work: () => Promise<Done | undefined>): Promise<void> => {
+    setProblem(undefined);
+    try {
+      setDone(await work());
+    } catch (error) {
+      setProblem(problemWords(error));
+    }
+  };
+  return { done, problem, run };
+}
+
+/** Each on the matter it likeliest belongs to. */
+const ordersOf = (items: readonly IncomingSummary[]) =>
+  items.flatMap(({ id, suggestions: [first] }) => (first ? [{ id, matterId: first.matterId }] : []));
+
 /** What can be done with messages in the in-tray, each with its undo. */
 export function useTray() {
   const [file] = useFileIncomingMutation();
@@ -25,20 +44,11 @@ export function useTray() {
   const [back] = usePutBackMutation();
   const [make] = useMakePartyMutation();
   const [unmake] = useChangeMatterMutation();
-  const [done, setDone] = useState<Done>();
-  const [problem, setProblem] = useState<string>();
+  const { done, problem, run } = useDoing();
   const navigate = useNavigate();
 
   const putBack = async (ids: readonly string[]): Promise<void> => {
     for (const id of ids) await back(id).unwrap();
-  };
-  const run = async (work: () => Promise<Done | undefined>): Promise<void> => {
-    setProblem(undefined);
-    try {
-      setDone(await work());
-    } catch (error) {
-      setProblem(problemWords(error));
-    }
   };
   const fileOn = (
     { id, from, subject }: IncomingSummary,
@@ -55,9 +65,7 @@ export function useTray() {
     fileOn,
     fileEach: (items: readonly IncomingSummary[]): Promise<void> =>
       run(async () => {
-        const orders = items.flatMap(({ id, suggestions: [first] }) =>
-          first ? [{ id, matterId: first.matterId }] : [],
-        );
+        const orders = ordersOf(items);
         const { entries } = await fileAll({ items: orders }).unwrap();
         const ids = orders.map(({ id }) => id);
         return { words: `${plural(entries.length, 'message')} filed`, undo: () => putBack(ids) };
@@ -67,11 +75,7 @@ export function useTray() {
         await aside(id).unwrap();
         return { words: `“${subject}” put aside`, undo: () => putBack([id]) };
       }),
-    undo: (): Promise<void> =>
-      run(async () => {
-        await done?.undo();
-        return undefined;
-      }),
+    undo: (): Promise<void> => run(() => (done ? done.undo() : Promise.resolve()).then(() => undefined)),
     /** Puts whoever wrote it on a matter. */
     makeParty: ({ id }: IncomingSummary, matterId: string, role: string): Promise<void> =>
       run(async () => {

@@ -1,5 +1,7 @@
 import { EditorContent } from '@tiptap/react';
+import type { Editor } from '@tiptap/react';
 import { useMemo, useRef, useState } from 'react';
+import type { RefObject } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { problemWords } from '../../../words/wording.ts';
@@ -71,56 +73,22 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
       {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
       <SheetTools message={message} matter={matter} onKeep={keeper.flush} onBack={backable && back} />
       <div className={classes.scroller} onPaste={onPaste}>
-        <article className={classes.sheet} ref={page} aria-label="Sheet">
-          <AddressBlock
-            from={message.from}
-            senders={initial.senders}
-            channel={initial.channel}
-            lines={parts.lines}
-            going={parts.going}
-            matter={matter}
-            onChange={parts.setLine}
-            onGoing={parts.setGoing}
-          />
-          {initial.channel === 'text' ? null : (
-            <div className={classes.subject} data-part="subject">
-              <EditorContent editor={subject} />
-            </div>
-          )}
-          <div className={classes.body}>
-            <EditorContent editor={body} />
-          </div>
-          {initial.channel === 'text' ? null : (
-            <Enclosures
-              messageId={initial.id}
-              enclosures={parts.enclosures}
-              asks={initial.asks}
-              matter={matter}
-              limitBytes={initial.channel === 'email' ? initial.limitBytes : undefined}
-              busy={enclosing.busy}
-              share={enclosing.share}
-              problem={enclosing.problem}
-              onChange={parts.enclose}
-              onFiles={enclosing.files}
-              onMade={enclosing.made}
-            />
-          )}
-        </article>
+        <Page
+          page={page}
+          initial={initial}
+          from={message.from}
+          matter={matter}
+          parts={parts}
+          enclosing={enclosing}
+          subject={subject}
+          body={body}
+        />
         <Margin
           page={page}
           notes={notes}
           pressing={leaving.asked}
           onRemedy={(remedy) => {
-            const { lines, enclosures, setLine, enclose } = parts;
-            carryOut(remedy, {
-              body,
-              page: page.current,
-              matter,
-              lines,
-              enclosures,
-              setLine,
-              setEnclosures: enclose,
-            });
+            carryOut(remedy, { ...parts, body, page: page.current, matter, setEnclosures: parts.enclose });
           }}
           onLeave={(code) => {
             setAcknowledged((known) => new Set([...known, code]));
@@ -147,6 +115,58 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
         onDiscard={() => void leaving.throwAway()}
       />
     </BlanksContext>
+  );
+}
+
+interface PageProps {
+  readonly page: RefObject<HTMLDivElement | null>;
+  readonly initial: Message;
+  readonly from: Message['from'];
+  readonly matter: MatterDetail;
+  readonly parts: ReturnType<typeof useSheetParts>;
+  readonly enclosing: ReturnType<typeof useEnclosing>;
+  readonly subject: Editor | null;
+  readonly body: Editor | null;
+}
+
+/** The paper itself: to whom, about what, the text, and what goes along. A text message is its words alone. */
+function Page({ page, initial, from, matter, parts, enclosing, subject, body }: PageProps) {
+  return (
+    <article className={classes.sheet} ref={page} aria-label="Sheet">
+      <AddressBlock
+        from={from}
+        senders={initial.senders}
+        channel={initial.channel}
+        lines={parts.lines}
+        going={parts.going}
+        matter={matter}
+        onChange={parts.setLine}
+        onGoing={parts.setGoing}
+      />
+      {initial.channel === 'text' ? null : (
+        <div className={classes.subject} data-part="subject">
+          <EditorContent editor={subject} />
+        </div>
+      )}
+      <div className={classes.body}>
+        <EditorContent editor={body} />
+      </div>
+      {initial.channel === 'text' ? null : (
+        <Enclosures
+          messageId={initial.id}
+          enclosures={parts.enclosures}
+          asks={initial.asks}
+          matter={matter}
+          limitBytes={initial.channel === 'email' ? initial.limitBytes : undefined}
+          busy={enclosing.busy}
+          share={enclosing.share}
+          problem={enclosing.problem}
+          onChange={parts.enclose}
+          onFiles={enclosing.files}
+          onMade={enclosing.made}
+        />
+      )}
+    </article>
   );
 }
 

@@ -49,26 +49,16 @@ export function ShelfPane() {
   };
   return (
     <div className={classes.shelf}>
-      <div className={classes.filter}>
-        <input
-          autoFocus
-          value={typed}
-          placeholder="What do you want to write?"
-          aria-label="Narrow the shelf by name or wording"
-          aria-controls="shelf-list"
-          aria-activedescendant={chosen ? `shelf-${chosen.templateId}` : undefined}
-          role="combobox"
-          aria-expanded="true"
-          onChange={(event) => {
-            setTyped(event.currentTarget.value);
-            setMarked(undefined);
-          }}
-          onKeyDown={onKey}
-        />
-        <span className={classes.hint}>
-          {from.about === undefined ? '' : `${from.about} · `}↑ ↓ to look, Enter to start, Esc to go back
-        </span>
-      </div>
+      <Asking
+        typed={typed}
+        about={from.about}
+        chosenId={chosen?.templateId}
+        onType={(words) => {
+          setTyped(words);
+          setMarked(undefined);
+        }}
+        onKeyDown={onKey}
+      />
       <div className={classes.list} ref={list}>
         <ShelfList
           groups={groups}
@@ -112,6 +102,38 @@ export function ShelfPane() {
           </Button>
         ) : null}
       </div>
+    </div>
+  );
+}
+
+interface AskingProps {
+  readonly typed: string;
+  readonly about: string | undefined;
+  readonly chosenId: string | undefined;
+  readonly onType: (words: string) => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+}
+
+function Asking({ typed, about, chosenId, onType, onKeyDown }: AskingProps) {
+  return (
+    <div className={classes.filter}>
+      <input
+        autoFocus
+        value={typed}
+        placeholder="What do you want to write?"
+        aria-label="Narrow the shelf by name or wording"
+        aria-controls="shelf-list"
+        aria-activedescendant={chosenId === undefined ? undefined : `shelf-${chosenId}`}
+        role="combobox"
+        aria-expanded="true"
+        onChange={(event) => {
+          onType(event.currentTarget.value);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      <span className={classes.hint}>
+        {about === undefined ? '' : `${about} · `}↑ ↓ to look, Enter to start, Esc to go back
+      </span>
     </div>
   );
 }

@@ -1,6 +1,10 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
+import type {
+  TemplateContentJson,
+  TemplateDetail,
+  TemplateProblemView,
+} from '../../../../contract/templates.ts';
 import { problemWords } from '../../../words/wording.ts';
 import { TextField } from '../../../ui/Field.tsx';
 import { useKeys } from '../../../ui/keys.ts';
@@ -12,6 +16,7 @@ import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { PreviewPane } from './PreviewPane.tsx';
 import { applyRemedy } from './problemRemedies.ts';
+import type { ProblemRemedy } from './problemRemedies.ts';
 import { problemOf } from '../../../words/templateWords.ts';
 import { RecipientLines } from './RecipientLines.tsx';
 import { SelectionBar } from '../../../parts/wording/SelectionBar.tsx';
@@ -61,6 +66,9 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   const { keep, busy, error } = useKeeping(draft, template, isKept);
   useKeys({ 'Ctrl+s': () => void keep(''), Escape: () => void navigate('/templates') });
 
+  const remedy = (found: ProblemRemedy, problem: TemplateProblemView): void => {
+    applyRemedy(found, problem, { editors: [subject, body], content: draft.content, onContent: setContent });
+  };
   return (
     <TemplatePlacesContext value={places}>
       <div className={classes.workshop}>
@@ -110,17 +118,7 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
           </section>
           <PreviewPane
             look={look}
-            onRemedy={
-              mayChange
-                ? (remedy, problem) => {
-                    applyRemedy(remedy, problem, {
-                      editors: [subject, body],
-                      content: draft.content,
-                      onContent: setContent,
-                    });
-                  }
-                : undefined
-            }
+            onRemedy={mayChange ? remedy : undefined}
             problem={problem}
             stale={isStale}
             channel={draft.channel}
