@@ -145,6 +145,10 @@ export type Shelf = Static<typeof Shelf>;
 export const ShelfPreview = Type.Object({
   to: Type.Array(Type.String()),
   cc: Type.Array(Type.String()),
+  bcc: Type.Array(Type.String()),
+  /** Subject and text as they would be read. */
+  subject: Type.String(),
+  text: Type.String(),
   subjectNodes: Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true })),
   body: Type.Object({ type: Type.Literal('doc') }, { additionalProperties: true }),
   blanks: Type.Array(Type.Object({ key: Type.String(), label: Type.String() })),

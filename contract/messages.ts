@@ -202,25 +202,34 @@ export const Message = Type.Object({
 });
 export type Message = Static<typeof Message>;
 
+/** What a message is started from besides its template. */
+const startingPoint = {
+  documentIds: Type.Optional(Type.Array(Id, { maxItems: MAX_ENCLOSURES })),
+  /** The entry that this answers: its sender is written to and its thread is kept. */
+  inReplyTo: Type.Optional(Id),
+  /** How the entry is taken up: its sender, everybody on it, or somebody new who is to read it. */
+  answer: Type.Optional(Type.Enum(['sender', 'all', 'forward'])),
+  /** Contacts to write to instead of those the template names. */
+  contactIds: Type.Optional(Type.Array(Id, { maxItems: MAX_RECIPIENTS })),
+  /** The follow-up it deals with: done once it is sent. */
+  followUpId: Type.Optional(Id),
+};
+
 export const StartMessage = Type.Object(
   {
     templateId: Type.Optional(Id),
     answers: Type.Optional(Answers),
-    documentIds: Type.Optional(Type.Array(Id, { maxItems: MAX_ENCLOSURES })),
-    /** The entry that this answers: its sender is written to and its thread is kept. */
-    inReplyTo: Type.Optional(Id),
-    /** How the entry is taken up: its sender, everybody on it, or somebody new who is to read it. */
-    answer: Type.Optional(Type.Enum(['sender', 'all', 'forward'])),
-    /** Contacts to write to instead of those the template names. */
-    contactIds: Type.Optional(Type.Array(Id, { maxItems: MAX_RECIPIENTS })),
+    ...startingPoint,
     /** The way it goes when it starts without a template. */
     channel: Type.Optional(Channel),
-    /** The follow-up it deals with: done once it is sent. */
-    followUpId: Type.Optional(Id),
   },
   { additionalProperties: false },
 );
 export type StartMessage = Static<typeof StartMessage>;
+
+/** The same starting point, for looking at a template from there. What is there several times is named several times. */
+export const PreviewQuery = Type.Object(startingPoint, { additionalProperties: false });
+export type PreviewQuery = Static<typeof PreviewQuery>;
 
 const FileNameText = Type.Optional(Type.String({ minLength: 1, maxLength: 200 }));
 

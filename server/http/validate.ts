@@ -7,7 +7,7 @@ import { DomainProblem } from '../platform/problems/problem.ts';
 const ajv = new Ajv({ allErrors: false, strict: false });
 addFormats.default(ajv);
 /** Query strings hold text alone; numbers in them are read as numbers. */
-const queryAjv = new Ajv({ allErrors: false, strict: false, coerceTypes: true });
+const queryAjv = new Ajv({ allErrors: false, strict: false, coerceTypes: 'array' });
 addFormats.default(queryAjv);
 
 const compiled = new WeakMap<TSchema, ValidateFunction>();

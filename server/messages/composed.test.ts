@@ -24,7 +24,7 @@ describe('a template on a matter', () => {
     let started = 0;
     for (const { templateId, channel, content } of await startableTemplates(maud)) {
       for (const matterId of matterIds.slice(0, 4)) {
-        const preview = await previewTemplate(services, maud, matterId, templateId);
+        const preview = await previewTemplate(services, maud, matterId, { templateId });
         const draft = await previewDraft(services, maud, { channel, content: content as never, matterId });
         expect(draft.preview).toMatchObject({
           subjectNodes: preview.subjectNodes,

@@ -2,7 +2,6 @@ import type { DraftPreview, DraftTemplate } from '../../contract/templates.ts';
 import { countSegments } from '../../core/channels/segments.ts';
 import { compose } from '../../core/compose/index.ts';
 import { compile } from '../../core/merge/compile.ts';
-import { finishProgram } from '../../core/merge/finish.ts';
 import { parseContent } from '../../core/template/parseContent.ts';
 import type { UnreadContent } from '../../core/template/parseContent.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -35,19 +34,11 @@ export async function previewDraft(
   if (!matter) throw notFound('matter');
   const program = compile(read.value, passages);
   const composed = compose(await gather(services, scope, { matter, writer: scope.actor, channel, program }));
-  const names = (line: 'to' | 'cc' | 'bcc'): string[] =>
-    composed.recipients[line].map(({ name, address }) => name || address);
-  const { text } = finishProgram(program, composed.reader, composed.answers);
+  const shown = showComposed(composed);
   return {
     problems,
     unreadable: null,
-    preview: {
-      to: names('to'),
-      cc: names('cc'),
-      bcc: names('bcc'),
-      ...showComposed(composed),
-      from: composed.from.name,
-    },
-    segments: channel === 'text' ? { ...countSegments(text) } : null,
+    preview: { ...shown, from: composed.from.name },
+    segments: channel === 'text' ? { ...countSegments(shown.text.trim()) } : null,
   };
 }

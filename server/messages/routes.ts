@@ -6,6 +6,7 @@ import {
   EncloseOrder,
   Message,
   PassagesHere,
+  PreviewQuery,
   StartMessage,
 } from '../../contract/messages.ts';
 import { Type } from 'typebox';
@@ -49,9 +50,11 @@ export const messageRoutes = [
     right: 'read',
     summary: 'A template filled in for a matter, before it is chosen',
     params: Type.Object({ id: Id, templateId: Id }),
+    query: PreviewQuery,
     status: 200,
     answers: ShelfPreview,
-    handle: ({ services, scope, params }) => previewTemplate(services, scope, params.id, params.templateId),
+    handle: ({ services, scope, params, query }) =>
+      previewTemplate(services, scope, params.id, { ...query, templateId: params.templateId }),
   }),
   endpoint({
     method: 'post',

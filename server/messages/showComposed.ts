@@ -1,11 +1,19 @@
 import type { ShelfPreview } from '../../contract/matters.ts';
 import type { ComposedMessage } from '../../core/compose/index.ts';
+import { finishMessage } from '../../core/merge/finish.ts';
 import { lateTexts } from '../../core/merge/late.ts';
+import type { Recipient } from '../../core/recipients/recipients.ts';
 
 /** A composed message as it is looked at before anything is kept. */
-export function showComposed(composed: ComposedMessage): Omit<ShelfPreview, 'to' | 'cc'> {
-  const { subject, body, blanks, answers, enclosureNames, reader } = composed;
+export function showComposed(composed: ComposedMessage): ShelfPreview {
+  const { recipients, subject, body, blanks, answers, enclosureNames, reader, sendOptions } = composed;
+  const finished = finishMessage(composed, reader, sendOptions);
   return {
+    to: namesOf(recipients.to),
+    cc: namesOf(recipients.cc),
+    bcc: namesOf(recipients.bcc),
+    subject: finished.subject,
+    text: finished.text,
     subjectNodes: subject.map((node) => ({ ...node })),
     body: { ...body },
     blanks: blanks.map(({ key, label }) => ({ key, label })),
@@ -14,3 +22,5 @@ export function showComposed(composed: ComposedMessage): Omit<ShelfPreview, 'to'
     documents: [...enclosureNames],
   };
 }
+
+const namesOf = (line: readonly Recipient[]): string[] => line.map(({ name, address }) => name || address);

@@ -38,6 +38,7 @@ export const sessionOf = (role: Role): Session => ({
 export interface Asked {
   readonly method: string;
   readonly path: string;
+  /** What was sent as JSON; files are not read. */
   readonly body: unknown;
 }
 
@@ -80,7 +81,8 @@ export function show(
   const asked: Asked[] = [];
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url);
-    const text = await request.clone().text();
+    const isJson = request.headers.get('content-type')?.includes('json') ?? false;
+    const text = isJson ? await request.clone().text() : '';
     const one = {
       method: request.method,
       path: url.pathname.replace('/api/v1', ''),

@@ -1,4 +1,4 @@
-import type { Message, StartMessage } from '../../../contract/messages.ts';
+import type { Message, PreviewQuery, StartMessage } from '../../../contract/messages.ts';
 
 /** What the shelf was opened from: who, what or which entry a message is to be about, or the draft it is to begin anew. */
 export interface ShelfStart extends Pick<
@@ -14,14 +14,14 @@ export interface ShelfStart extends Pick<
   readonly about?: string;
 }
 
-/** What a message is started with besides its template. */
+/** What a message is started from besides its template: what looks at it first is given the same. */
 export const startOf = ({
   inReplyTo,
   answer,
   contactIds,
   documentIds,
   followUpId,
-}: ShelfStart): StartMessage => ({
+}: ShelfStart): PreviewQuery => ({
   ...(inReplyTo === undefined ? {} : { inReplyTo }),
   ...(answer === undefined ? {} : { answer }),
   ...(contactIds === undefined ? {} : { contactIds }),

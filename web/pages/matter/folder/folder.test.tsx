@@ -3,55 +3,8 @@ import { within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { screen, show } from '../../../tests/stage.tsx';
+import { document, matter, party } from '../../../tests/matterDetail.ts';
 import { Folder } from './Folder.tsx';
-
-const document = (
-  change: Partial<MatterDetail['documents'][number]> = {},
-): MatterDetail['documents'][number] => ({
-  id: 'd1',
-  name: 'Survey report',
-  fileName: 'Survey report.pdf',
-  category: 'Report',
-  version: 1,
-  mediaType: 'application/pdf',
-  sizeBytes: 12_000,
-  addedOn: '2026-11-20',
-  restricted: false,
-  ...change,
-});
-
-const party = (name: string, change: Partial<MatterDetail['parties'][number]> = {}) =>
-  ({
-    contactId: name,
-    name,
-    role: 'owner',
-    roleLabel: 'owner',
-    rolePlural: 'Owners',
-    address: `${name}@mail.example`,
-    doNotWriteTo: false,
-    bounced: false,
-    ...change,
-  }) as MatterDetail['parties'][number];
-
-const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
-  id: 'm1',
-  reference: 'SV-2041',
-  title: 'Saltmarsh Wren',
-  type: 'Condition survey',
-  stage: 'Instructed',
-  responsible: 'Maud Tidewell',
-  restricted: false,
-  filingAddress: null,
-  parties: [party('Ines')],
-  values: [],
-  documents: [document()],
-  drafts: [],
-  followUps: [{ id: 'f1', what: 'Ring the yard', dueOn: '2026-11-25', person: 'Maud Tidewell' }],
-  counts: { all: 0, out: 0, in: 0, note: 0 },
-  correspondence: { items: [], next: null },
-  dateline: { today: '2026-11-24', keyDates: [], ticks: [] },
-  ...change,
-});
 
 const stage = (of: MatterDetail, role: 'practitioner' | 'assistant' | 'reader' = 'practitioner') =>
   show(

@@ -1,3 +1,4 @@
+import type { PreviewQuery } from '../../../../contract/messages.ts';
 import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { problemWords } from '../../../words/wording.ts';
@@ -5,15 +6,15 @@ import { MessageView, LineView } from '../../../parts/messages/MessageView.tsx';
 import { useShelfPreviewQuery } from '../../../api/shelf.ts';
 import classes from './ShelfPane.module.css';
 
-/** A template filled in for this matter, as it would open. */
-export function Preview({
-  matterId,
-  templateId,
-}: {
+interface PreviewProps {
   readonly matterId: string;
   readonly templateId: string;
-}) {
-  const { data, error } = useShelfPreviewQuery({ matterId, templateId });
+  readonly from: PreviewQuery;
+}
+
+/** A template filled in for this matter, as it would open. */
+export function Preview(looked: PreviewProps) {
+  const { data, error } = useShelfPreviewQuery(looked);
   if (error)
     return (
       <div className={classes.page} role="alert">
@@ -32,6 +33,12 @@ export function Preview({
           <>
             <dt>Copy</dt>
             <dd>{joinNames(data.cc)}</dd>
+          </>
+        ) : null}
+        {data.bcc.length > 0 ? (
+          <>
+            <dt>Blind copy</dt>
+            <dd>{joinNames(data.bcc)}</dd>
           </>
         ) : null}
       </dl>

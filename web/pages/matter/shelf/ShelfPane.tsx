@@ -88,7 +88,9 @@ export function ShelfPane() {
         ) : null}
       </div>
       <div className={classes.look}>
-        {seen !== undefined && chosen ? <Preview matterId={matter.id} templateId={seen} /> : null}
+        {seen !== undefined && chosen ? (
+          <Preview matterId={matter.id} templateId={seen} from={startOf(from)} />
+        ) : null}
         {chosen && isStartable(chosen, from) ? (
           <Button
             kind="go"

@@ -1,0 +1,261 @@
+// @vitest-environment happy-dom
+import { fireEvent } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
+import type { EntryDetail, EntrySummary } from '../../../../contract/correspondence.ts';
+import { entryDetail, entrySummary } from '../../../tests/entrySummary.ts';
+import { matter } from '../../../tests/matterDetail.ts';
+import { refusing, screen, show } from '../../../tests/stage.tsx';
+import { Correspondence } from './Correspondence.tsx';
+
+const letters = (
+  items: readonly EntrySummary[],
+  {
+    answers = {},
+    mayChange = true,
+    next = null,
+    at = '/m1',
+  }: {
+    readonly answers?: Readonly<Record<string, unknown>>;
+    readonly mayChange?: boolean;
+    readonly next?: string | null;
+    readonly at?: string;
+  } = {},
+) => {
+  const count = (direction: string) => items.filter((one) => one.direction === direction).length;
+  return show(
+    <Correspondence
+      matter={matter({
+        correspondence: { items: [...items], next },
+        counts: { all: items.length, out: count('out'), in: count('in'), note: count('note') },
+      })}
+      mayChange={mayChange}
+    />,
+    { 'GET /matters/m1/discarded': { items: [] }, ...answers },
+    { path: '/m1', at },
+  );
+};
+const opened = (change: Partial<EntryDetail> = {}, mayChange = true, answers: object = {}) =>
+  letters([entrySummary()], {
+    mayChange,
+    at: '/m1?entry=e1',
+    answers: {
+      'GET /correspondence/e1': entryDetail(change),
+      'GET /matters': {
+        items: [{ id: 'm2', reference: 'SV-2044', title: 'Grey Heron', parties: [] }],
+        next: null,
+      },
+      ...answers,
+    },
+  });
+
+const SENT = entrySummary({ id: 'e2', direction: 'out', subject: 'Our report', conversationId: 'c2' });
+const CALL = entrySummary({ id: 'e3', direction: 'note', subject: 'Rang the yard', conversationId: 'c3' });
+
+describe('a matter’s letters', () => {
+  it('stand under their month, and are narrowed by their direction', async () => {
+    const { user } = letters([entrySummary(), SENT, CALL]);
+    expect(screen.getByRole('heading', { name: /November/ })).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Sent 1' }));
+    expect(screen.queryByText(/The keel bolts/)).toBeNull();
+    expect(screen.getByText(/Our report/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Notes 1' }));
+    expect(screen.getByText(/Rang the yard/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'All 3' }));
+    expect(screen.getAllByRole('article')).toHaveLength(3);
+  });
+
+  it('say what is to be known of each before anything else', () => {
+    letters([
+      entrySummary({ id: 'a', bounced: true }),
+      entrySummary({ id: 'b', standing: { kind: 'moved', byEntryId: 'x' } }),
+      entrySummary({ id: 'c', standing: { kind: 'corrected', byEntryId: 'x' }, bounced: true }),
+      entrySummary({ id: 'd', attachmentNames: ['a.pdf', 'b.pdf'] }),
+    ]);
+    const [a, b, c, d] = screen.getAllByRole('article').map(({ textContent }) => textContent);
+    expect([a, b, c, d]).toEqual([
+      expect.stringMatching(/came back$/),
+      expect.stringMatching(/moved$/),
+      expect.stringMatching(/corrected$/),
+      expect.stringMatching(/2 enclosures$/),
+    ]);
+  });
+
+  it('are continued by the older ones, which stay', async () => {
+    const { user } = letters([entrySummary()], {
+      next: 'cursor',
+      answers: {
+        'GET /matters/m1/correspondence': {
+          items: [entrySummary({ id: 'old', subject: 'Long ago', conversationId: 'c0' })],
+          next: null,
+        },
+      },
+    });
+    await user.click(screen.getByRole('button', { name: 'Older letters' }));
+    expect(await screen.findByText(/Long ago/)).toBeTruthy();
+    expect(screen.getByText(/The keel bolts/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Older letters' })).toBeNull();
+  });
+
+  it('say what will stand here while there are none', () => {
+    letters([]);
+    expect(screen.getByText('No letters yet')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /Notes/ })).toBeNull();
+  });
+
+  it('take mail files that are dropped on them, and tell what became of each', async () => {
+    const { changes } = letters([entrySummary()], {
+      answers: {
+        'POST /matters/m1/mail-files': {
+          filed: 1,
+          waiting: 0,
+          known: 2,
+          reports: 0,
+          refused: [{ name: 'x.txt', why: 'is no mail' }],
+        },
+      },
+    });
+    const place = screen.getByRole('region', { name: 'Correspondence' }).lastElementChild as Element;
+    const files = [new File(['From: a'], 'a.eml')];
+    fireEvent.dragOver(place, { dataTransfer: { types: ['Files'], files } });
+    expect(place.getAttribute('data-over')).toBe('true');
+    fireEvent.drop(place, { dataTransfer: { types: ['Files'], files } });
+    expect(await screen.findByText('1 message filed here, 2 known already; x.txt: is no mail')).toBeTruthy();
+    expect(changes().map(({ path }) => path)).toEqual(['/matters/m1/mail-files']);
+  });
+
+  it('take nothing that a reader drops, and offer them no note', () => {
+    const { changes } = letters([entrySummary()], { mayChange: false });
+    const place = screen.getByRole('region', { name: 'Correspondence' }).lastElementChild as Element;
+    fireEvent.drop(place, { dataTransfer: { types: ['Files'], files: [new File(['x'], 'a.eml')] } });
+    expect(changes()).toEqual([]);
+    expect(screen.queryByRole('button', { name: /Note a call/ })).toBeNull();
+  });
+});
+
+describe('a note', () => {
+  const write = async (answers: Readonly<Record<string, unknown>>) => {
+    const stage = letters([], { answers });
+    await stage.user.click(screen.getByRole('button', { name: /Note a call/ }));
+    await stage.user.type(screen.getByLabelText('With whom, about what'), 'Hal, the lift');
+    await stage.user.type(screen.getByLabelText('What was said'), 'Thursday suits.');
+    return stage;
+  };
+
+  it('is filed with its kind, and its form goes', async () => {
+    const { user, changes } = await write({ 'POST /matters/m1/notes': { entryId: 'e9' } });
+    await user.selectOptions(screen.getByLabelText('What it was'), 'Meeting');
+    await user.click(screen.getByRole('button', { name: 'File it here' }));
+    await vi.waitFor(() => {
+      expect(screen.queryByRole('form', { name: 'A note' })).toBeNull();
+    });
+    expect(changes()[0]?.body).toEqual({
+      category: 'Meeting',
+      subject: 'Hal, the lift',
+      text: 'Thursday suits.',
+    });
+  });
+
+  it('that could not be filed stays as it was typed', async () => {
+    const { user } = await write({
+      'POST /matters/m1/notes': refusing(503, 'internal', 'The disk is full.'),
+    });
+    await user.click(screen.getByRole('button', { name: 'File it here' }));
+    expect(await screen.findByText(/The disk is full/)).toBeTruthy();
+    expect(screen.getByLabelText<HTMLTextAreaElement>('What was said').value).toBe('Thursday suits.');
+  });
+
+  it('without a word of what it is about cannot be filed', async () => {
+    const { user, changes } = letters([]);
+    await user.click(screen.getByRole('button', { name: /Note a call/ }));
+    await user.type(screen.getByLabelText('With whom, about what'), '   ');
+    await user.click(screen.getByRole('button', { name: 'File it here' }));
+    expect(changes()).toEqual([]);
+    await user.type(screen.getByLabelText('What was said'), '{Escape}');
+    expect(screen.queryByRole('form', { name: 'A note' })).toBeNull();
+  });
+});
+
+describe('a letter, opened in its place', () => {
+  it('shows whom it was from and to, its exact bytes and its seal', async () => {
+    opened({ bcc: [{ name: '', address: 'hidden@x.example' }], templateName: 'Our terms', sentBy: 'Maud' });
+    expect(await screen.findByText(/hidden@x.example/)).toBeTruthy();
+    expect(screen.getByRole('link', { name: /Exact bytes \(.eml, 2 kB\)/ }).getAttribute('href')).toBe(
+      '/api/v1/correspondence/e1/raw',
+    );
+    expect(screen.getByText('from “Our terms”')).toBeTruthy();
+    expect(screen.getByText('sealed 0123456789ab')).toBeTruthy();
+  });
+
+  it('tells who was refused, and what hosts reported later', async () => {
+    opened({
+      refusals: [{ address: 'a@x.example', reply: '550 5.1.1 no such user' }],
+      deliveries: [
+        { address: 'b@x.example', action: 'delayed', words: 'still trying', atUtc: 0 },
+        { address: 'c@x.example', action: 'delivered', words: 'handed on', atUtc: 0 },
+      ],
+    });
+    expect(await screen.findByText('a@x.example was refused:')).toBeTruthy();
+    expect(screen.getByText(/b@x.example\s+gets it late/)).toBeTruthy();
+    expect(screen.getByText(/c@x.example\s+has it/)).toBeTruthy();
+  });
+
+  it('is answered, and answered to all only where there are others', async () => {
+    const { user, changes, at } = opened({}, true, { 'POST /matters/m1/messages': { id: 'n1' } });
+    expect(await screen.findByRole('button', { name: 'Answer' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Answer all' })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Pass on' }));
+    await vi.waitFor(() => {
+      expect(at()).toBe('/matters/m1/sheet/n1');
+    });
+    expect(changes()[0]?.body).toEqual({ inReplyTo: 'e1', answer: 'forward' });
+  });
+
+  it('is moved to the matter that is picked', async () => {
+    const { user, changes } = opened({}, true, { 'POST /correspondence/e1/move': { entryId: 'e5' } });
+    await user.click(await screen.findByRole('button', { name: 'Move…' }));
+    await user.type(screen.getByLabelText('To which matter'), 'heron');
+    await user.click(await screen.findByRole('button', { name: /SV-2044/ }));
+    await vi.waitFor(() => {
+      expect(changes()).toEqual([
+        { method: 'POST', path: '/correspondence/e1/move', body: { matterId: 'm2' } },
+      ]);
+    });
+  });
+
+  it('is corrected by a note that points to it, and stays', async () => {
+    const { user, changes } = opened({}, true, { 'POST /matters/m1/notes': { entryId: 'e9' } });
+    await user.click(await screen.findByRole('button', { name: 'Correct…' }));
+    await user.type(screen.getByLabelText('What was said'), 'It was the port side.');
+    await user.click(screen.getByRole('button', { name: 'File it here' }));
+    await vi.waitFor(() => {
+      expect(changes()[0]?.body).toEqual({
+        category: 'Correction',
+        corrects: 'e1',
+        subject: 'Correction of “The keel bolts”',
+        text: 'It was the port side.',
+      });
+    });
+  });
+
+  it('that was moved is not moved or corrected again, and says where it is spoken of', async () => {
+    opened({ standing: { kind: 'moved', byEntryId: 'e7' } });
+    const link = await screen.findByRole('link', { name: 'what was said about it' });
+    expect(link.getAttribute('href')).toBe('/matters/m1?entry=e7');
+    expect(screen.queryByRole('button', { name: /Move|Correct/ })).toBeNull();
+  });
+
+  it('is read by a reader, who is offered nothing to do with it', async () => {
+    opened({}, false);
+    expect(await screen.findByText('sealed 0123456789ab')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /Answer|Pass on|Move|Correct/ })).toBeNull();
+  });
+
+  it('that cannot be read says so in its place', async () => {
+    letters([entrySummary()], {
+      at: '/m1?entry=e1',
+      answers: { 'GET /correspondence/e1': refusing(500, 'brokenBlob', 'Its file has been changed.') },
+    });
+    expect(await screen.findByText(/Its file has been changed/)).toBeTruthy();
+    expect(screen.getAllByRole('article')).toHaveLength(1);
+  });
+});
