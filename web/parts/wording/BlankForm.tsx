@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { FieldChoice, TemplateContentJson } from '../../../contract/templates.ts';
 import { BLANK_KINDS } from '../../../core/template/blanks.ts';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
@@ -7,16 +8,14 @@ import { KIND_WORDS } from '../../words/templateWords.ts';
 type Blanks = TemplateContentJson['blanks'];
 type Blank = Blanks[number];
 
-export function BlankForm({
-  blank,
-  fields,
-  onChange,
-}: {
+interface BlankFormProps {
   readonly blank: Blank;
   readonly fields: readonly FieldChoice[];
   readonly onChange: (blank: Blank) => void;
-}) {
-  const choices = (blank.choices ?? []).map(({ label }) => label).join('\n');
+}
+
+/** What a blank asks, how it is answered, and what it proposes. */
+export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
   const dated = blank.kind === 'date';
   const proposals = fields.filter(({ kind }) =>
     dated ? kind === 'date' : kind === blank.kind || blank.kind === 'text',
@@ -40,18 +39,11 @@ export function BlankForm({
         }}
       />
       {blank.kind === 'choice' ? (
-        <TextField
-          label="The list, a line each"
-          multiline
-          value={choices}
-          onChange={(typed) => {
-            onChange({
-              ...blank,
-              choices: typed
-                .split('\n')
-                .map((label, n) => ({ key: `c${n}`, label }))
-                .filter(({ label }) => label !== ''),
-            });
+        <ChoiceList
+          key={blank.key}
+          choices={blank.choices ?? []}
+          onChange={(choices) => {
+            onChange({ ...blank, choices });
           }}
         />
       ) : null}
@@ -86,5 +78,33 @@ export function BlankForm({
         }}
       />
     </>
+  );
+}
+
+type Choices = NonNullable<Blank['choices']>;
+
+interface ChoiceListProps {
+  readonly choices: Choices;
+  readonly onChange: (choices: Choices) => void;
+}
+
+/** A list as it is typed: a line that is empty yet is no choice, and still the place where the next one is begun. */
+function ChoiceList({ choices, onChange }: ChoiceListProps) {
+  const [typed, setTyped] = useState(choices.map(({ label }) => label).join('\n'));
+  return (
+    <TextField
+      label="The list, a line each"
+      multiline
+      value={typed}
+      onChange={(text) => {
+        setTyped(text);
+        onChange(
+          text
+            .split('\n')
+            .map((label, n) => ({ key: `c${n}`, label }))
+            .filter(({ label }) => label.trim() !== ''),
+        );
+      }}
+    />
   );
 }

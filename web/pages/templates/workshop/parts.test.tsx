@@ -1,0 +1,238 @@
+// @vitest-environment happy-dom
+import { within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
+import type { FieldCatalogue, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
+import { held } from '../../../tests/held.tsx';
+import { refusing, screen, show } from '../../../tests/stage.tsx';
+import { NEW_DRAFT } from './draft.ts';
+import type { WorkshopDraft } from './draft.ts';
+import { KeepBar } from './KeepBar.tsx';
+import { RecipientLines } from './RecipientLines.tsx';
+import { TemplateParts } from './TemplateParts.tsx';
+
+const CATALOGUE = {
+  fields: [{ path: 'date.survey', label: 'Survey day', kind: 'date' }],
+  repeats: [],
+  roles: [
+    { key: 'owner', label: 'Owner', types: ['Survey'] },
+    { key: 'broker', label: 'Broker', types: ['Survey'] },
+  ],
+  categories: ['Report', 'Invoice'],
+  stages: [{ key: 'reported', label: 'Reported' }],
+  keyDates: [{ key: 'survey', label: 'Survey day' }],
+} as unknown as FieldCatalogue;
+
+describe('whom a template writes to', () => {
+  const lines = (recipients: TemplateContentJson['recipients'] = { to: [], cc: [], bcc: [] }) =>
+    held(recipients, (value, onChange) => (
+      <RecipientLines recipients={value} roles={CATALOGUE.roles} onChange={onChange} />
+    ));
+
+  it('is a role, by its name in any case, or an address', async () => {
+    const { user, value } = lines();
+    await user.type(screen.getByLabelText('Add to To'), 'owner{Enter}');
+    await user.type(screen.getByLabelText('Add to Copy'), 'archive@x.example{Enter}');
+    expect(value()).toEqual({
+      to: [{ role: 'owner' }],
+      cc: [{ address: 'archive@x.example', name: '' }],
+      bcc: [],
+    });
+  });
+
+  it('is nobody whom these letters do not name: they stay to be gone on with', async () => {
+    const { user, value } = lines();
+    await user.type(screen.getByLabelText('Add to To'), 'owne{Enter}');
+    await user.tab();
+    expect(value().to).toEqual([]);
+    expect(screen.getByLabelText<HTMLInputElement>('Add to To').value).toBe('owne');
+  });
+
+  it('has a role once on a line, and lets go of it', async () => {
+    const { user, value } = lines({ to: [{ role: 'owner' }], cc: [], bcc: [] });
+    await user.type(screen.getByLabelText('Add to To'), 'Owner{Enter}');
+    expect(value().to).toEqual([{ role: 'owner' }]);
+    await user.click(screen.getByRole('button', { name: 'Take out Owner' }));
+    expect(value().to).toEqual([]);
+  });
+});
+
+describe('the parts of a template beside its wording', () => {
+  const parts = (content: Partial<TemplateContentJson> = {}, answers: object = {}) => {
+    const initial: WorkshopDraft = { ...NEW_DRAFT, content: { ...NEW_DRAFT.content, ...content } };
+    return held(
+      initial,
+      (draft, onChange) => (
+        <TemplateParts
+          draft={draft}
+          catalogue={CATALOGUE}
+          onDraft={(part) => {
+            onChange({ ...draft, ...part });
+          }}
+          onContent={(part) => {
+            onChange({ ...draft, content: { ...draft.content, ...part } });
+          }}
+        />
+      ),
+      {
+        'GET /practice/sending': { senders: [{ key: 'accounts', name: 'Accounts', address: 'accounts@x.example' }] },
+        'GET /templates': {
+          items: [{ id: 't9', name: 'Our terms', channel: 'letter' }],
+          next: null,
+        },
+        ...answers,
+      },
+    );
+  };
+
+  it('take a blank, ask it as one likes, and let go of it', async () => {
+    const { user, value } = parts();
+    await user.click(screen.getByText('Add a blank'));
+    await user.clear(screen.getByLabelText('Asked as'));
+    await user.type(screen.getByLabelText('Asked as'), 'which yard');
+    expect(value().content.blanks).toMatchObject([{ label: 'which yard', kind: 'text', required: true }]);
+    const row = within(screen.getByText('Blanks').closest('details') ?? document.body);
+    await user.click(row.getByText('Take out'));
+    expect(value().content.blanks).toEqual([]);
+  });
+
+  it('give a blank of a choice its list, a line each', async () => {
+    const { user, value } = parts();
+    await user.click(screen.getByText('Add a blank'));
+    await user.selectOptions(screen.getByLabelText('Answered with'), 'choice');
+    await user.type(screen.getByLabelText('The list, a line each'), 'North{Enter}South');
+    expect(value().content.blanks[0]?.choices?.map(({ label }) => label)).toEqual(['North', 'South']);
+  });
+
+  it('enclose by a rule: the latest, one that is asked for, a letter made now', async () => {
+    const { user, value } = parts();
+    await user.click(screen.getByText('The latest of a category'));
+    await user.click(screen.getByText('One that the writer chooses'));
+    await user.click(await screen.findByText('A letter made now'));
+    expect(value().content.documents.map(({ kind }) => kind)).toEqual(['latest', 'ask', 'letter']);
+    expect(value().content.documents[0]).toMatchObject({ category: 'Report', required: true });
+    expect(value().content.documents[2]).toMatchObject({ templateId: 't9', name: 'Our terms' });
+  });
+
+  it('enclose a file of their own by the id it was kept under, and nothing where it was refused', async () => {
+    const { user, value } = parts({}, { 'POST /template-files': { id: 'f1', name: 'Terms.pdf' } });
+    await user.upload(screen.getByLabelText(/The same file each time/), new File(['x'], 'Terms.pdf'));
+    await vi.waitFor(() => {
+      expect(value().content.documents).toEqual([{ kind: 'fixed', fileId: 'f1', name: 'Terms.pdf' }]);
+    });
+  });
+
+  it('say why a file was not kept', async () => {
+    const { user, value } = parts(
+      {},
+      { 'POST /template-files': refusing(413, 'tooLarge', 'It is larger than a message may be.') },
+    );
+    await user.upload(screen.getByLabelText(/The same file each time/), new File(['x'], 'Terms.pdf'));
+    expect(await screen.findByText(/larger than a message may be/)).toBeTruthy();
+    expect(value().content.documents).toEqual([]);
+  });
+
+  it('say what follows, and take each of it back', async () => {
+    const { user, value } = parts();
+    await user.type(screen.getByLabelText(/Follow up in working days/), '5');
+    await user.selectOptions(screen.getByLabelText('The matter moves to'), 'Reported');
+    await user.selectOptions(screen.getByLabelText('The day of sending goes into'), 'Survey day');
+    expect(value().content.after).toEqual({
+      followUp: { workingDays: 5, what: 'An answer is outstanding' },
+      stage: 'reported',
+      stampDate: 'survey',
+    });
+    await user.clear(screen.getByLabelText(/Follow up in working days/));
+    await user.selectOptions(screen.getByLabelText('The matter moves to'), 'stays where it is');
+    await user.selectOptions(screen.getByLabelText('The day of sending goes into'), 'no date');
+    expect(value().content.after).toEqual({});
+  });
+
+  it('choose whom it goes out under, and say of a sender that is gone that it is', async () => {
+    const { user, value } = parts({ sender: 'sender:old' });
+    expect(await screen.findByText('a sender that is gone')).toBeTruthy();
+    await user.selectOptions(screen.getByLabelText('Goes out under'), 'Accounts');
+    expect(value().content.sender).toBe('sender:accounts');
+    await user.selectOptions(screen.getByLabelText('Goes out under'), 'whoever writes');
+    expect(value().content).not.toHaveProperty('sender');
+  });
+});
+
+describe('keeping a template', () => {
+  const detail = (change: Partial<TemplateDetail> = {}) =>
+    ({
+      id: 't1',
+      name: 'Our terms',
+      standing: 'shared',
+      owner: null,
+      version: 3,
+      ...change,
+    }) as unknown as TemplateDetail;
+  const bar = (
+    template: TemplateDetail | undefined,
+    answers: Readonly<Record<string, unknown>> = {},
+    change: Partial<Parameters<typeof KeepBar>[0]> = {},
+  ) => {
+    const onKeep = vi.fn();
+    const stage = show(
+      <KeepBar
+        draft={{ ...NEW_DRAFT, name: 'Our terms' }}
+        template={template}
+        changed
+        busy={false}
+        mayChange
+        error={undefined}
+        onKeep={onKeep}
+        {...change}
+      />,
+      answers,
+    );
+    return { ...stage, onKeep };
+  };
+
+  it('keeps a new one at once', async () => {
+    const { user, onKeep } = bar(undefined);
+    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    expect(onKeep).toHaveBeenCalledWith('');
+  });
+
+  it('says first whose drafts stay as they are and where it is lost, and keeps it at a second word', async () => {
+    const { user, onKeep } = bar(detail(), {
+      'POST /templates/t1/impact': { drafts: [{ matterReference: 'SV-2041' }], loses: ['Damage claim'] },
+    });
+    await user.type(screen.getByLabelText('Why it is changed'), 'clearer');
+    await user.click(screen.getByRole('button', { name: /Keep as new version/ }));
+    expect((await screen.findByRole('alert')).textContent).toMatch(
+      /1 draft made from the version before stays as it is: SV-2041. It could no longer be used on: Damage claim./,
+    );
+    expect(onKeep).not.toHaveBeenCalled();
+    await user.click(screen.getByRole('button', { name: 'Keep it all the same' }));
+    await vi.waitFor(() => {
+      expect(onKeep).toHaveBeenCalledWith('clearer');
+    });
+  });
+
+  it('asks nothing where nothing is touched, nor of one that is private', async () => {
+    const shared = bar(detail(), { 'POST /templates/t1/impact': { drafts: [], loses: [] } });
+    await shared.user.click(screen.getByRole('button', { name: /Keep as new version/ }));
+    await vi.waitFor(() => {
+      expect(shared.onKeep).toHaveBeenCalledOnce();
+    });
+  });
+
+  it.each([
+    ['private', ['Share', 'Approve', 'Retire']],
+    ['shared', ['Approve', 'Retire']],
+    ['approved', ['Retire']],
+    ['retired', ['Bring back']],
+  ] as const)('moves a template that is %s only where it can go', (standing, moves) => {
+    bar(detail({ standing }));
+    const offered = screen.getAllByRole('button').map(({ textContent }) => textContent);
+    expect(offered.filter((words) => !words.startsWith('Keep'))).toEqual(moves);
+  });
+
+  it('offers a reader nothing, and says so', () => {
+    bar(detail(), {}, { mayChange: false });
+    expect(screen.queryByRole('button')).toBeNull();
+    expect(screen.getByText('You may read here')).toBeTruthy();
+  });
+});
