@@ -1,0 +1,191 @@
+// @vitest-environment happy-dom
+import { Outlet, Route, Routes } from 'react-router';
+import { describe, expect, it, vi } from 'vitest';
+import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
+import { refusing, screen, sessionOf, show } from '../../tests/stage.tsx';
+import type { Role } from '../../../contract/session.ts';
+import { Addresses } from './Addresses.tsx';
+import { ContactPage } from './ContactPage.tsx';
+import { held } from '../../tests/held.tsx';
+
+const INES: ContactJson = {
+  kind: 'person',
+  name: 'Ines Okafor',
+  title: 'Ms',
+  givenName: 'Ines',
+  middleName: '',
+  familyName: 'Okafor',
+  suffix: '',
+  organisation: 'Harbourpost',
+  position: '',
+  language: 'en',
+  ownFormalGreeting: '',
+  ownFamiliarGreeting: '',
+  coupleGreeting: '',
+  coupleWithId: null,
+  doNotWriteTo: false,
+  filingRule: 'usual',
+  note: '',
+  addresses: [
+    { kind: 'email', label: 'work', value: 'ines@harbour.example', preferred: true, bounced: true },
+    { kind: 'email', label: 'home', value: 'ines@home.example', preferred: false, bounced: false },
+    { kind: 'phone', label: 'work', value: '07700 900123', preferred: true, bounced: false },
+  ],
+} as ContactJson;
+const DETAIL: ContactDetail = {
+  id: 'c1',
+  revision: 4,
+  contact: INES,
+  coupleWith: null,
+  greetings: { formal: 'Dear Ms Okafor', familiar: 'Dear Ines' },
+  matters: [
+    {
+      id: 'm1',
+      reference: 'SV-2041',
+      title: 'Saltmarsh Wren',
+      roles: ['client'],
+      stage: 'Instructed',
+      closed: false,
+      lastEntryUtc: null,
+    },
+    {
+      id: 'm2',
+      reference: 'SV-2044',
+      title: 'Grey Heron',
+      roles: ['owner'],
+      stage: 'Closed',
+      closed: true,
+      lastEntryUtc: 0,
+    },
+  ],
+} as unknown as ContactDetail;
+
+const open = (
+  answers: Readonly<Record<string, unknown>>,
+  { at = '/directory/c1', role = 'practitioner' }: { readonly at?: string; readonly role?: Role } = {},
+) =>
+  show(
+    <Routes>
+      <Route element={<Outlet context={sessionOf(role)} />}>
+        <Route path="new" element={<ContactPage />} />
+        <Route path=":contactId" element={<ContactPage />} />
+      </Route>
+    </Routes>,
+    answers,
+    { path: '/directory/*', at, role },
+  );
+
+describe('a contact', () => {
+  it('shows how letters to them begin, and the matters they are on, the likeliest first', async () => {
+    open({ 'GET /contacts/c1': DETAIL });
+    expect(await screen.findByText('Dear Ms Okafor,')).toBeTruthy();
+    expect(screen.getByText('Dear Ines,')).toBeTruthy();
+    expect(screen.getByText(/likeliest: Instructed/)).toBeTruthy();
+    expect(screen.getByText(/^closed, last heard of/)).toBeTruthy();
+    expect(screen.getAllByTitle(/Write to Ines Okafor/)).toHaveLength(2);
+  });
+
+  it('is not offered to be written to where they are not to be', async () => {
+    open({ 'GET /contacts/c1': { ...DETAIL, contact: { ...INES, doNotWriteTo: true } } });
+    await screen.findByText('Dear Ms Okafor,');
+    expect(screen.queryByTitle(/Write to/)).toBeNull();
+  });
+
+  it('is kept as it was changed, on what it was changed from, named by its parts', async () => {
+    const { user, changes } = open({ 'GET /contacts/c1': DETAIL, 'PATCH /contacts/c1': DETAIL });
+    const family = await screen.findByLabelText('Family name');
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ }).disabled).toBe(true);
+    await user.clear(family);
+    await user.type(family, 'Vane');
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Ines Vane');
+    await user.keyboard('{Control>}s{/Control}');
+    await vi.waitFor(() => {
+      expect(changes()[0]).toMatchObject({
+        method: 'PATCH',
+        path: '/contacts/c1',
+        body: { revision: 4, contact: { name: 'Ines Vane', familyName: 'Vane' } },
+      });
+    });
+  });
+
+  it('says when somebody else changed it, and keeps what was typed', async () => {
+    const { user } = open({
+      'GET /contacts/c1': DETAIL,
+      'PATCH /contacts/c1': refusing(409, 'contactChanged', 'Somebody has changed this contact meanwhile.'),
+    });
+    await user.type(await screen.findByLabelText('Note'), 'ring first');
+    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    expect((await screen.findByRole('alert')).textContent).toContain('meanwhile');
+    expect(screen.getByLabelText<HTMLTextAreaElement>('Note').value).toBe('ring first');
+  });
+
+  it('that is new has an address of its own once it is kept', async () => {
+    const { user, changes, at } = open(
+      { 'POST /contacts': { ...DETAIL, id: 'c9' }, 'GET /contacts/c9': { ...DETAIL, id: 'c9' } },
+      { at: '/directory/new' },
+    );
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ }).disabled).toBe(true);
+    await user.type(screen.getByLabelText('Given name'), 'Hal');
+    await user.type(screen.getByLabelText('Family name'), 'Vane');
+    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    await vi.waitFor(() => {
+      expect(at()).toBe('/directory/c9');
+    });
+    expect(changes()[0]?.body).toMatchObject({ kind: 'person', name: 'Hal Vane' });
+  });
+
+  it('that is an organisation has one name, and no greeting of a couple', async () => {
+    const { user } = open({}, { at: '/directory/new' });
+    await user.selectOptions(screen.getByLabelText('Is'), 'organisation');
+    expect(screen.getByLabelText('Name')).toBeTruthy();
+    expect(screen.queryByLabelText('Given name')).toBeNull();
+    expect(screen.queryByLabelText('One of a couple with')).toBeNull();
+  });
+
+  it('is read by a reader, who is not offered to keep it', async () => {
+    open({ 'GET /contacts/c1': DETAIL }, { role: 'reader' });
+    await screen.findByText('Dear Ms Okafor,');
+    expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
+    expect(screen.queryByTitle(/Write to/)).toBeNull();
+  });
+
+  it('that is none is said to be none', async () => {
+    open({ 'GET /contacts/c1': refusing(404, 'notFound', 'There is no such contact here.') });
+    expect(await screen.findByText('There is no such contact')).toBeTruthy();
+  });
+});
+
+describe('addresses', () => {
+  const addresses = () =>
+    held<ContactJson['addresses']>(INES.addresses, (value, onChange) => (
+      <Addresses addresses={value} onChange={onChange} />
+    ));
+
+  it('of one kind have one that is preferred', async () => {
+    const { user, value } = addresses();
+    const [, home] = screen.getAllByLabelText('preferred');
+    if (home) await user.click(home);
+    expect(value().map(({ value: text, preferred }) => [text, preferred])).toEqual([
+      ['ines@harbour.example', false],
+      ['ines@home.example', true],
+      ['07700 900123', true],
+    ]);
+  });
+
+  it('that mail came back from are thought good again once they are changed', async () => {
+    const { user, value } = addresses();
+    expect(screen.getByText('mail came back')).toBeTruthy();
+    const [first] = screen.getAllByLabelText('Address');
+    if (first) await user.type(first, 'x');
+    expect(value()[0]).toMatchObject({ value: 'ines@harbour.examplex', bounced: false });
+  });
+
+  it('are added as what is not there yet, and taken out', async () => {
+    const { user, value } = addresses();
+    const [first] = screen.getAllByRole('button', { name: 'Take out' });
+    if (first) await user.click(first);
+    await user.click(screen.getByRole('button', { name: 'Add an address' }));
+    expect(value().at(-1)).toMatchObject({ kind: 'phone', value: '', preferred: false });
+    expect(value()).toHaveLength(3);
+  });
+});
