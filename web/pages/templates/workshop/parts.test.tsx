@@ -74,7 +74,9 @@ describe('the parts of a template beside its wording', () => {
         />
       ),
       {
-        'GET /practice/sending': { senders: [{ key: 'accounts', name: 'Accounts', address: 'accounts@x.example' }] },
+        'GET /practice/sending': {
+          senders: [{ key: 'accounts', name: 'Accounts', address: 'accounts@x.example' }],
+        },
         'GET /templates': {
           items: [{ id: 't9', name: 'Our terms', channel: 'letter' }],
           next: null,
