@@ -62,6 +62,8 @@ const ConditionGroup = Type.Object({
 const Shift = Type.Object({
   amount: Type.Integer({ minimum: -20_000, maximum: 20_000 }),
   unit: Type.Enum(['days', 'workingDays', 'weeks', 'months', 'years']),
+  end: Type.Optional(Type.Enum(['month', 'quarter', 'year'])),
+  weekday: Type.Optional(Type.Integer({ minimum: 1, maximum: 7 })),
   roll: Type.Optional(Type.Enum(['next', 'previous'])),
   countsDay: Type.Optional(Type.Literal(true)),
 });

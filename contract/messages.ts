@@ -93,6 +93,8 @@ const Blank = Type.Object({
   required: Type.Boolean(),
   help: Type.Optional(Type.String()),
   choices: Type.Optional(Type.Array(Type.Object({ key: Type.String(), label: Type.String() }))),
+  /** The currency that an amount is read in (ISO 4217). */
+  currency: Type.Optional(Type.String()),
 });
 
 export const StateKind = Type.Enum([

@@ -15,6 +15,8 @@ const Tags = Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems
 const Shift = Type.Object({
   amount: Type.Integer({ minimum: -20_000, maximum: 20_000 }),
   unit: Type.Enum(['days', 'workingDays', 'weeks', 'months', 'years']),
+  end: Type.Optional(Type.Enum(['month', 'quarter', 'year'])),
+  weekday: Type.Optional(Type.Integer({ minimum: 1, maximum: 7 })),
   roll: Type.Optional(Type.Enum(['next', 'previous'])),
   countsDay: Type.Optional(Type.Literal(true)),
 });

@@ -80,7 +80,7 @@ export async function correspondenceOf(desk: Desk): Promise<readonly DemoEntry[]
       const extra = await unasked(desk, left.splice(luck.between(0, left.length - 1), 1)[0], addDays(on, 5));
       if (extra) entries.push(extra);
       const answeredOn = rollToWorkingDay(demoCalendar(today), addDays(on, luck.between(6, 9)), 'next');
-      if (extra && luck.next() < 0.75 && answeredOn < today)
+      if (extra && answeredOn && luck.next() < 0.75 && answeredOn < today)
         entries.push(await answerFrom(desk, extra.entry, answeredOn));
     }
   }

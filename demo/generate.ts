@@ -206,7 +206,7 @@ function tell(
   const story: { step: StepKey; on: PlainDate }[] = [];
   let on = openedOn;
   for (const [step, days] of steps.slice(0, most)) {
-    on = addWorkingDays(demoCalendar(today), addDays(on, days - 1), 1);
+    on = addWorkingDays(demoCalendar(today), addDays(on, days - 1), 1) ?? on;
     if (daysBetween(on, today) < 1) break;
     story.push({ step, on });
   }

@@ -127,7 +127,7 @@ async function noteFollowUps(
         id: luck.id(),
         matterId: matter.id,
         what,
-        dueOn: addWorkingDays(demoCalendar(today), today, days),
+        dueOn: addWorkingDays(demoCalendar(today), today, days) ?? today,
         personId: matter.responsible.id,
         messageId: null,
         madeUtc: nowUtc,

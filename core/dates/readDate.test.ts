@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, dayNumber, fromDayNumber, weekday } from '../model/plainDate.ts';
+import { addDays, dayNumber, fromDayNumber, parsePlainDate, weekday } from '../model/plainDate.ts';
 import { calendar, day } from '../tests/fixtures.ts';
 import { findDates, nextWeekday } from './findDates.ts';
 import { formatDate } from './formatDate.ts';
@@ -32,9 +32,52 @@ describe('a day as people say it', () => {
     ['24.12.2026', '2026-12-24'],
     ['24/12', '2026-12-24'],
     ['5 March', '2027-03-05'],
-    ['5 October', '2026-10-05'],
+    ['5 October', '2027-10-05'],
     ['Thursday the 5th of March 2026', '2026-03-05'],
     ['5 Sept 2026', '2026-09-05'],
+    ['1/1', '2027-01-01'],
+    ['1 January', '2027-01-01'],
+    ['24 November', '2026-11-24'],
+    ['24/11', '2026-11-24'],
+    ['29 February', '2028-02-29'],
+    ['31/12/99', '1999-12-31'],
+    ['3/3/27', '2027-03-03'],
+    ['3 March 46', '2046-03-03'],
+    ['the 22nd of July', '2027-07-22'],
+    ['22nd July', '2027-07-22'],
+    ['22 of July 2027', '2027-07-22'],
+    ['July 22', '2027-07-22'],
+    ['July 22nd, 2027', '2027-07-22'],
+    ['March 3', '2027-03-03'],
+    ['3-Mar-2027', '2027-03-03'],
+    ['3-Mar-27', '2027-03-03'],
+    ['3Mar2027', '2027-03-03'],
+    ['2027/03/03', '2027-03-03'],
+    ['Wed 3 March 2027', '2027-03-03'],
+    ['Wednesday, March 3, 2027', '2027-03-03'],
+    ['on 3 March', '2027-03-03'],
+    ['in two weeks', '2026-12-08'],
+    ['two weeks from today', '2026-12-08'],
+    ["in two weeks' time", '2026-12-08'],
+    ['in a fortnight', '2026-12-08'],
+    ['a fortnight', '2026-12-08'],
+    ['a week today', '2026-12-01'],
+    ['next week', '2026-12-01'],
+    ['next month', '2026-12-24'],
+    ['end of year', '2026-12-31'],
+    ['end of the year', '2026-12-31'],
+    ['end of next year', '2027-12-31'],
+    ['end of the quarter', '2026-12-31'],
+    ['end of next quarter', '2027-03-31'],
+    ['end of this month', '2026-11-30'],
+    ['weds', '2026-11-25'],
+    ['tues', '2026-12-01'],
+    ['a week on friday', '2026-12-04'],
+    ['the day after tomorrow', '2026-11-26'],
+    ['10 business days', '2026-12-08'],
+    ['within 24 hours', '2026-11-25'],
+    ['in 48 hours', '2026-11-26'],
+    ['3 days ago', '2026-11-21'],
   ])('%s is %s', (words, date) => {
     expect(read(words)).toBe(date);
   });
@@ -49,8 +92,54 @@ describe('a day as people say it', () => {
     '5',
     'x'.repeat(100),
     '12 March and 13 March',
+    '+9999 years',
+    '9999 years',
+    'Monday 3 March 2027',
+    'Funday 3 March 2027',
+    'within 36 hours',
+    '-3 days ago',
+    'in 3 days ago',
+    '3/13',
+    '0/1',
+    '1/0',
+    'the 0th of July',
+    '32 July',
+    '29 February 2027',
+    'end of',
+    'end of week 12',
+    'we',
+    '3 Ma 2027',
+    'x3 March',
+    'constructor',
+    '__proto__',
   ])('guesses nothing from “%s”', (words) => {
     expect(read(words)).toBeUndefined();
+  });
+
+  it.each([
+    ['1/1', '2026-01-01'],
+    ['5 October', '2026-10-05'],
+    ['24 November', '2026-11-24'],
+    ['25 November', '2025-11-25'],
+    ['29 February', '2024-02-29'],
+    ['3 March 2027', '2027-03-03'],
+  ])('looking back, %s is %s', (words, date) => {
+    expect(readDate(words, TODAY, calendar, 'back')).toBe(date);
+  });
+
+  it('says nothing of any words whatever that it does not understand, and never fails', () => {
+    const pieces = fc.constantFrom(
+      ...'1 31 99 2027 9999 the of in + - / . , a two next last end week month year friday mar march hours th ago'.split(
+        ' ',
+      ),
+    );
+    fc.assert(
+      fc.property(fc.array(pieces, { maxLength: 7 }), fc.constantFrom(' ', ''), (words, between) => {
+        const date = read(words.join(between));
+        expect(date === undefined || parsePlainDate(date) === date).toBe(true);
+      }),
+      { seed: 13, numRuns: 2000 },
+    );
   });
 
   it('reads back every day that it writes', () => {

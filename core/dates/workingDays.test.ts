@@ -25,7 +25,7 @@ describe('working days', () => {
     const dates = fc.integer({ min: 20_000, max: 22_000 }).map(fromDayNumber);
     fc.assert(
       fc.property(dates, fc.integer({ min: 1, max: 300 }), (date, n) => {
-        const reached = addWorkingDays(calendar, date, n);
+        const reached = addWorkingDays(calendar, date, n) ?? date;
         expect(isWorkingDay(calendar, reached)).toBe(true);
         expect(workingDaysBetween(calendar, date, reached)).toBe(n);
         expect(workingDaysBetween(calendar, reached, date)).toBe(-n);
@@ -42,8 +42,52 @@ describe('working days', () => {
     expect(shiftDate(calendar, day('2026-11-24'), { amount: -2, unit: 'weeks' })).toBe('2026-11-10');
   });
 
-  it('refuses a calendar that never works, instead of searching for ever', () => {
+  it('finds no day in a calendar that never works, instead of searching for ever', () => {
     const never = { weekdays: new Set<number>(), holidays: new Set([addDays(day('2026-01-01'), 1)]) };
-    expect(() => rollToWorkingDay(never, day('2026-01-01'), 'next')).toThrow(RangeError);
+    expect(rollToWorkingDay(never, day('2026-01-01'), 'next')).toBeUndefined();
+    expect(addWorkingDays(never, day('2026-01-01'), 3)).toBeUndefined();
+  });
+
+  it.each([
+    ['the end of that month', { amount: 0, unit: 'days', end: 'month' }, '2026-11-30'],
+    ['the end of the 6th month after', { amount: 6, unit: 'months', end: 'month' }, '2027-05-31'],
+    ['the end of that quarter', { amount: 0, unit: 'days', end: 'quarter' }, '2026-12-31'],
+    ['the end of the next year', { amount: 1, unit: 'years', end: 'year' }, '2027-12-31'],
+    ['the next Friday', { amount: 0, unit: 'days', weekday: 5 }, '2026-11-27'],
+    ['the next of its own weekday', { amount: 0, unit: 'days', weekday: 2 }, '2026-12-01'],
+    ['the first Monday after the month', { amount: 0, unit: 'days', end: 'month', weekday: 1 }, '2026-12-07'],
+    ['a month end that is rolled', { amount: 1, unit: 'months', end: 'month', roll: 'next' }, '2026-12-31'],
+    ['a Sunday that is rolled', { amount: 0, unit: 'days', weekday: 7, roll: 'previous' }, '2026-11-27'],
+  ] as const)('goes on to %s', (_what, shift, reached) =>
+    expect(shiftDate(calendar, day('2026-11-24'), shift)).toBe(reached),
+  );
+
+  it.each([
+    [{ amount: 5, unit: 'years' }, '9998-01-01'],
+    [{ amount: 20_000, unit: 'years' }, '2026-01-01'],
+    [{ amount: 1, unit: 'days' }, '9999-12-31'],
+    [{ amount: -1, unit: 'days' }, '0001-01-01'],
+    [{ amount: 0, unit: 'days', weekday: 3 }, '9999-12-31'],
+    [{ amount: 2, unit: 'workingDays', roll: 'next' }, '9999-12-31'],
+    [{ amount: 1, unit: 'days', countsDay: true, roll: 'next' }, '9999-12-31'],
+  ] as const)('leads nowhere beyond the days there are: %j from %s', (shift, from) => {
+    const reached = shiftDate(calendar, day(from), shift);
+    // Counted from and with itself, the last day is reached; it is worked.
+    expect(reached).toBe('countsDay' in shift ? from : undefined);
+  });
+
+  it('counts over centuries as it does day by day, and at once', () => {
+    const dates = fc.integer({ min: 20_000, max: 21_500 }).map(fromDayNumber);
+    fc.assert(
+      fc.property(dates, fc.integer({ min: 0, max: 90 }), (from, span) => {
+        const to = addDays(from, span);
+        const slowly = Array.from({ length: span }, (_, n) => addDays(from, n + 1)).filter((one) =>
+          isWorkingDay(calendar, one),
+        ).length;
+        expect(workingDaysBetween(calendar, from, to)).toBe(slowly);
+      }),
+      { seed: 32 },
+    );
+    expect(workingDaysBetween(calendar, day('0001-01-01'), day('9999-12-31'))).toBeGreaterThan(2_000_000);
   });
 });

@@ -1,4 +1,4 @@
-import { dayNumber, parsePlainDate } from '../model/plainDate.ts';
+import { dayNumber, FIRST_DAY, LAST_DAY, parsePlainDate } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 
 /** What the wall clock of a zone shows at an instant. */
@@ -8,6 +8,8 @@ export interface ZonedTime {
   readonly hour: number;
   readonly minute: number;
 }
+
+const DAY_MS = 86_400_000;
 
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
@@ -27,17 +29,25 @@ function formatterFor(zone: string): Intl.DateTimeFormat {
   return made;
 }
 
-/** Reads an instant (milliseconds since 1970-01-01T00:00Z) on a zone's wall clock. Throws RangeError for no such zone. */
+/** A day within the days there are, so that the wall clock of every zone shows one of them. */
+const FIRST_INSTANT = dayNumber(FIRST_DAY) * DAY_MS + DAY_MS;
+const LAST_INSTANT = dayNumber(LAST_DAY) * DAY_MS;
+
+/**
+ * Reads an instant (milliseconds since 1970-01-01T00:00Z) on a zone's wall clock. One outside the days there are is shown
+ * as the first or the last of them: what stands somewhere can always be shown. Throws RangeError for no such zone.
+ */
 export function zonedTime(zone: string, epochMs: number): ZonedTime {
+  const within = Math.min(LAST_INSTANT, Math.max(FIRST_INSTANT, epochMs)) || 0;
   const parts = new Map(
     formatterFor(zone)
-      .formatToParts(epochMs)
+      .formatToParts(within)
       .map((part) => [part.type, part.value]),
   );
   const date = parsePlainDate(
     `${parts.get('year')?.padStart(4, '0')}-${parts.get('month')}-${parts.get('day')}`,
   );
-  if (!date) throw new RangeError(`instant out of range: ${epochMs}`);
+  if (!date) throw new RangeError(`no day at ${within}`);
   return { date, hour: Number(parts.get('hour')), minute: Number(parts.get('minute')) };
 }
 
@@ -50,8 +60,6 @@ export function isTimeZone(zone: string): boolean {
     return false;
   }
 }
-
-const DAY_MS = 86_400_000;
 
 /** A wall clock’s reading as if it were UTC, for reckoning with. */
 const asUtc = ({ date, hour, minute }: ZonedTime): number =>

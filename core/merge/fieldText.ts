@@ -30,7 +30,7 @@ function valueText(
   if (value === undefined) return undefined;
   if (value.kind === 'date') {
     const date = shift ? shiftDate(reader.context.calendar, value.date, shift) : value.date;
-    return writeValue(shift ? { kind: 'date', date } : value, format);
+    return date && writeValue({ kind: 'date', date }, format);
   }
   const text = writeValue(value, format);
   if (text === '') return undefined;

@@ -130,11 +130,10 @@ function proposals(blanks: readonly BlankDefinition[], reader: FieldReader): Ans
     const value = defaultFrom && reader.read(defaultFrom.path);
     if (!value) continue;
     const { shift } = defaultFrom;
-    const due =
-      shift && value.kind === 'date'
-        ? dateValue(shiftDate(reader.context.calendar, value.date, shift))
-        : value;
-    proposed[key] = answerOf(due);
+    if (shift && value.kind === 'date') {
+      const due = shiftDate(reader.context.calendar, value.date, shift);
+      if (due) proposed[key] = answerOf(dateValue(due));
+    } else proposed[key] = answerOf(value);
   }
   return proposed;
 }

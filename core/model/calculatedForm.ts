@@ -5,6 +5,10 @@ import type { Value } from './value.ts';
 export interface DateShift {
   readonly amount: number;
   readonly unit: 'days' | 'workingDays' | 'weeks' | 'months' | 'years';
+  /** From the day reached on to the end of its month, quarter or year: six months and `month` is the end of the sixth month after. */
+  readonly end?: 'month' | 'quarter' | 'year';
+  /** From the day reached on to the next such weekday, 1 Monday … 7 Sunday, never that day itself. */
+  readonly weekday?: number;
   /** Where the day reached is no working day: stay, or go to the next or the previous one. */
   readonly roll?: 'next' | 'previous';
   /** The day itself counts as the first: ten days from and including the 1st end on the 10th. */

@@ -1,3 +1,6 @@
+import { divideHalfUp, fitsPlaces, unitsOf } from './decimal.ts';
+import { readFigure } from './readDecimal.ts';
+
 /**
  * An exact amount in the currency's minor unit (pence, øre). `amountMinor` is an integer within ±2^53; every sum is
  * an integer sum, so that nothing is rounded but where a percentage makes a new value.
@@ -23,13 +26,11 @@ const SIGNS: Readonly<Record<string, string>> = { GBP: '£', EUR: '€', USD: '$
 
 export const currencyPlaces = (currency: string): number => PLACES[currency] ?? 2;
 
+/** Makes an amount of what is known to be one; throws where it is not, since that is a broken invariant. */
 export const money = (amountMinor: number, currency: string): Money => {
   if (!Number.isSafeInteger(amountMinor)) throw new RangeError(`not a whole minor amount: ${amountMinor}`);
   return { amountMinor, currency };
 };
-
-/** Longest amount text read, a guard against pasted pages: no real amount is longer. */
-const MAX_AMOUNT_TEXT = 24;
 
 /** The currency that words name by its sign or its code; undefined where they name none that is known. */
 export function currencyNamed(text: string): string | undefined {
@@ -37,55 +38,52 @@ export function currencyNamed(text: string): string | undefined {
   return code ?? Object.keys(SIGNS).find((one) => text.includes(SIGNS[one] ?? ''));
 }
 
+/** Signs and words that stand for a currency beside its code. */
+const KRONER = new Set(['NOK', 'SEK', 'DKK', 'ISK']);
+const namesCurrency = (word: string, currency: string): boolean =>
+  word === '' ||
+  word.toUpperCase() === currency ||
+  word === SIGNS[currency] ||
+  (KRONER.has(currency) && /^kr\.?$/i.test(word));
+
 /**
- * Reads what a person types: `1284`, `1,284.00`, `£1 284,50`. The last separator is decimal when at most the
- * currency's places follow it. Undefined where it is no amount, has too many places, is out of range, or names another
- * currency.
+ * Reads what a person types: `1284`, `1,284.00`, `£1 284,50`, `1.5k`, `£2m`, `(12.00)`, `50p`. Undefined where it is not
+ * wholly understood: no figure, one that can be read in two ways in this currency (`1,284` where three places are usual),
+ * more places than the currency has, another currency, or out of the range that is exact.
  */
 export function parseMoney(text: string, currency: string): Money | undefined {
-  const places = currencyPlaces(currency);
-  const bare = text.replace(/[^\d.,+-]/g, '');
-  if ((currencyNamed(text) ?? currency) !== currency) return undefined;
-  if (text.length > MAX_AMOUNT_TEXT || !/^[+-]?\d[\d.,]*$/.test(bare)) return undefined;
-  const separator = Math.max(bare.lastIndexOf('.'), bare.lastIndexOf(','));
-  const after = separator < 0 ? '' : bare.slice(separator + 1);
-  const decimal = separator >= 0 && places > 0 && after.length > 0 && after.length <= places;
-  const grouped = decimal ? bare.slice(0, separator) : bare;
-  if (!/^[+-]?(?:\d+|\d{1,3}(?:[.,]\d{3})+)$/.test(grouped)) return undefined;
-  const whole = grouped.replace(/[.,]/g, '');
-  const amount = Number(whole + (decimal ? after : '').padEnd(places, '0'));
-  return Number.isSafeInteger(amount) ? money(amount, currency) : undefined;
+  const read = readFigure(text);
+  if (!read) return undefined;
+  const isPence = currency === 'GBP' && read.words === 'p';
+  if (!isPence && !namesCurrency(read.words, currency)) return undefined;
+  const places = isPence ? 0 : currencyPlaces(currency);
+  const [only, ...others] = read.values.filter(({ value }) => fitsPlaces(value, places));
+  // With three places a point is the decimal one, as amounts are written here; a comma may be either.
+  const sure = others.length === 0 || only?.mark !== '.' ? only : others[0];
+  if (!sure || (others.length > 0 && sure.mark !== '.')) return undefined;
+  return exactMoney(unitsOf(sure.value, places), currency);
 }
 
-export class CurrencyMismatch extends Error {}
+/** An amount of so many minor units, or undefined beyond the integers that are exact. */
+const exactMoney = (minor: bigint, currency: string): Money | undefined =>
+  minor >= -MOST_MINOR && minor <= MOST_MINOR ? { amountMinor: Number(minor), currency } : undefined;
+const MOST_MINOR = BigInt(Number.MAX_SAFE_INTEGER);
 
-/** Adds amounts of one currency; an empty list is zero. Throws {@link CurrencyMismatch}, since adding those is a bug. */
-export function sumMoney(amounts: readonly Money[], currency: string): Money {
-  let total = 0;
-  for (const amount of amounts) {
-    if (amount.currency !== currency) throw new CurrencyMismatch(`${amount.currency} added to ${currency}`);
-    total += amount.amountMinor;
-  }
-  return money(total, currency);
+/** Adds amounts; none is zero. Undefined where one is of another currency or the sum is out of range: nothing is made up. */
+export function sumMoney(amounts: readonly Money[], currency: string): Money | undefined {
+  if (amounts.some((amount) => amount.currency !== currency)) return undefined;
+  return exactMoney(
+    amounts.reduce((sum, { amountMinor }) => sum + BigInt(amountMinor), 0n),
+    currency,
+  );
 }
 
 /**
  * `basisPoints` hundredths of a percent of an amount (2000 = 20 %), rounded half-up (away from zero at the half) to
- * the minor unit. BigInt, because the product may leave the safe integers before it is divided.
+ * the minor unit. Undefined out of range.
  */
-export function percentageOf(amount: Money, basisPoints: number): Money {
-  const product = BigInt(amount.amountMinor) * BigInt(basisPoints);
-  const half = product < 0n ? -5_000n : 5_000n;
-  return money(Number((product + half) / 10_000n), amount.currency);
-}
-
-/** Rounds half away from zero to `places` decimals, as people do on paper. */
-export function roundHalfUp(value: number, places: number): number {
-  const scale = 10 ** places;
-  // The smallest nudge undoes binary dust, so that 1.005 to two places is 1.01.
-  const scaled = Math.abs(value) * scale;
-  return (Math.sign(value) * Math.round(scaled * (1 + Number.EPSILON))) / scale;
-}
+export const percentageOf = ({ amountMinor, currency }: Money, basisPoints: number): Money | undefined =>
+  exactMoney(divideHalfUp(BigInt(amountMinor) * BigInt(basisPoints), 10_000n), currency);
 
 function groupThrees(digits: string): string {
   if (digits.length <= 3) return digits;

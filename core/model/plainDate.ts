@@ -76,19 +76,36 @@ export function fromDayNumber(days: number): PlainDate {
   return plainDate(year, month, dayOfYear - Math.floor((153 * mp + 2) / 5) + 1);
 }
 
-export const addDays = (date: PlainDate, days: number): PlainDate => fromDayNumber(dayNumber(date) + days);
+/** The first and the last day there are here. */
+export const FIRST_DAY = '0001-01-01' as PlainDate;
+export const LAST_DAY = '9999-12-31' as PlainDate;
+const FIRST_NUMBER = dayNumber(FIRST_DAY);
+const LAST_NUMBER = dayNumber(LAST_DAY);
+
+/** The day of a number, or undefined before the first and after the last. */
+export const dayAt = (number: number): PlainDate | undefined =>
+  number >= FIRST_NUMBER && number <= LAST_NUMBER ? fromDayNumber(number) : undefined;
+
+/** Days on; stops at the first and at the last day there are, so that what only shows or scans never fails. */
+export const addDays = (date: PlainDate, days: number): PlainDate =>
+  fromDayNumber(Math.min(LAST_NUMBER, Math.max(FIRST_NUMBER, dayNumber(date) + days)));
 
 /** Whole days from `from` to `to`; negative where `to` comes first. */
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(from);
 
-/** Months clamp to the month's end: 31 January + 1 month is 28 or 29 February. */
-export function addMonths(date: PlainDate, months: number): PlainDate {
+/** Months clamp to the month's end: 31 January + 1 month is 28 or 29 February. Undefined outside the days there are. */
+export function monthsOn(date: PlainDate, months: number): PlainDate | undefined {
   const { year, month, day } = dayParts(date);
   const total = year * 12 + (month - 1) + months;
   const newYear = Math.floor(total / 12);
   const newMonth = total - newYear * 12 + 1;
+  if (newYear < 1 || newYear > 9999) return undefined;
   return plainDate(newYear, newMonth, Math.min(day, daysInMonth(newYear, newMonth)));
 }
+
+/** As {@link monthsOn}, stopping at the first and at the last day there are. */
+export const addMonths = (date: PlainDate, months: number): PlainDate =>
+  monthsOn(date, months) ?? (months < 0 ? FIRST_DAY : LAST_DAY);
 
 /** 1 Monday … 7 Sunday (ISO 8601). */
 export function weekday(date: PlainDate): number {

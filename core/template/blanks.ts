@@ -1,5 +1,6 @@
 import type { DateShift } from '../model/calculatedForm.ts';
 import { parseMoney } from '../model/money.ts';
+import { readNumber } from '../model/readNumber.ts';
 import { parsePlainDate } from '../model/plainDate.ts';
 import { dateValue, isClockTime, moneyValue, numberValue } from '../model/value.ts';
 import { FACT_KINDS } from '../model/value.ts';
@@ -48,8 +49,8 @@ export function readAnswer(
     case 'longText':
       return { kind: blank.kind, text };
     case 'number': {
-      const number = Number(text.replace(',', '.'));
-      return Number.isFinite(number) ? numberValue(number) : undefined;
+      const number = readNumber(text);
+      return number === undefined ? undefined : numberValue(number);
     }
     case 'money': {
       const amount = parseMoney(text, currency);

@@ -86,6 +86,7 @@ export function readUse(attrs: Json, where: string): FieldUse {
 
 const isFormat = (value: unknown): value is ValueFormat => VALUE_FORMATS.some((format) => format === value);
 
+const ENDS = ['month', 'quarter', 'year'] as const;
 const UNITS = ['days', 'workingDays', 'weeks', 'months', 'years'] as const;
 
 function readShift(json: unknown, where: string): DateShift | null {
@@ -96,10 +97,13 @@ function readShift(json: unknown, where: string): DateShift | null {
     throw new Refusal('badAttribute', where, { name: 'shift' });
   }
   const given = isObject(json) ? json : {};
-  const roll = given['roll'];
+  const { roll, weekday } = given;
+  const end = ENDS.find((known) => known === given['end']);
   return {
     amount,
     unit,
+    ...(end ? { end } : {}),
+    ...(typeof weekday === 'number' && weekday >= 1 && weekday <= 7 ? { weekday: Math.trunc(weekday) } : {}),
     ...(roll === 'next' || roll === 'previous' ? { roll } : {}),
     ...(given['countsDay'] === true ? { countsDay: true } : {}),
   };

@@ -3,7 +3,9 @@ import type { WorkingCalendar } from '../dates/workingDays.ts';
 import type { CalculatedForm, Operand } from '../model/calculatedForm.ts';
 import type { Condition } from '../model/condition.ts';
 import type { MatterRecord, Row } from '../model/matter.ts';
-import { percentageOf, roundHalfUp, sumMoney } from '../model/money.ts';
+import { addDecimals, decimalOf, divideHalfUp, multiply, numberOf, unitsOf } from '../model/decimal.ts';
+import type { Decimal } from '../model/decimal.ts';
+import { percentageOf, sumMoney } from '../model/money.ts';
 import type { Money } from '../model/money.ts';
 import { daysBetween } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
@@ -71,7 +73,8 @@ export function evaluate(
   switch (form.kind) {
     case 'dateFromDate': {
       const from = dayOfValue(read(form.from));
-      return from && dateValue(shiftDate(calendar, from, form.shift));
+      const to = from && shiftDate(calendar, from, form.shift);
+      return to && dateValue(to);
     }
     case 'daysBetween':
       return countDays(form, calendar, read);
@@ -133,14 +136,25 @@ const numbersOf = (values: readonly (Value | undefined)[]): readonly number[] =>
 /** Money columns add to money, number columns to a number; a table without rows has no total to speak of. */
 function totalOf(values: readonly (Value | undefined)[], currency: string): Value | undefined {
   const amounts = amountsOf(values);
-  if (amounts.length > 0) return moneyValue(sumMoney(amounts, currency));
+  if (amounts.length > 0) return amountValue(sumMoney(amounts, currency));
   const numbers = numbersOf(values);
-  return numbers.length > 0 ? numberValue(addExactly(numbers)) : undefined;
+  return numbers.length > 0 ? addExactly(numbers) : undefined;
 }
 
-/** Sums decimals without the dust of binary fractions: 0.1 + 0.2 is 0.3. Six places are more than people type. */
-const addExactly = (numbers: readonly number[]): number =>
-  Math.round(numbers.reduce((sum, n) => sum + n, 0) * 1e6) / 1e6;
+/** More places than people type. */
+const NUMBER_PLACES = 6;
+
+/** Sums decimals as they are written: 0.1 + 0.2 is 0.3. */
+const addExactly = (numbers: readonly number[]): Value | undefined =>
+  exactNumber(addDecimals(numbers.flatMap((one) => decimalOf(one) ?? [])));
+
+/** Beyond what is exact there is no value: a sum that is nearly right is wrong. */
+function exactNumber(value: Decimal): Value | undefined {
+  const number = numberOf(value);
+  return Math.abs(number) <= Number.MAX_SAFE_INTEGER ? numberValue(number) : undefined;
+}
+
+const amountValue = (amount: Money | undefined): Value | undefined => amount && moneyValue(amount);
 
 function extremeOf(values: readonly (Value | undefined)[], which: 'smallest' | 'largest'): Value | undefined {
   const sign = which === 'smallest' ? 1 : -1;
@@ -160,19 +174,26 @@ function compareValues(a: Value, b: Value): number {
 }
 
 function percentOf(of: Value | undefined, basisPoints: number): Value | undefined {
-  if (of?.kind === 'money') return moneyValue(percentageOf(of.money, basisPoints));
-  return of?.kind === 'number' ? numberValue(addExactly([(of.value * basisPoints) / 10_000])) : undefined;
+  if (of?.kind === 'money') return amountValue(percentageOf(of.money, basisPoints));
+  const exact = of?.kind === 'number' ? decimalOf(of.value) : undefined;
+  if (!exact) return undefined;
+  const percent = multiply(exact, { unscaled: BigInt(basisPoints), scale: 4 });
+  return exactNumber({ unscaled: unitsOf(percent, NUMBER_PLACES), scale: NUMBER_PLACES });
 }
 
 function shareOf(part: Value | undefined, whole: Value | undefined, places: number): Value | undefined {
   const [numerator, denominator] = [amountOrNumber(part), amountOrNumber(whole)];
-  if (numerator === undefined || !denominator || part?.kind !== whole?.kind) return undefined;
-  return { kind: 'number', value: roundHalfUp((numerator / denominator) * 100, places), percent: true };
+  if (!numerator || !denominator || denominator.unscaled === 0n || part?.kind !== whole?.kind)
+    return undefined;
+  const scale = Math.max(numerator.scale, denominator.scale);
+  const hundredfold = unitsOf(numerator, scale) * 10n ** BigInt(places + 2);
+  const value = numberOf({ unscaled: divideHalfUp(hundredfold, unitsOf(denominator, scale)), scale: places });
+  return { kind: 'number', value, percent: true };
 }
 
-const amountOrNumber = (value: Value | undefined): number | undefined => {
-  if (value?.kind === 'money') return value.money.amountMinor;
-  return value?.kind === 'number' ? value.value : undefined;
+const amountOrNumber = (value: Value | undefined): Decimal | undefined => {
+  if (value?.kind === 'money') return decimalOf(value.money.amountMinor);
+  return value?.kind === 'number' ? decimalOf(value.value) : undefined;
 };
 
 function sumOf(
@@ -183,10 +204,8 @@ function sumOf(
   const [added, taken] = [amountsOf(plus), amountsOf(minus)];
   if (added.length + taken.length > 0) {
     const negated = taken.map((amount) => ({ ...amount, amountMinor: -amount.amountMinor }));
-    return moneyValue(sumMoney([...added, ...negated], currency));
+    return amountValue(sumMoney([...added, ...negated], currency));
   }
   const [more, less] = [numbersOf(plus), numbersOf(minus)];
-  return more.length + less.length > 0
-    ? numberValue(addExactly([...more, ...less.map((n) => -n)]))
-    : undefined;
+  return more.length + less.length > 0 ? addExactly([...more, ...less.map((n) => -n)]) : undefined;
 }

@@ -17,6 +17,7 @@ export type MatterTypeProblem = Problem<
   | 'unknownInput'
   | 'unknownTable'
   | 'unknownColumn'
+  | 'columnNotAdded'
   | 'calculatedCircle'
   | 'tooMany'
 >;
@@ -105,9 +106,12 @@ function tableProblems(
     ...(form.kind === 'count' ? [] : [form.column]),
     ...(form.when ? rowColumns(form.when) : []),
   ];
-  return columns
+  const unknown = columns
     .filter((column) => !table.columns.some(({ key }) => key === column))
     .map((column) => problem('unknownColumn', where, { label, column }));
+  const added = form.kind === 'total' ? table.columns.find(({ key }) => key === form.column) : undefined;
+  const isAdded = added === undefined || added.kind === 'money' || added.kind === 'number';
+  return isAdded ? unknown : [...unknown, problem('columnNotAdded', where, { label, column: added.label })];
 }
 
 const rowColumns = ({ path }: Condition): readonly string[] =>

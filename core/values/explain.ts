@@ -96,10 +96,10 @@ function dateSteps(from: PlainDate, shift: DateShift, calendar: WorkingCalendar)
   const to = shiftDate(calendar, from, shift);
   const { roll: _roll, ...unrolled } = shift;
   const before = shiftDate(calendar, from, unrolled);
-  const passed = shift.unit === 'workingDays' ? holidaysBetween(from, to, calendar) : [];
+  const passed = shift.unit === 'workingDays' && to ? holidaysBetween(from, to, calendar) : [];
   return {
     ...(passed.length > 0 ? { holidays: passed } : {}),
-    ...(before === to ? {} : { rolledFrom: before }),
+    ...(before === to || !before ? {} : { rolledFrom: before }),
   };
 }
 

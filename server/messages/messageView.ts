@@ -11,6 +11,7 @@ import { sendTimes } from '../../core/dates/sendTimes.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { lateTexts } from '../../core/merge/late.ts';
+import type { BlankDefinition } from '../../core/template/blanks.ts';
 import type { SendOptions } from '../../core/template/template.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import type { Note } from '../../core/checks/index.ts';
@@ -65,14 +66,7 @@ export async function viewMessage(
     text: finished.text,
     subjectNodes: message.subject.map((node) => ({ ...node })),
     body: { ...message.body },
-    blanks: message.blanks.map(({ key, label, kind, required, help, choices }) => ({
-      key,
-      label,
-      kind,
-      required,
-      ...(help === undefined ? {} : { help }),
-      choices: [...(choices ?? [])],
-    })),
+    blanks: message.blanks.map((blank) => viewBlank(blank, matter.type.currency)),
     answers: { ...message.answers },
     late: { ...lateTexts(message, reader) },
     enclosures: message.enclosures.map(({ blob: _blob, ...shown }) => shown),
@@ -81,6 +75,19 @@ export async function viewMessage(
     updatedAtUtc: message.updatedUtc,
   };
 }
+
+const viewBlank = (
+  { key, label, kind, required, help, choices }: BlankDefinition,
+  currency: string,
+): Message['blanks'][number] => ({
+  key,
+  label,
+  kind,
+  required,
+  ...(help === undefined ? {} : { help }),
+  choices: [...(choices ?? [])],
+  ...(kind === 'money' ? { currency } : {}),
+});
 
 /** What a message was made from, by name; what is private to somebody else has no name for others. */
 async function templateOf(

@@ -24,7 +24,8 @@ export async function applyAfter(
       id: newId(),
       matterId: message.matterId,
       what: after.followUp.what,
-      dueOn: addWorkingDays(calendarOf(settings), today, after.followUp.workingDays),
+      // A calendar without a working day ahead must not keep a message that has gone from being filed.
+      dueOn: addWorkingDays(calendarOf(settings), today, after.followUp.workingDays) ?? today,
       personId: message.authorId,
       messageId: message.id,
       madeUtc: sentAtUtc,

@@ -20,6 +20,11 @@ describe('how a calculated value comes about, in words', () => {
     [{ amount: -1, unit: 'months' }, '1 month before'],
     [{ amount: 10, unit: 'days', countsDay: true }, '10 days after, the day itself counted'],
     [{ amount: 1, unit: 'years', roll: 'previous' }, '1 year after, then the last working day'],
+    [{ amount: 6, unit: 'months', end: 'month' }, '6 months after, then the end of that month'],
+    [
+      { amount: 2, unit: 'weeks', weekday: 5, roll: 'next' },
+      '2 weeks after, then the next Friday, then the next working day',
+    ],
   ] as const)('says a shift: %j', (shift, words) => expect(shiftWords(shift)).toBe(words));
 
   it.each<[string, Step, readonly string[]]>([

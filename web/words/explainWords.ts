@@ -1,5 +1,5 @@
 import type { MatterRecordView } from '../../contract/matterTypes.ts';
-import { formatDate } from '../../core/dates/formatDate.ts';
+import { formatDate, WEEKDAYS } from '../../core/dates/formatDate.ts';
 import { plural } from './wording.ts';
 import { readDay } from './dates.ts';
 
@@ -14,12 +14,14 @@ const UNIT_WORDS: Readonly<Record<Shift['unit'], string>> = {
   years: 'year',
 };
 
-/** `5 working days after`, `3 months before`. */
-export function shiftWords({ amount, unit, roll, countsDay }: Shift): string {
+/** `5 working days after`, `3 months before`, `6 months after, then the end of that month`. */
+export function shiftWords({ amount, unit, end, weekday, roll, countsDay }: Shift): string {
   const far = plural(Math.abs(amount), UNIT_WORDS[unit]);
   const counted = countsDay ? ', the day itself counted' : '';
   const rolled = roll ? `, then the ${roll === 'next' ? 'next' : 'last'} working day` : '';
-  return `${far} ${amount < 0 ? 'before' : 'after'}${counted}${rolled}`;
+  const ended = end ? `, then the end of that ${end}` : '';
+  const named = weekday === undefined ? '' : `, then the next ${WEEKDAYS[weekday - 1]}`;
+  return `${far} ${amount < 0 ? 'before' : 'after'}${counted}${ended}${named}${rolled}`;
 }
 
 const inputWords = ({ label, text }: Step['inputs'][number]): string => `${label} (${text ?? 'not there'})`;

@@ -38,6 +38,8 @@ const PROBLEMS: Readonly<Record<string, (params: Readonly<Record<string, unknown
   noStages: () => 'It needs a stage to begin with.',
   unknownInput: (p) => `“${String(p['label'])}” builds on something that is not there.`,
   unknownTable: (p) => `“${String(p['label'])}” goes through a table that is not there.`,
+  columnNotAdded: (p) =>
+    `“${String(p['label'])}” adds up “${String(p['column'])}”, which holds neither amounts nor numbers.`,
   unknownColumn: (p) => `“${String(p['label'])}” looks at a column that is not there.`,
   calculatedCircle: (p) => `These build on one another in a circle: ${String(p['path'])}.`,
   tooMany: (p) => `There are more than ${String(p['most'])} of a kind.`,

@@ -1,4 +1,5 @@
 import type { DateShift } from '../../../core/model/calculatedForm.ts';
+import { WEEKDAYS } from '../../../core/dates/formatDate.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import classes from './ConditionForm.module.css';
 
@@ -17,38 +18,52 @@ interface ShiftFormProps {
   readonly full?: boolean;
 }
 
+type Change = Partial<Omit<DateShift, 'roll' | 'end' | 'countsDay'>> & {
+  readonly side?: 'before' | 'after';
+  readonly roll?: string;
+  readonly on?: string;
+  readonly countsDay?: boolean;
+};
+
+/** Where the time goes on to from the day it reaches. */
+const GOES_ON = [
+  ['', 'that day'],
+  ['month', 'the end of that month'],
+  ['quarter', 'the end of that quarter'],
+  ['year', 'the end of that year'],
+  ...WEEKDAYS.map((name, n) => [String(n + 1), `the next ${name}`] as const),
+] as const;
+
+const onOf = (shift: DateShift | null): string => shift?.end ?? (shift?.weekday ? String(shift.weekday) : '');
+
+/** A shift with a part of it changed; one that goes nowhere is none. */
+function changed(shift: DateShift | null, part: Change): DateShift | null {
+  const far = part.amount ?? Math.abs(shift?.amount ?? 0);
+  const before = (part.side ?? ((shift?.amount ?? 0) < 0 ? 'before' : 'after')) === 'before';
+  const roll = part.roll ?? shift?.roll ?? '';
+  const on = part.on ?? onOf(shift);
+  if (far === 0 && on === '' && part.roll === undefined && shift?.roll === undefined) return null;
+  return {
+    amount: before ? -far : far,
+    unit: part.unit ?? shift?.unit ?? 'days',
+    ...(on === 'month' || on === 'quarter' || on === 'year' ? { end: on } : {}),
+    ...(/^[1-7]$/.test(on) ? { weekday: Number(on) } : {}),
+    ...(roll === 'next' || roll === 'previous' ? { roll } : {}),
+    ...((part.countsDay ?? shift?.countsDay) ? { countsDay: true } : {}),
+  };
+}
+
 /** How far from a day, and to which side. Nothing is no shift. */
 export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
-  const amount = Math.abs(shift?.amount ?? 0);
-  const side = (shift?.amount ?? 0) < 0 ? 'before' : 'after';
-  const unit = shift?.unit ?? 'days';
-  const set = (part: {
-    amount?: number;
-    unit?: DateShift['unit'];
-    side?: 'before' | 'after';
-    roll?: string;
-    countsDay?: boolean;
-  }): void => {
-    const far = part.amount ?? amount;
-    if (far === 0 && part.roll === undefined && shift?.roll === undefined) {
-      onChange(null);
-      return;
-    }
-    const roll = part.roll ?? shift?.roll ?? '';
-    const counts = part.countsDay ?? shift?.countsDay ?? false;
-    onChange({
-      amount: (part.side ?? side) === 'before' ? -far : far,
-      unit: part.unit ?? unit,
-      ...(roll === 'next' || roll === 'previous' ? { roll } : {}),
-      ...(counts ? { countsDay: true } : {}),
-    });
+  const set = (part: Change): void => {
+    onChange(changed(shift, part));
   };
   return (
     <div className={classes.shift}>
       <TextField
         label="Shifted by"
         type="number"
-        value={String(amount)}
+        value={String(Math.abs(shift?.amount ?? 0))}
         onChange={(typed) => {
           set({ amount: Math.max(0, Math.min(20_000, Math.round(Number(typed)) || 0)) });
         }}
@@ -56,22 +71,30 @@ export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
       <SelectField
         label="Unit"
         bare
-        value={unit}
+        value={shift?.unit ?? 'days'}
         options={UNITS}
-        onChange={(chosen) => {
-          set({ unit: chosen });
+        onChange={(unit) => {
+          set({ unit });
         }}
       />
       <SelectField
         label="Side"
         bare
-        value={side}
+        value={(shift?.amount ?? 0) < 0 ? 'before' : 'after'}
         options={[
           ['after', 'after'],
           ['before', 'before'],
         ]}
-        onChange={(chosen) => {
-          set({ side: chosen });
+        onChange={(side) => {
+          set({ side });
+        }}
+      />
+      <SelectField
+        label="Then on to"
+        value={onOf(shift)}
+        options={GOES_ON}
+        onChange={(on) => {
+          set({ on });
         }}
       />
       {full ? (

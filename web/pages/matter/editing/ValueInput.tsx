@@ -21,24 +21,25 @@ const YES_NO = [
   { key: 'no', label: 'no' },
 ];
 
-/** A value in place, in a field of its kind. What does not fit stays to be mended, and nothing is kept of it. */
+/**
+ * A value in place, in a field of its kind, with what is understood of it beside it. What does not fit stays to be mended,
+ * and nothing is kept of it.
+ */
 export function ValueInput({ definition, value, currency, autoFocus, onValue, onLeave }: ValueInputProps) {
   const { label, kind, choices } = definition;
   const [typed, setTyped] = useState(value ? answerOf(value as Value) : '');
   const [misfit, setMisfit] = useState(false);
+  const read = (text: string): Value | undefined =>
+    readAnswer({ key: '', label, kind, required: false, ...(choices ? { choices } : {}) }, text, currency);
   const take = (text: string): void => {
     if (text.trim() === '') {
       setMisfit(false);
       if (value) onValue(null);
       return;
     }
-    const read = readAnswer(
-      { key: '', label, kind, required: false, ...(choices ? { choices } : {}) },
-      text,
-      currency,
-    );
-    setMisfit(!read);
-    if (read && JSON.stringify(read) !== JSON.stringify(value)) onValue(read as ValueJson);
+    const taken = read(text);
+    setMisfit(!taken);
+    if (taken && JSON.stringify(taken) !== JSON.stringify(value)) onValue(taken as ValueJson);
   };
   const options = kind === 'yesNo' ? YES_NO : kind === 'choice' ? choices : undefined;
   if (kind === 'contact')
@@ -90,20 +91,36 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     },
   };
   if (kind === 'longText') return <textarea rows={3} {...common} />;
+  const isFigure = kind === 'number' || kind === 'money';
+  const understood = isFigure ? written(read(typed)) : undefined;
   return (
-    <input
-      {...common}
-      type={kind === 'date' ? 'date' : 'text'}
-      inputMode={kind === 'number' || kind === 'money' ? 'decimal' : 'text'}
-      placeholder={kind === 'dateTime' ? '2026-03-05 09:30' : undefined}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') {
+    <>
+      <input
+        {...common}
+        type={kind === 'date' ? 'date' : 'text'}
+        inputMode={isFigure ? 'decimal' : 'text'}
+        placeholder={kind === 'dateTime' ? '2026-03-05 09:30' : undefined}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          if (event.key !== 'Escape') return;
           setTyped(value ? answerOf(value as Value) : '');
           event.stopPropagation();
           onLeave?.();
-        }
-      }}
-    />
+        }}
+      />
+      {understood === undefined || understood === typed.trim() ? null : (
+        <small className={classes.readAs}>{understood}</small>
+      )}
+      {misfit ? <small className={classes.misfit}>{MISFITS[kind] ?? 'not understood'}</small> : null}
+    </>
   );
 }
+
+const written = (value: Value | undefined): string | undefined => value && answerOf(value);
+
+/** What a field that was not understood asks for. */
+const MISFITS: Readonly<Partial<Record<FactDefinition['kind'], string>>> = {
+  money: 'no amount yet: 1,284.00 or 1.5k',
+  number: 'no number yet',
+  dateTime: 'a day and a time: 2026-03-05 09:30',
+};

@@ -1,7 +1,8 @@
 import { Node } from '@tiptap/core';
 import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
-import { useContext, useId } from 'react';
+import { useContext, useId, useState } from 'react';
+import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
 import { BlanksContext } from './blanksContext.ts';
 import type { Blank } from './blanksContext.ts';
 import { DateBlank } from './DateBlank.tsx';
@@ -64,10 +65,6 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
     title: blank.help ?? blank.label,
   };
   const options = choicesOf(blank);
-  const { offered } = useContext(BlanksContext);
-  const names =
-    blank.kind === 'contact' ? offered.parties : blank.kind === 'document' ? offered.documents : [];
-  const listId = useId();
   if (options) {
     return (
       <select
@@ -101,6 +98,25 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
       />
     );
   }
+  return <TypedBlank blank={blank} answer={answer} onAnswer={onAnswer} common={common} />;
+}
+
+interface TypedBlankProps extends BlankFieldProps {
+  readonly common: Readonly<Record<string, unknown>>;
+}
+
+/** Figures and short words. What a figure is understood as stands beside it while it is typed, and in its place then. */
+function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
+  const { offered } = useContext(BlanksContext);
+  const listId = useId();
+  const [typing, setTyping] = useState(false);
+  const names =
+    blank.kind === 'contact' ? offered.parties : blank.kind === 'document' ? offered.documents : [];
+  const isFigure = blank.kind === 'number' || blank.kind === 'money';
+  const { choices = [], currency = '', help: _help, ...definition } = blank;
+  const value = isFigure ? readAnswer({ ...definition, choices }, answer, currency) : undefined;
+  const understood = value && answerOf(value);
+  const unread = isFigure && answer.trim() !== '' && understood === undefined;
   const width = Math.max(MIN_WIDTH_CH, (answer || blank.label).length + 1);
   return (
     <>
@@ -108,13 +124,25 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
         {...common}
         list={names.length > 0 ? listId : undefined}
         style={sizedByContent ? undefined : { width: `${width}ch` }}
-        inputMode={blank.kind === 'number' || blank.kind === 'money' ? 'decimal' : 'text'}
+        inputMode={isFigure ? 'decimal' : 'text'}
+        aria-invalid={unread}
         value={answer}
         placeholder={blank.label}
+        onFocus={() => {
+          setTyping(true);
+        }}
+        onBlur={() => {
+          setTyping(false);
+          if (understood !== undefined && understood !== answer) onAnswer(understood);
+        }}
         onChange={(event) => {
           onAnswer(event.currentTarget.value);
         }}
       />
+      {typing && understood !== undefined && understood !== answer.trim() ? (
+        <small className={classes.readAs}>{understood}</small>
+      ) : null}
+      {unread ? <small className={classes.readAs}>{UNREAD[blank.kind]}</small> : null}
       {names.length > 0 ? (
         <datalist id={listId}>
           {names.map((name) => (
@@ -125,6 +153,11 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
     </>
   );
 }
+
+const UNREAD: Readonly<Partial<Record<Blank['kind'], string>>> = {
+  money: 'no amount yet: 1,284.00 or 1.5k',
+  number: 'no number yet',
+};
 
 function choicesOf(blank: Blank): readonly { readonly key: string; readonly label: string }[] | undefined {
   if (blank.kind === 'yesNo')
