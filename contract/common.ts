@@ -16,8 +16,10 @@ export const ProblemDetails = Type.Object({
 /** Ids are ours and short; anything longer is refused before it reaches a query. */
 export const Id = Type.String({ minLength: 1, maxLength: 64 });
 export const DateText = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
-/** Milliseconds since 1970-01-01T00:00Z. */
-export const Instant = Type.Integer();
+/** A day that there is (RFC 3339 full-date); where one that is not is told in words of its own, `DateText` lets it through. */
+export const RealDay = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$', format: 'date' });
+/** Milliseconds since 1970-01-01T00:00Z; within the years 1000 to 9999. */
+export const Instant = Type.Integer({ minimum: -30_610_224_000_000, maximum: 253_402_300_799_999 });
 
 /** The most rows one request is given. */
 export const MAX_PAGE = 200;

@@ -1,3 +1,4 @@
+import { MOST_NUMBER } from '../core/model/soundValue.ts';
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
@@ -19,7 +20,11 @@ const Fact = Type.Object(
   { additionalProperties: false },
 );
 
-const Money = Type.Object({ amountMinor: Type.Integer(), currency: Type.String({ pattern: '^[A-Z]{3}$' }) });
+/** An amount whose sums stay exact. */
+const Money = Type.Object({
+  amountMinor: Type.Integer({ minimum: Number.MIN_SAFE_INTEGER, maximum: Number.MAX_SAFE_INTEGER }),
+  currency: Type.String({ pattern: '^[A-Z]{3}$' }),
+});
 
 /** A value of the record, as core has it. */
 export const ValueJson = Type.Union([
@@ -29,7 +34,7 @@ export const ValueJson = Type.Union([
   }),
   Type.Object({
     kind: Type.Literal('number'),
-    value: Type.Number(),
+    value: Type.Number({ minimum: -MOST_NUMBER, maximum: MOST_NUMBER }),
     percent: Type.Optional(Type.Literal(true)),
   }),
   Type.Object({ kind: Type.Literal('money'), money: Money }),
@@ -165,7 +170,7 @@ export const MatterTypeImpact = Type.Object({
     Type.Object({
       part: Type.String(),
       label: Type.String(),
-      change: Type.Enum(['removed', 'kind']),
+      change: Type.Enum(['removed', 'kind', 'currency']),
       /** Matters that hold something there. */
       matters: Type.Integer(),
     }),

@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { DateText, Id, Instant, SenderChoiceJson, page } from './common.ts';
+import { Id, Instant, RealDay, SenderChoiceJson, page } from './common.ts';
 
 /** The most recipients of one line: more is a round, not a letter. */
 export const MAX_RECIPIENTS = 100;
@@ -138,7 +138,7 @@ export const Segments = Type.Object({
 });
 
 const WallTime = Type.Object({
-  date: DateText,
+  date: RealDay,
   hour: Type.Integer({ minimum: 0, maximum: 23 }),
   minute: Type.Integer({ minimum: 0, maximum: 59 }),
 });

@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { CAUTIONS } from '../core/model/noteCodes.ts';
-import { DateText } from './common.ts';
+import { RealDay } from './common.ts';
 
 /** What the practice decides once for everybody. */
 export const PracticeJson = Type.Object(
@@ -16,7 +16,7 @@ export const PracticeJson = Type.Object(
       maxItems: 7,
       uniqueItems: true,
     }),
-    holidays: Type.Array(DateText, { maxItems: 2_000, uniqueItems: true }),
+    holidays: Type.Array(RealDay, { maxItems: 2_000, uniqueItems: true }),
     palette: Type.Array(
       Type.Object({
         label: Type.String({ minLength: 1, maxLength: 40 }),

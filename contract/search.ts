@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { DateText, Id, Instant, page } from './common.ts';
+import { RealDay, Id, Instant, page } from './common.ts';
 
 export const Direction = Type.Enum(['in', 'out', 'note']);
 
@@ -13,8 +13,8 @@ export const SearchQuery = Type.Object({
   channel: Type.Optional(Type.Enum(['email', 'text', 'letter', 'note'])),
   category: Type.Optional(Type.String({ maxLength: 60 })),
   withFile: Type.Optional(Type.Boolean()),
-  from: Type.Optional(DateText),
-  until: Type.Optional(DateText),
+  from: Type.Optional(RealDay),
+  until: Type.Optional(RealDay),
   matterId: Type.Optional(Id),
   limit: Type.Optional(Type.Integer({ minimum: 1, maximum: 200 })),
   after: Type.Optional(Type.String({ maxLength: 400 })),

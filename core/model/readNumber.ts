@@ -1,8 +1,6 @@
 import { numberOf } from './decimal.ts';
+import { MOST_NUMBER } from './soundValue.ts';
 import { readFigure } from './readDecimal.ts';
-
-/** Beyond this a number is written with an exponent, which nobody types or reads in a letter. */
-const MOST = 1e15;
 
 /**
  * Reads a number as it is typed: `12`, `1,284`, `1.5`, `12,5`, `−3`, `2k`. A comma before three digits groups and a point
@@ -14,5 +12,5 @@ export function readNumber(text: string): number | undefined {
   const [first, second] = read.values;
   const meant = first?.mark === '.' && second ? second : first;
   const value = meant && numberOf(meant.value);
-  return value !== undefined && Math.abs(value) <= MOST ? value : undefined;
+  return value !== undefined && Math.abs(value) <= MOST_NUMBER ? value : undefined;
 }

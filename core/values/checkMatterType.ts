@@ -129,7 +129,8 @@ export interface TypeChange {
   readonly part: 'fact' | 'table' | 'column' | 'role' | 'stage' | 'keyDate' | 'calculated';
   readonly key: string;
   readonly label: string;
-  readonly change: 'removed' | 'kind';
+  /** `currency`: amounts there are in the one before, and are in no sum with those to come. */
+  readonly change: 'removed' | 'kind' | 'currency';
   /** Of a column: its table. */
   readonly table?: string;
 }
@@ -137,11 +138,14 @@ export interface TypeChange {
 /** What a changed type takes away from the one before. Additions and new labels touch nothing that is kept. */
 export function typeChanges(before: MatterType, after: MatterType): readonly TypeChange[] {
   return [
-    ...factChanges('fact', before.facts, after.facts),
+    ...factChanges('fact', before, after, before.facts, after.facts),
     ...before.tables.flatMap((table): readonly TypeChange[] => {
       const now = after.tables.find(({ key }) => key === table.key);
       if (!now) return [{ part: 'table', key: table.key, label: table.label, change: 'removed' }];
-      return factChanges('column', table.columns, now.columns).map((one) => ({ ...one, table: table.key }));
+      return factChanges('column', before, after, table.columns, now.columns).map((one) => ({
+        ...one,
+        table: table.key,
+      }));
     }),
     ...removed('role', before.roles, after.roles),
     ...removed('stage', before.stages, after.stages),
@@ -163,13 +167,19 @@ function removed(
 
 function factChanges(
   part: 'fact' | 'column',
+  { currency }: MatterType,
+  type: MatterType,
   before: readonly FactDefinition[],
   after: readonly FactDefinition[],
 ): readonly TypeChange[] {
   const kinds = new Map(after.map(({ key, kind }) => [key, kind]));
   const turned = before.filter(({ key, kind }) => kinds.has(key) && kinds.get(key) !== kind);
+  const recounted = before.filter(
+    ({ key, kind }) => currency !== type.currency && kind === 'money' && kinds.get(key) === 'money',
+  );
   return [
     ...removed(part, before, after),
     ...turned.map(({ key, label }): TypeChange => ({ part, key, label, change: 'kind' })),
+    ...recounted.map(({ key, label }): TypeChange => ({ part, key, label, change: 'currency' })),
   ];
 }

@@ -255,6 +255,18 @@ describe('a kind of matter', () => {
     expect(codes({ facts: facts(301) })).toContain('tooMany');
   });
 
+  it('says of every amount that it is in the currency before, once that is another', () => {
+    const changes = typeChanges(surveyType, { ...surveyType, currency: 'EUR' });
+    expect(new Set(changes.map(({ change }) => change))).toEqual(new Set(['currency']));
+    expect(changes.map(({ key, table }) => (table ? `${table}.${key}` : key))).toEqual([
+      ...surveyType.facts.filter(({ kind }) => kind === 'money').map(({ key }) => key),
+      ...surveyType.tables.flatMap((table) =>
+        table.columns.filter(({ kind }) => kind === 'money').map(({ key }) => `${table.key}.${key}`),
+      ),
+    ]);
+    expect(changes.length).toBeGreaterThan(0);
+  });
+
   it('says what a change takes away, and nothing of what it adds or renames', () => {
     const after: MatterType = {
       ...surveyType,

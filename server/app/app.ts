@@ -54,7 +54,7 @@ function problemHandler({ log }: Pick<Services, 'log'>): ErrorRequestHandler {
       next(error);
       return;
     }
-    const problem = toProblem(error);
+    const problem = toProblem(error, request.method === 'GET' || request.method === 'HEAD');
     const status = statusOf(problem);
     if (status >= 500)
       log.error({ err: error, method: request.method, path: request.path }, 'request failed');
@@ -67,7 +67,7 @@ function problemHandler({ log }: Pick<Services, 'log'>): ErrorRequestHandler {
 
 const DISK_CODES = new Set(['ENOSPC', 'EROFS', 'EDQUOT']);
 
-function toProblem(error: unknown): DomainProblem {
+function toProblem(error: unknown, onlyReads: boolean): DomainProblem {
   if (error instanceof DomainProblem) return error;
   if (error instanceof BrokenBlob)
     return new DomainProblem(
@@ -86,6 +86,9 @@ function toProblem(error: unknown): DomainProblem {
   if (typeof status === 'number' && status >= 400 && status < 500) return new DomainProblem('badRequest');
   return new DomainProblem(
     'internal',
-    'Nothing was changed by this request. Please try again; if it comes back, the log says more.',
+    onlyReads
+      ? 'It cannot be shown now; nothing was changed. If it comes back, the log says more.'
+      : // A change may have been kept before what shows it failed: nothing is said of that here.
+        'It was or was not done: look at it again before you repeat it. If it comes back, the log says more.',
   );
 }

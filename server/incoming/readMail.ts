@@ -30,6 +30,13 @@ export interface MailReport {
   readonly deliveries: readonly Delivery[];
 }
 
+/** Before there was mail as we know it (RFC 821 is of 1982), a date is a mistake or a joke. */
+const FIRST_MAIL = Date.UTC(1980, 0, 1);
+
+/** A date that a message can have been sent on: what is not is sent when it came. */
+const isLikely = (date: number | undefined, receivedAtUtc: number): date is number =>
+  date !== undefined && date >= FIRST_MAIL && date <= receivedAtUtc;
+
 export interface ReadMail {
   readonly internetMessageId: string;
   readonly sentAtUtc: number;
@@ -55,7 +62,7 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
   return {
     internetMessageId:
       parsed.messageId ?? `<${sha256Hex(bytes.toString('latin1')).slice(0, 32)}@no-id.invalid>`,
-    sentAtUtc: date === undefined || Number.isNaN(date) || date > receivedAtUtc ? receivedAtUtc : date,
+    sentAtUtc: isLikely(date, receivedAtUtc) ? date : receivedAtUtc,
     from: peopleOf(parsed.from)[0] ?? { name: '', address: '' },
     to: peopleOf(parsed.to),
     cc: peopleOf(parsed.cc),

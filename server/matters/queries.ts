@@ -2,9 +2,8 @@ import type { Knex } from 'knex';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId, DocumentId, MatterId } from '../../core/model/ids.ts';
-import type { Row } from '../../core/model/matter.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
-import type { Value } from '../../core/model/value.ts';
+import { soundDates, soundTables, soundValues } from '../../core/model/soundValue.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
@@ -12,7 +11,7 @@ import { toContact } from '../directory/contactQueries.ts';
 import type { AddressRow, ContactRow } from '../directory/contactQueries.ts';
 import { numberAfter } from '../platform/database/dialects/sqlite/expressions.ts';
 import { rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
-import { fromJson } from '../platform/database/json.ts';
+import { fromJson, readJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { StoredDocument, StoredMatter } from './matter.ts';
 import { listMatterTypes, matterTypes } from './matterTypeQueries.ts';
@@ -136,9 +135,9 @@ export async function findMatters(scope: Scope, ids: readonly string[]): Promise
       stage: row.stage,
       responsible,
       parties: partiesOf(row),
-      facts: fromJson<Record<string, Value>>(row.facts),
-      dates: fromJson<Record<string, PlainDate>>(row.dates),
-      tables: fromJson<Record<string, readonly Row[]>>(row.tables),
+      facts: soundValues(readJson(row.facts)),
+      dates: soundDates(readJson(row.dates)),
+      tables: soundTables(readJson(row.tables)),
       documents: fromJson<DocumentRow[]>(row.document_rows).sort(byDay).map(toDocument),
       restricted: Boolean(row.restricted),
       revision: row.revision,

@@ -5,6 +5,7 @@ import type { MatterChange } from './changeQueries.ts';
 import { listPeople, findPerson } from '../access/peopleQueries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
 import type { MatterType, FactDefinition, Row } from '../../core/model/matter.ts';
+import { soundValue } from '../../core/model/soundValue.ts';
 import type { Value } from '../../core/model/value.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
@@ -60,8 +61,7 @@ function refuseParties(type: MatterType, parties: readonly { readonly role: stri
 
 /** A value must be of the kind that its definition has; of a choice, one of those there are. */
 function fits(value: Value, { kind, choices }: FactDefinition): boolean {
-  if (value.kind !== kind) return false;
-  if (value.kind === 'date' || value.kind === 'dateTime') return parsePlainDate(value.date) !== undefined;
+  if (value.kind !== kind || !soundValue(value)) return false;
   return value.kind !== 'choice' || (choices ?? []).some(({ key }) => key === value.key);
 }
 

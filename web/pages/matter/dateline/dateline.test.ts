@@ -32,6 +32,23 @@ describe('the scale of the dateline', () => {
     expect(scaleOf(data({ ticks: [] }), 1000).from < day(today)).toBe(true);
   });
 
+  it('is not stretched by a letter of another age, nor by a day at the end of days', () => {
+    const odd = scaleOf(
+      data({
+        ticks: [
+          { date: '0001-01-01', out: 1, in: 0 },
+          { date: '2026-09-01', out: 1, in: 0 },
+        ],
+        keyDates: [keyDate('Never', '9999-12-31')],
+      }),
+      1000,
+    );
+    expect(odd.from > day('2026-08-01') && odd.to < day('2027-01-01')).toBe(true);
+    const decade = scaleOf(data({ ticks: [{ date: '2017-01-10', out: 1, in: 0 }] }), 600);
+    expect(monthsOf(decade).length).toBeLessThan(45);
+    expect(scaleOf(data({ today: '9999-12-31', ticks: [] }), 1000).x(day('9999-12-31'))).toBeGreaterThan(0);
+  });
+
   it('names months, thinned where they would crowd', () => {
     expect(monthsOf(scaleOf(data(), 1000)).map(({ label }) => label)).toEqual(['Sep', 'Oct', 'Nov', 'Dec']);
     const long = scaleOf(data({ ticks: [{ date: '2025-01-10', out: 1, in: 0 }] }), 600);

@@ -10,6 +10,8 @@ export type DatelineData = MatterDetail['dateline'];
 /** Dates further ahead than this would squeeze everything that is near. */
 const LONGEST_AHEAD_DAYS = 240;
 const SHORTEST_AHEAD_DAYS = 21;
+/** What is older is no part of what goes on. */
+const LONGEST_BACK_DAYS = 3_650;
 /** A label's width by its letters, close enough to keep labels apart. */
 const LETTER_WIDTH = 6.2;
 
@@ -28,13 +30,14 @@ export function scaleOf({ today, ticks, keyDates }: DatelineData, width: number)
   ].sort();
   const ahead = days.filter((date) => daysBetween(now, date) <= LONGEST_AHEAD_DAYS).at(-1) ?? now;
   const soonest = addDays(now, SHORTEST_AHEAD_DAYS);
-  const from = addDays(days[0] !== undefined && days[0] < now ? days[0] : addDays(now, -30), -6);
+  const first = days.find((date) => daysBetween(date, now) <= LONGEST_BACK_DAYS);
+  const from = addDays(first !== undefined && first < now ? first : addDays(now, -30), -6);
   const to = addDays(ahead > soonest ? ahead : soonest, 10);
   const span = daysBetween(from, to);
   return { from, to, x: (date) => (daysBetween(from, date) / span) * width };
 }
 
-/** Where months begin, thinned to quarters where they would crowd. */
+/** Where months begin, thinned to quarters or years where they would crowd. */
 export function monthsOf({
   from,
   to,
@@ -45,7 +48,8 @@ export function monthsOf({
   for (let first = addMonths(plainDate(year, month, 1), 1); first < to; first = addMonths(first, 1))
     months.push(first);
   const [one, two] = months;
-  const step = one && two && x(two) - x(one) < 34 ? 3 : 1;
+  const apart = one && two ? x(two) - x(one) : 34;
+  const step = apart >= 34 ? 1 : apart >= 12 ? 3 : 12;
   return months.flatMap((date) => {
     const parts = dayParts(date);
     if ((parts.month - 1) % step !== 0) return [];
