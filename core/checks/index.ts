@@ -3,6 +3,7 @@ import { checkAmounts } from './amounts.ts';
 import type { CheckInput } from './checkInput.ts';
 import { checkDaysWritten } from './daysWritten.ts';
 import { checkEnclosures } from './enclosures.ts';
+import { checkGaps } from './gaps.ts';
 import { checkGreeting } from './greeting.ts';
 import { checkLinks } from './links.ts';
 import type { Note } from './note.ts';
@@ -29,6 +30,7 @@ export const CHECKS: readonly Check[] = [
   checkGreeting,
   checkReplyToAll,
   checkUnfilled,
+  checkGaps,
   checkOtherMatter,
   checkRecordChanged,
   checkAmounts,

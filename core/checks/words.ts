@@ -8,7 +8,7 @@ const REFERENCE = /(?<![\p{L}\p{N}])\p{Lu}{1,4}-\d{2,6}(?![\p{L}\p{N}])/gu;
 const MAX_NAME_WORDS = 4;
 const MAX_CANDIDATES = 600;
 /** Shorter names are not taken for inflected ones: `Ross` is not `Ros`. */
-const MIN_INFLECTED = 8;
+const MIN_INFLECTED = 6;
 
 const MAIL_ADDRESS = /[\p{L}\p{N}._%+-]{1,64}@(?:[\p{L}\p{N}-]{1,63}\.){1,8}\p{L}{2,24}/gu;
 

@@ -1,6 +1,7 @@
 /** What cannot go. No practice can turn these off. */
 export const STOPS = [
   'blankUnfilled',
+  'codeLeft',
   'noRecipient',
   'malformedAddress',
   'doNotWriteTo',
@@ -31,6 +32,7 @@ export const CAUTIONS = [
   'dayClosed',
   'amountDiffers',
   'recordChanged',
+  'gapLeft',
   'linkDiffers',
   'noSubject',
 ] as const;

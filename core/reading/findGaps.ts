@@ -134,9 +134,10 @@ function wordAt(line: string, at: number, mixed: boolean): Gap | undefined {
   return mixed && SHOUTED.test(word) ? capitalsAt(line, at) : undefined;
 }
 
+/** A word as far as it is looked at: what is longer is no code, and looking on from each of its apostrophes would never end. */
 function wordFrom(line: string, at: number): string {
   let to = at;
-  while (to < line.length && /[\p{L}\p{N}'’]/u.test(line[to] ?? '')) to += 1;
+  while (to < line.length && to - at <= MAX_NAME && /[\p{L}\p{N}'’]/u.test(line[to] ?? '')) to += 1;
   return line.slice(at, to);
 }
 

@@ -11,6 +11,7 @@ import { planMessage, safeFileName } from '../mime/plan.ts';
 import { formatMoney, money, parseMoney, percentageOf, sumMoney } from '../model/money.ts';
 import { parsePlainDate } from '../model/plainDate.ts';
 import { textValue } from '../model/value.ts';
+import { findGaps } from '../reading/findGaps.ts';
 import { findDates } from '../dates/findDates.ts';
 import { readDate } from '../dates/readDate.ts';
 import { canReach, isMailAddress } from '../recipients/address.ts';
@@ -47,6 +48,7 @@ const READERS: Readonly<Record<string, (hostile: string) => unknown>> = {
     ),
   addressCandidates,
   canReach: (hostile) => [canReach('text', hostile), canReach('email', hostile)],
+  findGaps,
   findDates: (hostile) => findDates(hostile, day('2026-11-24')),
   readDate: (hostile) => readDate(hostile, day('2026-11-24'), calendar),
 };

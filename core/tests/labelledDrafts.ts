@@ -321,7 +321,7 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
       const was = formatDate(dayAhead(luck, true, -1), 'long');
       draft.body.push(`She was seen on ${was}.`);
       draft.values.push(
-        valueOf({ words: was, original: was, current: '19 October 2026', block: draft.body.length }),
+        valueOf({ words: was, original: was, current: '19 October 2019', block: draft.body.length }),
       );
     },
   ],
@@ -333,6 +333,19 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
           { words: 'tidewell-roe.example/papers', href: 'https://elsewhere.example/papers' },
           { words: 'office@tidewell-roe.example', href: 'mailto:maud@tidewell-roe.example' },
           { words: 'https://portsennet.example', href: 'https://port-sennet.example' },
+        ]),
+      ),
+  ],
+  [
+    'gapLeft',
+    (draft, luck) =>
+      draft.body.push(
+        pick(luck, [
+          'The fee is [to be filled in] in all.',
+          'She was seen on ____ at the yard.',
+          'The balance is £XX.',
+          'We shall be there on [day] in the morning.',
+          'Please answer by (date).',
         ]),
       ),
   ],

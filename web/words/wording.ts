@@ -31,6 +31,14 @@ export const plural = (count: number, one: string, many = `${one}s`): string =>
 
 const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   blankUnfilled: (p) => ({ title: 'Only you know this', detail: `“${text(p, 'label')}” is still open.` }),
+  codeLeft: (p) => ({
+    title: 'A code was never filled in',
+    detail: `“${text(p, 'words')}” would be read as it stands. Write what it stands for.`,
+  }),
+  gapLeft: (p) => ({
+    title: 'Still to be filled in?',
+    detail: `“${text(p, 'words')}” stands in the text.`,
+  }),
   noRecipient: () => ({ title: 'Nobody to send it to', detail: 'Put in who should get it.' }),
   malformedAddress: (p) => ({
     title: 'This address cannot be reached',
@@ -165,6 +173,7 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   dayClosed: 'A day on which the practice is closed',
   amountDiffers: 'An amount unlike the record’s',
   recordChanged: 'The record has changed since',
+  gapLeft: 'A gap that was never filled in',
   linkDiffers: 'A link that leads elsewhere',
   noSubject: 'No subject',
 };

@@ -1,0 +1,73 @@
+import { findGaps } from '../reading/findGaps.ts';
+import type { Gap } from '../reading/findGaps.ts';
+import type { CheckInput } from './checkInput.ts';
+import { caution, stop } from './note.ts';
+import type { Note, NoteWhere } from './note.ts';
+
+/** Marks that nobody writes but around a code. */
+const CODE_MARKS = /^(?:\{|\$\{|\[\[|<<)/;
+/** What a code is called where its marks are also written for other reasons: `CLIENT_NAME`, `client.name`, `clientName`. */
+const CODE_NAME =
+  /^(?:\p{Lu}[\p{Lu}\p{N}]*|[\p{L}\p{N}]+(?:[_.][\p{L}\p{N}]+)+|\p{Ll}+\p{Lu}[\p{L}\p{N}]*)$/u;
+/** An address in angle brackets is one. */
+const ADDRESS = /^<[^>]*(?:\/\/|@|www\.|\.[a-z]{2,}\/?>)/i;
+/** Brackets that are put around one's own words or somebody else's, and stay. */
+const ASIDES =
+  /^\[(?:sic|signed|redacted|sealed|translation|emphasis|stamp|logo|illegible|unsigned|copy|draft|enclosure|attachment)\b/i;
+/** In round brackets only what asks by its very words to be filled in; a longer aside is meant. */
+const ASKS =
+  /^\((?:(?:the |your )?(?:amount|sum|price|fee|date|day|time|name|address|reference|ref|number)|(?:please )?(?:insert|enter|fill in)\b.*)\)$/i;
+const LEAST_DOTS = 6;
+
+/** What stands between marks; the reader of gaps bounds how long that is. */
+const insideOf = (text: string): string => text.replace(/^[^\p{L}_]+|[^\p{L}\p{N}_]+$/gu, '');
+
+type Kind = 'code' | 'gap' | undefined;
+
+/** What a place in a text that is about to be sent is. Old wording holds more such places: there they are only offered. */
+function kindOf({ text, shape }: Gap): Kind {
+  switch (shape) {
+    case 'sign':
+      return text.startsWith('${') || CODE_NAME.test(insideOf(text)) ? 'code' : undefined;
+    case 'bracket':
+      if (ADDRESS.test(text) || ASIDES.test(text)) return undefined;
+      if (CODE_MARKS.test(text)) return 'code';
+      if (text.startsWith('[')) return 'gap';
+      if (text.startsWith('(')) return ASKS.test(text) ? 'gap' : undefined;
+      return CODE_NAME.test(insideOf(text)) ? 'code' : undefined;
+    case 'rule':
+      return text.startsWith('_') || text.replace(/ /g, '').length >= LEAST_DOTS ? 'gap' : undefined;
+    case 'letters':
+      return /^x/i.test(text) && !/^x{3,}$/.test(text) ? 'gap' : undefined;
+    case 'capitals':
+      return undefined;
+    default:
+      return shape satisfies never;
+  }
+}
+
+/**
+ * Codes and gaps that were never filled in. A code never goes; a gap goes once its writer has said so. A letter may have
+ * ruled lines, which are for a pen.
+ */
+export function checkGaps({ subject, lines, channel }: CheckInput): readonly Note[] {
+  const inText = lines.flatMap(({ block, text }) =>
+    notesOn(text, (words) => ({ part: 'body', block, words }), channel === 'letter'),
+  );
+  return [...notesOn(subject, () => ({ part: 'subject' }), false), ...inText];
+}
+
+function notesOn(text: string, where: (words: string) => NoteWhere, mayHaveRules: boolean): readonly Note[] {
+  return text.split('\n').flatMap((line) =>
+    findGaps(line).flatMap((gap): readonly Note[] => {
+      const kind = gap.shape === 'rule' && mayHaveRules ? undefined : kindOf(gap);
+      if (kind === undefined) return [];
+      const words = gap.text.trim();
+      return [
+        kind === 'code'
+          ? stop('codeLeft', where(words), { words })
+          : caution('gapLeft', where(words), { words }),
+      ];
+    }),
+  );
+}
