@@ -73,6 +73,8 @@ const SEES_EVERYTHING = [
 const GIVES_SCOPES = [
   'server/access/{scope,scopeOf,signIn,unscoped,feedTokenQueries}.ts',
   'server/app/main.ts',
+  // Asks what the writer may by now, when what they sent is to leave.
+  'server/sending/whyNot.ts',
 ];
 const MATTER_TABLES =
   '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names)$/';

@@ -79,6 +79,8 @@ const Remedy = Type.Union([
 ]);
 
 export const Note = Type.Object({
+  /** What it says of which words: what its writer acknowledges. */
+  id: Type.String(),
   code: Type.String(),
   severity: Type.Union([Type.Literal('stop'), Type.Literal('caution')]),
   where: NoteWhere,
@@ -302,7 +304,8 @@ const MAX_HOLD_SECONDS = 31_536_000;
 
 export const SendMessage = Type.Object(
   {
-    acknowledged: Type.Optional(Type.Array(Type.String({ maxLength: 80 }), { maxItems: 100 })),
+    /** Cautions that the writer leaves as they are: by the note's id, or by its code for whatever it says. */
+    acknowledged: Type.Optional(Type.Array(Type.String({ maxLength: 80 }), { maxItems: 400 })),
     sendAt: Type.Optional(Type.String({ format: 'date-time' })),
     /** A time on the practice’s own clock; daylight saving is the server’s affair. */
     sendOn: Type.Optional(WallTime),

@@ -258,3 +258,29 @@ test('what is pasted stands in the text as words, tables and pictures, cleaned; 
   await expect(page.getByLabel('Text of the message').getByRole('cell')).toHaveText(['Mast', '£40']);
   await expect(page.getByLabel('Text of the message').locator('img[width]')).toBeVisible();
 });
+
+test('a record that changes in another window is said in the margin when one sends, unasked', async ({
+  page,
+  application,
+  context,
+  allow,
+}) => {
+  allow(refused(422));
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'when to expect');
+  await kept(page);
+  const id = /matters\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const address = `${application.url}/api/v1/matters/${id}`;
+  const record = await (await context.request.get(`${address}/record`)).json();
+  const answer = await context.request.patch(address, {
+    data: { revision: record.revision, facts: { vessel: { kind: 'text', text: 'Saltmarsh Wren II' } } },
+    headers: { Origin: application.url },
+  });
+  expect(answer.status()).toBe(200);
+  await page.getByLabel('Text of the message').click();
+  await page.keyboard.press('Control+Enter');
+  const notes = page.getByLabel('Notes');
+  await expect(notes.getByText(/Saltmarsh Wren II/).first()).toBeVisible();
+  await expect(notes.getByRole('button').first()).toBeFocused();
+  await expect(page).toHaveURL(/sheet/);
+});

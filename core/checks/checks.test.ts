@@ -5,7 +5,8 @@ import { recipientOf } from '../recipients/recipients.ts';
 import type { Recipient } from '../recipients/recipients.ts';
 import { aksel, checkInputOf, directory, ines, matter, organisation, person } from '../tests/fixtures.ts';
 import type { CheckInput, CheckedEnclosure } from './checkInput.ts';
-import { nameCandidates, notesThatStop, referenceCandidates, runChecks } from './index.ts';
+import { nameCandidates, noteId, notesThatStop, referenceCandidates, runChecks } from './index.ts';
+import { caution, stop } from './note.ts';
 
 const recipient = (contact: Contact): Recipient => {
   const found = recipientOf(contact, matter);
@@ -200,5 +201,29 @@ describe('candidates for another matter’s words', () => {
     expect(nameCandidates('Aa '.repeat(100_000)).size).toBeLessThanOrEqual(604);
     expect(nameCandidates('A-'.repeat(100_000)).size).toBeLessThanOrEqual(604);
     expect(referenceCandidates('ABCD'.repeat(50_000))).toEqual([]);
+  });
+});
+
+describe('what is known of a note once it was answered', () => {
+  const unknown = (address: string, block = 0) =>
+    caution('addressUnknown', { part: 'to' }, { address, seen: block });
+
+  it('is what it says of which words, not its kind, its place or what is counted in it', () => {
+    expect(noteId(unknown('a@x.example'))).toBe(noteId(unknown('a@x.example', 4)));
+    expect(noteId(unknown('a@x.example'))).not.toBe(noteId(unknown('b@x.example')));
+    const at = (block: number, words: string) =>
+      noteId(caution('gapLeft', { part: 'body', block, words }, { words }));
+    expect(at(2, 'XX')).toBe(at(5, 'XX'));
+    expect(at(2, 'XX')).not.toBe(at(2, '[day]'));
+  });
+
+  it('lets that one go, and not the next of its kind; a code lets all of them go, and no stop ever goes', () => {
+    const [first, second] = [unknown('a@x.example'), unknown('b@x.example')];
+    const halt = stop('doNotWriteTo', { part: 'to' }, { name: 'A' });
+    const left = (...acknowledged: readonly string[]) =>
+      notesThatStop([first, second, halt], new Set(acknowledged));
+    expect(left(noteId(first))).toEqual([second, halt]);
+    expect(left('addressUnknown')).toEqual([halt]);
+    expect(left(noteId(halt), 'doNotWriteTo')).toEqual([first, second, halt]);
   });
 });

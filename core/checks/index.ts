@@ -6,6 +6,7 @@ import { checkEnclosures } from './enclosures.ts';
 import { checkGaps } from './gaps.ts';
 import { checkGreeting } from './greeting.ts';
 import { checkLinks } from './links.ts';
+import { noteId } from './note.ts';
 import type { Note } from './note.ts';
 import { checkOlderVersion } from './olderVersion.ts';
 import { checkOtherMatter } from './otherMatter.ts';
@@ -49,12 +50,18 @@ export const runChecks = (input: CheckInput): readonly Note[] =>
     ({ severity, code }) => severity === 'stop' || !input.turnedOff.has(code),
   );
 
-/** Notes that keep a message from going: every stop, and each caution its writer has not acknowledged by its code. */
+/**
+ * Notes that keep a message from going: every stop, and each caution that its writer has not acknowledged, by its id for
+ * these very words, or by its code for whatever it says (a program that sends on its own).
+ */
 export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<string>): readonly Note[] =>
-  notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
+  notes.filter(
+    (note) => note.severity === 'stop' || !(acknowledged.has(noteId(note)) || acknowledged.has(note.code)),
+  );
 
 export { readableMessage } from './checkInput.ts';
 export type { CheckInput } from './checkInput.ts';
+export { noteId } from './note.ts';
 export type { Note } from './note.ts';
 export { addressCandidates, nameCandidates, referenceCandidates } from './words.ts';
 export { isOneSlipAway } from './addresses.ts';

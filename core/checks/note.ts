@@ -47,3 +47,24 @@ export const caution = (
   params: Note['params'] = {},
   remedies: readonly Remedy[] = [],
 ): Note => ({ code, severity: 'caution', where, params, remedies });
+
+/**
+ * What a note is known by when its writer has answered it: what it says of which words, wherever they stand by then. A
+ * second address that nobody is known by is another note, and so is the same one in another line; what is counted in it
+ * (days, bytes) may change.
+ */
+export function noteId({ code, where, params }: Pick<Note, 'code' | 'where' | 'params'>): string {
+  const words = where.part === 'body' ? where.words : '';
+  const told = Object.entries(params)
+    .filter(([, value]) => typeof value === 'string')
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+  return `${code}-${hash(JSON.stringify([where.part, words, told]))}`;
+}
+
+/** FNV-1a over UTF-16 units, 32 bits in hex: tells a message's few notes apart, and guards nothing. */
+function hash(text: string): string {
+  let value = 0x811c9dc5;
+  for (let at = 0; at < text.length; at += 1)
+    value = Math.imul(value ^ text.charCodeAt(at), 0x01000193) >>> 0;
+  return value.toString(16).padStart(8, '0');
+}

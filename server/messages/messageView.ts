@@ -14,6 +14,7 @@ import { lateTexts } from '../../core/merge/late.ts';
 import type { BlankDefinition } from '../../core/template/blanks.ts';
 import type { SendOptions } from '../../core/template/template.ts';
 import type { StoredMatter } from '../matters/matter.ts';
+import { noteId } from '../../core/checks/index.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { PersonScope, Scope } from '../access/scope.ts';
 import { mayKnow } from '../access/mayKnow.ts';
@@ -110,6 +111,7 @@ function afterWords(after: SendOptions['after'], matter: StoredMatter): Message[
 export const viewNotes = (notes: readonly Note[]): Message['notes'] =>
   notes.map((note) => ({
     ...note,
+    id: noteId(note),
     params: { ...note.params },
     remedies: note.remedies.map((remedy) => ({ ...remedy })),
   }));

@@ -6,6 +6,7 @@ import type { StoredMessage } from '../messages/message.ts';
 import { MovedMeanwhile, advance } from './advance.ts';
 import { recordSent } from './recordSent.ts';
 import { tellFailed } from './tellFailed.ts';
+import { whyNot } from './whyNot.ts';
 import { learnHostLimit } from '../platform/mail/hostLimitQueries.ts';
 import { ATTEMPT_LIMIT_MS } from './transports/transport.ts';
 import type { Attempt, Transports } from './transports/transport.ts';
@@ -157,6 +158,14 @@ async function attempt(
     dataBegun,
   });
   let claimed = await advance(services, scope, message, { to: lease(false) });
+  const reason = await whyNot(services, scope, message);
+  if (reason !== undefined) {
+    await advance(services, scope, claimed, {
+      to: { kind: 'failed', attempts, reply: reason },
+      along: (change) => tellFailed(change, message, reason),
+    });
+    return;
+  }
   if (!Buffer.isBuffer(bytes)) {
     // Bytes that can no longer be vouched for are not sent; a person sees why and makes them anew.
     await advance(services, scope, claimed, {

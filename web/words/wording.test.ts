@@ -24,6 +24,7 @@ import {
 type Note = Message['notes'][number];
 
 const note = (code: string, params: Note['params'] = {}): Note => ({
+  id: code,
   code,
   severity: 'caution',
   where: { part: 'subject' },

@@ -141,7 +141,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
 const daysAgo = (days: number): string =>
   days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
 
-export const noteWords = ({ code, params }: Note): NoteWords =>
+export const noteWords = ({ code, params }: Pick<Note, 'code' | 'params'>): NoteWords =>
   NOTES[code]?.(params) ?? { title: 'Please look at this', detail: '' };
 
 const shortDay = (day: string): string => {

@@ -95,8 +95,7 @@ const RAW_ENDINGS: Readonly<Record<string, string>> = {
   note: '.txt',
 };
 
-const overridden = (code: string): string =>
-  noteWords({ code, severity: 'caution', where: { part: 'subject' }, params: {}, remedies: [] }).title.trim();
+const overridden = (code: string): string => noteWords({ code, params: {} }).title.trim();
 
 function Meta({ name, words }: { readonly name: string; readonly words: string }) {
   if (words === '') return null;

@@ -15,7 +15,8 @@ interface MarginProps {
   /** Somebody has pressed Send: what still stops it is said with more weight. */
   readonly pressing: boolean;
   readonly onRemedy: (remedy: Note['remedies'][number]) => void;
-  readonly onLeave: (code: string) => void;
+  /** The writer leaves what a note speaks of as it is: these words, not every note of its kind. */
+  readonly onLeave: (id: string) => void;
 }
 
 /** Notes pencilled beside the lines they concern. They scroll with the sheet, and move apart where they would touch. */
@@ -45,7 +46,7 @@ export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps
     <aside className={classes.margin} ref={margin} aria-label="Notes" aria-live="polite">
       {notes.map((note, n) => (
         <NoteCard
-          key={`${note.code}-${n}`}
+          key={`${note.id}-${n}`}
           note={note}
           top={tops[n] ?? 0}
           pressing={pressing}
@@ -121,7 +122,7 @@ function NoteCard({ note, top, pressing, onRemedy, onLeave }: NoteCardProps) {
         <Button
           className={classes.remedy}
           onClick={() => {
-            onLeave(note.code);
+            onLeave(note.id);
           }}
         >
           Leave it so

@@ -52,7 +52,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   const blanks = useBlanks(message, matter);
   useKeys({ 'Ctrl+Enter': () => void leaving.go(), Escape: () => void leaving.putAway() });
 
-  const notes = message.notes.filter(({ severity, code }) => severity === 'stop' || !acknowledged.has(code));
+  const notes = message.notes.filter(({ severity, id }) => severity === 'stop' || !acknowledged.has(id));
   const stops = notes.filter(({ severity }) => severity === 'stop').length;
   const back = (): void => {
     if (!backable) return;
@@ -90,8 +90,8 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
           onRemedy={(remedy) => {
             carryOut(remedy, { ...parts, body, page: page.current, matter, setEnclosures: parts.enclose });
           }}
-          onLeave={(code) => {
-            setAcknowledged((known) => new Set([...known, code]));
+          onLeave={(id) => {
+            setAcknowledged((known) => new Set([...known, id]));
           }}
         />
       </div>

@@ -90,6 +90,11 @@ export class DraftKeeper {
     this.#set({ message, error: undefined });
   };
 
+  /** What the server had against sending it: seen at once, though nothing was written since it was last looked at. */
+  readonly note = (notes: Message['notes']): void => {
+    this.#set({ message: { ...this.#state.message, notes } });
+  };
+
   /** What is not kept yet, with the revision it stands on, for a window that is closing. */
   readonly unkept = (): ChangeMessage | undefined =>
     Object.keys(this.#pending).length === 0 ? undefined : { ...this.#pending, revision: this.#revision };

@@ -1,9 +1,17 @@
 import { useState } from 'react';
 import type { RefObject } from 'react';
+import { flushSync } from 'react-dom';
 import { useNavigate } from 'react-router';
 import type { Message, SendMessage } from '../../../../contract/messages.ts';
 import { useDiscardMutation, useSendMessageMutation } from '../../../api/messages.ts';
+import { problemCode } from '../../../words/wording.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
+
+/** The notes that a refusal to send hands over. */
+const notesOf = (error: unknown): Message['notes'] | undefined =>
+  problemCode(error) === 'notesStop'
+    ? (error as { readonly data: { readonly notes?: Message['notes'] } }).data.notes
+    : undefined;
 
 interface Leaving {
   readonly go: (order?: SendMessage) => Promise<void>;
@@ -37,7 +45,15 @@ export function useLeaving(
     setAsked(true);
     const sent = await send({ id, order: { ...order, acknowledged: [...acknowledged] } })
       .unwrap()
-      .catch(() => undefined);
+      .catch((error: unknown) => {
+        // The record may have changed in another window since the notes here were made.
+        const notes = notesOf(error);
+        if (notes)
+          flushSync(() => {
+            keeper.note(notes);
+          });
+        return undefined;
+      });
     if (sent) await navigate(`/matters/${matterId}`);
     else page.current?.parentElement?.querySelector<HTMLElement>('[data-note-card] button')?.focus();
   };
