@@ -1,3 +1,4 @@
+import { checkAddressChanged } from './addressChanged.ts';
 import { checkAddresses } from './addresses.ts';
 import { checkAmounts } from './amounts.ts';
 import type { CheckInput } from './checkInput.ts';
@@ -27,6 +28,7 @@ export const CHECKS: readonly Check[] = [
   checkSender,
   checkRecipients,
   checkAddresses,
+  checkAddressChanged,
   checkSentBefore,
   checkGreeting,
   checkReplyToAll,

@@ -20,6 +20,7 @@ export const CAUTIONS = [
   'otherMatterAddress',
   'addressNear',
   'addressUnknown',
+  'addressChanged',
   'notOnMatter',
   'sentBefore',
   'spokenNotEnclosed',

@@ -337,6 +337,19 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
       ),
   ],
   [
+    'addressChanged',
+    (draft) => {
+      draft.to = [ines];
+      draft.change = {
+        recipients: {
+          to: [{ name: ines.name, address: 'ines@former.example', contactId: ines.id, roles: ['client'] }],
+          cc: [],
+          bcc: [],
+        },
+      };
+    },
+  ],
+  [
     'gapLeft',
     (draft, luck) =>
       draft.body.push(

@@ -35,6 +35,13 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: 'A code was never filled in',
     detail: `“${text(p, 'words')}” would be read as it stands. Write what it stands for.`,
   }),
+  addressChanged: (p) => ({
+    title: 'Their address is another by now',
+    detail:
+      p['by'] === undefined
+        ? `${text(p, 'name')} is no longer reached at ${text(p, 'address')}.`
+        : `${text(p, 'name')} is no longer reached at ${text(p, 'address')}, but at ${text(p, 'by')}.`,
+  }),
   gapLeft: (p) => ({
     title: 'Still to be filled in?',
     detail: `“${text(p, 'words')}” stands in the text.`,
@@ -161,6 +168,7 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   otherMatterAddress: 'An address from another matter',
   addressNear: 'An address one letter from a known one',
   addressUnknown: 'An address nobody is known by',
+  addressChanged: 'An address that was changed since',
   notOnMatter: 'Somebody who is not on the matter',
   sentBefore: 'The same was sent a few days ago',
   spokenNotEnclosed: 'A document spoken of and not enclosed',
