@@ -49,10 +49,7 @@ export function compose(input: ComposeInput): ComposedMessage {
     recipients,
     from: senderOf(options.sender, writer, record, practice),
     subject: takenUp ? [{ type: 'text', text: subjectOf(takenUp) }] : merged.subject,
-    body:
-      takenUp && takenUp.quoted.length > 0
-        ? documentOf([...merged.body.content, ...takenUp.quoted])
-        : merged.body,
+    body: withQuoted(merged.body, takenUp),
     blanks: merged.blanks,
     answers: { ...merged.proposed, ...input.answers },
     enclosures: enclosuresFor(program.content.documents, record.documents, reader, {
@@ -62,6 +59,7 @@ export function compose(input: ComposeInput): ComposedMessage {
     enclosureNames: program.content.documents.map((rule) => enclosureWords(rule, record.documents)),
     sendOptions: {
       ...options,
+      ...(takenUp ? { takenUp: { entryId: takenUp.entry.id, how: takenUp.how } } : {}),
       ...(takenUp?.how === 'all' ? { answersAll: true } : {}),
       ...(input.followUpId === undefined ? {} : { followUpId: input.followUpId }),
     },
@@ -69,6 +67,10 @@ export function compose(input: ComposeInput): ComposedMessage {
     reader,
   };
 }
+
+/** A text with the words that are passed on below it. */
+export const withQuoted = (body: DocumentNode, takenUp: TakenUp | undefined): DocumentNode =>
+  takenUp && takenUp.quoted.length > 0 ? documentOf([...body.content, ...takenUp.quoted]) : body;
 
 /** Reads the matter's fields for those that a message goes to: greetings are made for them. */
 export function readerTo(

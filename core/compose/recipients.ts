@@ -1,12 +1,27 @@
 import type { Mailbox } from '../model/mailbox.ts';
 import { addressKey } from '../recipients/address.ts';
+import { onceEach } from '../recipients/onceEach.ts';
 import { recipientOf, resolveRecipients } from '../recipients/recipients.ts';
 import type { Recipients } from '../recipients/recipients.ts';
 import type { ComposeInput, TakenUp } from './input.ts';
 import { typedRecipients } from './typedRecipients.ts';
 
-/** Whom a message goes to: those the writer pointed at, whoever is answered, or those the template names. */
+/** Whom a message goes to: those the writer pointed at, whoever is answered, or those the template names; each once. */
 export function recipientsFor(input: ComposeInput): Recipients {
+  const { record, contacts, chosen = [], channel } = input;
+  const people = new Set(
+    [...record.parties.map(({ contact }) => contact), ...contacts, ...chosen].flatMap(({ id, kind }) =>
+      kind === 'person' ? id : [],
+    ),
+  );
+  return onceEach(
+    meantBy(input),
+    channel,
+    ({ contactId }) => contactId !== undefined && people.has(contactId),
+  );
+}
+
+function meantBy(input: ComposeInput): Recipients {
   const { program, record, channel, chosen, takenUp } = input;
   const { recipients } = resolveRecipients(program.content.recipients, record, channel);
   if (chosen)

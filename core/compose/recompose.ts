@@ -4,7 +4,7 @@ import { resolveRecipients } from '../recipients/recipients.ts';
 import type { Answers, BlankDefinition } from '../template/blanks.ts';
 import type { DocumentNode, InlineDocument } from '../template/document.ts';
 import type { SendOptions, TemplateContent } from '../template/template.ts';
-import { compose, readerTo } from './compose.ts';
+import { compose, readerTo, withQuoted } from './compose.ts';
 import type { ComposedMessage } from './compose.ts';
 import { enclosuresByRule } from './enclosures.ts';
 import type { WantedEnclosure } from './enclosures.ts';
@@ -38,7 +38,7 @@ export function recompose(
   const { record, channel, program } = input;
   const rules = before?.recipients ?? { to: [], cc: [], bcc: [] };
   const byOld = resolveRecipients(rules, record, channel).recipients;
-  const answering = draft.references.length > 0;
+  const answering = draft.references.length > 0 || input.takenUp !== undefined;
   const keeps = answering || !sameAddresses(byOld, draft.recipients);
   const composed = compose(input);
   const recipients = keeps ? draft.recipients : composed.recipients;
@@ -49,7 +49,7 @@ export function recompose(
     ...composed,
     recipients,
     subject: answering ? draft.subject : merged.subject,
-    body: merged.body,
+    body: withQuoted(merged.body, input.takenUp),
     blanks: merged.blanks,
     answers: { ...merged.proposed, ...carriedOver(draft, merged.blanks) },
     enclosures: enclosuresByRule(program.content.documents, record.documents, reader),

@@ -1,23 +1,20 @@
 import type { StartMessage } from '../../contract/messages.ts';
-import { bareProgram, compose, quotedBlocks } from '../../core/compose/index.ts';
-import type { ComposedMessage, TakenUp } from '../../core/compose/index.ts';
-import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { bareProgram, compose } from '../../core/compose/index.ts';
+import type { ComposedMessage } from '../../core/compose/index.ts';
 import type { Channel } from '../../core/model/channel.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import { readinessOf } from '../../core/shelf/index.ts';
 import type { PersonScope } from '../access/scope.ts';
-import { findEntry } from '../correspondence/queries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import { findMatter } from '../matters/queries.ts';
-import { parseMail } from '../platform/mail/parseMail.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
-import { readSettings } from '../platform/settings/queries.ts';
 import { findStartable } from '../templates/compiled.ts';
 import type { CompiledTemplate } from '../templates/compiled.ts';
 import { gather } from './gather.ts';
+import { takeUp } from './takeUp.ts';
 
 /** A message as it would begin, before anything of it is kept. */
 export interface BegunMessage {
@@ -86,23 +83,6 @@ function refuseUnready(
   if (readiness.kind !== 'unavailable') return;
   const { reasons } = readiness;
   throw new DomainProblem('templateUnavailable', `“${name}” cannot be started on ${reference}.`, { reasons });
-}
-
-async function takeUp(
-  { blobs }: Pick<Services, 'blobs'>,
-  scope: PersonScope,
-  matter: StoredMatter,
-  { inReplyTo, answer = 'sender' }: StartMessage,
-): Promise<TakenUp | undefined> {
-  if (inReplyTo === undefined) return undefined;
-  const entry = await findEntry(scope, inReplyTo);
-  if (entry?.matterId !== matter.id) throw notFound('entry on this matter');
-  if (answer !== 'forward') return { entry, how: answer, quoted: [] };
-  const { timeZone } = await readSettings(scope);
-  const { date } = zonedTime(timeZone, entry.occurredAtUtc);
-  const { text } = await parseMail(await blobs.get(entry.rawBlob));
-  const quoted = quotedBlocks({ from: entry.people.from, subject: entry.subject }, date, text ?? '');
-  return { entry, how: answer, quoted };
 }
 
 async function chosenContacts(scope: PersonScope, ids: readonly string[]): Promise<readonly Contact[]> {

@@ -1,5 +1,6 @@
 import type { ChangeMessage, Message } from '../../contract/messages.ts';
 import { typedRecipients } from '../../core/compose/index.ts';
+import { onceEach } from '../../core/recipients/onceEach.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { refreshValues } from '../../core/merge/refresh.ts';
 import type { Result } from '../../core/model/problem.ts';
@@ -73,7 +74,7 @@ async function applyChange(
     const inputs = change[name];
     return inputs ? typedRecipients(inputs, matter, holders, channel) : message.recipients[name];
   };
-  const recipients = { to: line('to'), cc: line('cc'), bcc: line('bcc') };
+  const recipients = onceEach({ to: line('to'), cc: line('cc'), bcc: line('bcc') }, channel);
   return {
     ...message,
     recipients,

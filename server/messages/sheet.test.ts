@@ -2,7 +2,6 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
-import { findMessage } from './queries.ts';
 import type { PersonScope } from '../access/scope.ts';
 import type { Transport } from '../sending/transports/transport.ts';
 import { NOW, openPractice, runOnce, serve } from '../app/tests/practice.ts';
@@ -152,36 +151,7 @@ describe('a text message', () => {
   });
 });
 
-describe('taking an entry up', () => {
-  const entryFrom = async (direction: string) =>
-    services.db('entries').where({ matter_id: matterId, direction, channel: 'email' }).orderBy('seq').first();
-
-  it('answers all without writing to ourselves, and wonders where one alone is greeted', async () => {
-    const entry = await entryFrom('in');
-    const people = JSON.parse(entry.people);
-    const all = await start({ inReplyTo: entry.id, answer: 'all' });
-    const addresses = [...all.to, ...all.cc].map(({ address }: { address: string }) => address);
-    expect(addresses).toContain(people.from.address);
-    expect(addresses.filter((address: string) => address.endsWith('tidewell-roe.example'))).toEqual([]);
-    const wider = await change(all.id, { cc: [{ address: 'aksel.lund@harbourpost.example' }] });
-    expect(codes(wider)).toContain('answersAllGreetsOne');
-    expect((await findMessage(services.everything, all.id))?.references.length).toBeGreaterThan(0);
-  });
-
-  it('passes it on with its words and enclosures, to nobody yet and in no thread', async () => {
-    const row = await services
-      .db('entries')
-      .where({ matter_id: matterId })
-      .whereNot({ attachments: '[]' })
-      .first();
-    const forward = await start({ inReplyTo: row.id, answer: 'forward' });
-    expect(forward).toMatchObject({ to: [], subject: expect.stringMatching(/^Fwd: /) });
-    expect(forward.text).toMatch(/wrote on \w+day \d+ \w+ \d{4}, “/);
-    const names = JSON.parse(row.attachments).map(({ name }: { name: string }) => name);
-    expect(forward.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual(names);
-    expect((await findMessage(services.everything, forward.id))?.references).toEqual([]);
-  });
-
+describe('a message begun from the record', () => {
   it('writes to whoever was pointed at, with the document that was, for the follow-up that waited', async () => {
     const [party] = (await client.call('GET', `/matters/${matterId}`)).json.parties;
     const [document] = (await client.call('GET', `/matters/${matterId}`)).json.documents;

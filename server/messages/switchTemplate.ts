@@ -11,6 +11,7 @@ import { fetchWanted } from './enclosures/fetchWanted.ts';
 import { gather } from './gather.ts';
 import type { StoredEnclosure, StoredMessage } from './message.ts';
 import { partsOf } from './startMessage.ts';
+import { takeUp } from './takeUp.ts';
 
 /**
  * A draft begun anew from another template of its channel. What was answered stays, and so does whoever was put in or
@@ -34,12 +35,23 @@ export async function switchTemplate(
     );
   const before = message.templateVersionId ? await versionOf(scope, message.templateVersionId) : undefined;
   const { to, cc, bcc } = message.recipients;
+  const begun = message.sendOptions.takenUp;
+  // An entry that was moved to another matter since is no longer there to be taken up; what was made of it stays.
+  const takenUp =
+    begun &&
+    (await takeUp(services, scope, matter, { inReplyTo: begun.entryId, answer: begun.how }).catch(
+      (error: unknown) => {
+        if (error instanceof DomainProblem && error.code === 'notFound') return undefined;
+        throw error;
+      },
+    ));
   const input = await gather(services, scope, {
     matter,
     writer,
     channel,
     program,
     recipients: [...to, ...cc, ...bcc],
+    ...(takenUp ? { takenUp } : {}),
   });
   const composed = recompose(input, message, before?.content);
   const enclosed = await fetchWanted(services, scope, matter, composed.reader, composed.enclosures);

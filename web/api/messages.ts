@@ -10,6 +10,9 @@ import type {
 import { uploadFiles } from './uploadFiles.ts';
 import { api } from './api.ts';
 
+/** What a sheet said, and to whom, before another template was put under it. */
+export type WordsBefore = Pick<Message, 'subjectNodes' | 'body' | 'to' | 'cc' | 'bcc'>;
+
 const messagesApi = api.injectEndpoints({
   endpoints: (build) => ({
     startMessage: build.mutation<Message, { readonly matterId: string; readonly start: StartMessage }>({
@@ -17,20 +20,17 @@ const messagesApi = api.injectEndpoints({
       invalidatesTags: (_result, _error, { matterId }) => [{ type: 'OnItsWay', id: matterId }],
     }),
     /** Gives a draft another template; answers with the words it had before. */
-    switchTemplate: build.mutation<
-      Pick<Message, 'subjectNodes' | 'body'>,
-      { readonly id: string; readonly templateId: string }
-    >({
+    switchTemplate: build.mutation<WordsBefore, { readonly id: string; readonly templateId: string }>({
       queryFn: async ({ id, templateId }, _api, _extra, ask) => {
         const before = await ask(`/messages/${id}`);
         if (before.error) return { error: before.error };
-        const { revision, subjectNodes, body } = before.data as Message;
+        const { revision, subjectNodes, body, to, cc, bcc } = before.data as Message;
         const changed = await ask({
           url: `/messages/${id}`,
           method: 'PATCH',
           body: { revision, templateId },
         });
-        return changed.error ? { error: changed.error } : { data: { subjectNodes, body } };
+        return changed.error ? { error: changed.error } : { data: { subjectNodes, body, to, cc, bcc } };
       },
       invalidatesTags: (_result, _error, { id }) => [{ type: 'Message', id }],
     }),

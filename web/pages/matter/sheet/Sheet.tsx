@@ -4,6 +4,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
+import type { WordsBefore } from '../../../api/messages.ts';
 import { problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
@@ -25,8 +26,8 @@ import classes from './Sheet.module.css';
 
 interface SheetProps {
   readonly initial: Message;
-  /** The words before another template was chosen. */
-  readonly before: Pick<Message, 'subjectNodes' | 'body'> | undefined;
+  /** What it said, and to whom, before another template was chosen. */
+  readonly before: WordsBefore | undefined;
   readonly matter: MatterDetail;
   readonly onTakeTheirs: () => void;
 }
@@ -58,6 +59,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
     if (!backable) return;
     body?.commands.setContent(backable.body);
     subject?.commands.setContent(subjectContent(backable.subjectNodes));
+    for (const line of ['to', 'cc', 'bcc'] as const) parts.setLine(line, backable[line]);
     setBackable(undefined);
   };
   return (

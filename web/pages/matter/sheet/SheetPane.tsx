@@ -7,6 +7,7 @@ import { Blank } from '../../../ui/Blank.tsx';
 import type { MatterContext } from '../MatterPage.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useMessageQuery } from '../../../api/messages.ts';
+import type { WordsBefore } from '../../../api/messages.ts';
 import classes from './Sheet.module.css';
 
 /** A message on the desk: a sheet to write on while it is a draft, to read once it has left. */
@@ -17,7 +18,7 @@ export function SheetPane() {
 
 function OpenedSheet({ messageId }: { readonly messageId: string }) {
   const location = useLocation();
-  const { before } = (location.state ?? {}) as { before?: Pick<Message, 'subjectNodes' | 'body'> };
+  const { before } = (location.state ?? {}) as { before?: WordsBefore };
   const { matter, session } = useOutletContext<MatterContext>();
   const {
     currentData: message,
