@@ -5,7 +5,7 @@ import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
 import { sha256Hex } from '../platform/blobs/blobStore.ts';
-import { parseMail } from '../platform/mail/parseMail.ts';
+import { parseMail, REPORT_PARTS } from '../platform/mail/parseMail.ts';
 
 /** Larger messages are refused before they are parsed: hosts commonly take 25 to 50 MB. */
 export const MAX_MAIL_BYTES = 60_000_000;
@@ -113,7 +113,7 @@ function isAutomatic(mail: ParsedMail): boolean {
 }
 
 const isPart = (type: string): boolean =>
-  type === 'message/delivery-status' || type === 'text/rfc822-headers';
+  type === REPORT_PARTS.status || type === REPORT_PARTS.headers || type === 'message/delivery-status';
 
 const filesOf = ({ attachments }: ParsedMail): readonly ReadFile[] =>
   attachments
@@ -139,9 +139,9 @@ const BOUNCED_SUBJECT =
 
 /** A report by its machine's part (RFC 3464), or by its writer and subject, as older hosts make them. */
 function reportIn(mail: ParsedMail): MailReport | undefined {
-  const status = mail.attachments.find(({ contentType }) => contentType === 'message/delivery-status');
+  const status = mail.attachments.find(({ contentType }) => contentType === REPORT_PARTS.status);
   const original = mail.attachments.find(
-    ({ contentType }) => contentType === 'text/rfc822-headers' || contentType === 'message/rfc822',
+    ({ contentType }) => contentType === REPORT_PARTS.headers || contentType === 'message/rfc822',
   );
   const fromHost = BOUNCER.test(mail.from?.value[0]?.address ?? '');
   if (!status && !(fromHost && BOUNCED_SUBJECT.test(mail.subject ?? ''))) return undefined;

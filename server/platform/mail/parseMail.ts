@@ -1,3 +1,4 @@
+import { convert } from 'html-to-text';
 import { simpleParser } from 'mailparser';
 import type { ParsedMail } from 'mailparser';
 
@@ -24,10 +25,50 @@ export async function parseMail(
 ): Promise<ParsedMail> {
   try {
     const skipImageLinks = !withPictures || bytes.length > MAX_WITH_PICTURES;
-    return await simpleParser(bytes, { ...OPTIONS, skipImageLinks });
+    return withText(await simpleParser(withReportParts(bytes), { ...OPTIONS, skipImageLinks }));
   } catch {
     const head = bytes.toString('latin1', 0, MAX_HEAD).split(/\r?\n\r?\n/)[0] ?? '';
     const plain = head.replace(/^(?:content-[\w-]+|mime-version):.*(?:\r?\n[ \t].*)*\r?\n?/gim, '');
     return simpleParser(Buffer.from(`${plain.trimEnd()}\r\n\r\n${UNREADABLE}\r\n`, 'latin1'), OPTIONS);
   }
+}
+
+/** HTML deeper or wider than any letter is, which would tire whoever walks it. */
+const TEXT_OF_HTML = {
+  wordwrap: false as const,
+  limits: { maxInputLength: MAX_HTML, maxDepth: 60, maxChildNodes: 5_000 },
+  selectors: [
+    { selector: 'img', format: 'skip' },
+    { selector: 'a', options: { ignoreHref: true } },
+  ],
+};
+
+/** A message that is HTML alone, as one part or within others, is found and matched by its words all the same. */
+function withText(mail: ParsedMail): ParsedMail {
+  if ((mail.text ?? '').trim() !== '' || typeof mail.html !== 'string') return mail;
+  return { ...mail, text: convert(mail.html, TEXT_OF_HTML) };
+}
+
+/** What a report's machine parts are parsed as: parts of their own, whether or not they call themselves attachments. */
+export const REPORT_PARTS = {
+  status: 'application/delivery-status',
+  headers: 'application/rfc822-headers',
+} as const;
+
+/**
+ * The parts of a report (RFC 3462, RFC 3464, RFC 6533) by types that no parser takes for text: those that are not marked as
+ * attachments would run together with the words that stand before them. Only what is parsed is changed, never what is kept.
+ */
+function withReportParts(bytes: Buffer): Buffer {
+  if (!/multipart\/report/i.test(bytes.toString('latin1', 0, MAX_HEAD))) return bytes;
+  return Buffer.from(
+    bytes
+      .toString('latin1')
+      .replace(/^(content-type:\s*)message\/(?:global-)?delivery-status\b/gim, `$1${REPORT_PARTS.status}`)
+      .replace(
+        /^(content-type:\s*)(?:text\/rfc822-headers|message\/global-headers)\b/gim,
+        `$1${REPORT_PARTS.headers}`,
+      ),
+    'latin1',
+  );
 }
