@@ -95,6 +95,8 @@ const Blank = Type.Object({
   required: Type.Boolean(),
   help: Type.Optional(Type.String()),
   choices: Type.Optional(Type.Array(Type.Object({ key: Type.String(), label: Type.String() }))),
+  /** A day without a year is the last that was. */
+  looks: Type.Optional(Type.Literal('back')),
   /** The currency that an amount is read in (ISO 4217). */
   currency: Type.Optional(Type.String()),
 });

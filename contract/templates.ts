@@ -40,6 +40,7 @@ const Blank = Type.Object(
     defaultFrom: Type.Optional(
       Type.Object({ path: Type.String({ maxLength: 120 }), shift: Type.Union([Shift, Type.Null()]) }),
     ),
+    looks: Type.Optional(Type.Literal('back')),
   },
   { additionalProperties: false },
 );

@@ -78,7 +78,7 @@ export async function viewMessage(
 }
 
 const viewBlank = (
-  { key, label, kind, required, help, choices }: BlankDefinition,
+  { key, label, kind, required, help, choices, looks }: BlankDefinition,
   currency: string,
 ): Message['blanks'][number] => ({
   key,
@@ -88,6 +88,7 @@ const viewBlank = (
   ...(help === undefined ? {} : { help }),
   choices: [...(choices ?? [])],
   ...(kind === 'money' ? { currency } : {}),
+  ...(looks ? { looks } : {}),
 });
 
 /** What a message was made from, by name; what is private to somebody else has no name for others. */

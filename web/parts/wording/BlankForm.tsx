@@ -35,7 +35,8 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
         value={blank.kind}
         options={BLANK_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
         onChange={(kind) => {
-          onChange({ ...bare, kind });
+          const { looks: _looks, ...rest } = bare;
+          onChange({ ...rest, kind });
         }}
       />
       {blank.kind === 'choice' ? (
@@ -67,6 +68,20 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
           shift={blank.defaultFrom.shift}
           onChange={(shift) => {
             onChange({ ...blank, defaultFrom: { path: blank.defaultFrom?.path ?? '', shift } });
+          }}
+        />
+      ) : null}
+      {dated ? (
+        <SelectField
+          label="A day without a year"
+          value={blank.looks ?? 'ahead'}
+          options={[
+            ['ahead', 'is the next to come'],
+            ['back', 'is the last that was'],
+          ]}
+          onChange={(looks) => {
+            const { looks: _before, ...rest } = blank;
+            onChange(looks === 'back' ? { ...rest, looks } : rest);
           }}
         />
       ) : null}

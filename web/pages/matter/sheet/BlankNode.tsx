@@ -84,7 +84,15 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
     );
   }
   if (blank.kind === 'date')
-    return <DateBlank label={blank.label} answer={answer} onAnswer={onAnswer} common={common} />;
+    return (
+      <DateBlank
+        label={blank.label}
+        looking={blank.looks ?? 'ahead'}
+        answer={answer}
+        onAnswer={onAnswer}
+        common={common}
+      />
+    );
   if (blank.kind === 'longText') {
     return (
       <textarea

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { readDate } from '../../../../core/dates/readDate.ts';
+import type { Looking } from '../../../../core/dates/readDate.ts';
 import { parsePlainDate } from '../../../../core/model/plainDate.ts';
 import { today } from '../../../words/dates.ts';
 import { usePracticeQuery } from '../../../api/practice.ts';
@@ -10,6 +11,8 @@ import classes from './Sheet.module.css';
 
 interface DateBlankProps {
   readonly label: string;
+  /** Which year a day without one is in. */
+  readonly looking: Looking;
   readonly answer: string;
   readonly onAnswer: (answer: string) => void;
   readonly common: Readonly<Record<string, unknown>>;
@@ -21,7 +24,7 @@ const EVERY_WEEKDAY = [1, 2, 3, 4, 5];
  * A day, typed as people say it (`next friday`, `+10 working days`, `5 March`), or chosen from a calendar with Alt and the
  * down arrow. What is typed and is no day is no answer, and says so.
  */
-export function DateBlank({ label, answer, onAnswer, common }: DateBlankProps) {
+export function DateBlank({ label, looking, answer, onAnswer, common }: DateBlankProps) {
   const [typed, setTyped] = useState<string>();
   const picker = useRef<HTMLInputElement>(null);
   const { data: practice } = usePracticeQuery();
@@ -34,7 +37,7 @@ export function DateBlank({ label, answer, onAnswer, common }: DateBlankProps) {
       weekdays: new Set(practice?.weekdays ?? EVERY_WEEKDAY),
       holidays: new Set((practice?.holidays ?? []).flatMap((day) => parsePlainDate(day) ?? [])),
     };
-    onAnswer(readDate(text, today(), calendar) ?? '');
+    onAnswer(readDate(text, today(), calendar, looking) ?? '');
   };
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key !== 'ArrowDown' || !event.altKey) return;

@@ -105,6 +105,17 @@ describe('the parts of a template beside its wording', () => {
     expect(value().content.blanks[0]?.choices?.map(({ label }) => label)).toEqual(['North', 'South']);
   });
 
+  it('say of a blank that asks for a day which year one without is in', async () => {
+    const { user, value } = parts();
+    await user.click(screen.getByText('Add a blank'));
+    expect(screen.queryByLabelText('A day without a year')).toBeNull();
+    await user.selectOptions(screen.getByLabelText('Answered with'), 'date');
+    await user.selectOptions(screen.getByLabelText('A day without a year'), 'is the last that was');
+    expect(value().content.blanks[0]).toMatchObject({ kind: 'date', looks: 'back' });
+    await user.selectOptions(screen.getByLabelText('Answered with'), 'text');
+    expect(value().content.blanks[0]).not.toHaveProperty('looks');
+  });
+
   it('enclose by a rule: the latest, one that is asked for, a letter made now', async () => {
     const { user, value } = parts();
     await user.click(screen.getByText('The latest of a category'));
