@@ -1,4 +1,4 @@
-import DecimalJs from 'decimal.js';
+import { Decimal as DecimalJs } from 'decimal.js';
 import fc from 'fast-check';
 import { Intl as TemporalIntl, Temporal } from 'temporal-polyfill';
 import { describe, expect, it } from 'vitest';

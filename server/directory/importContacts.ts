@@ -1,3 +1,4 @@
+import { decodeText } from '../platform/files/decodeText.ts';
 import Papa from 'papaparse';
 import type { Services } from '../platform/services.ts';
 import type { ImportReport } from '../../contract/directory.ts';
@@ -22,7 +23,7 @@ export async function importContacts(
   scope: PersonScope,
   bytes: Buffer,
 ): Promise<ImportReport> {
-  const text = bytes.toString('utf8').replace(/^\ufeff/, '');
+  const text = decodeText(bytes);
   const read = /BEGIN:VCARD/i.test(text.slice(0, 4_000)) ? readVcards(text) : readList(text);
   if (read.length === 0)
     throw new DomainProblem('badFile', 'No contact was found in it. Nothing was changed.');

@@ -1,3 +1,4 @@
+import { decodeText } from './decodeText.ts';
 import { readDocx } from '../workers/docxReader.ts';
 import { simpleParser } from 'mailparser';
 import type { DocumentNode } from '../../../core/template/document.ts';
@@ -51,26 +52,17 @@ async function readMail(bytes: Buffer): Promise<FoundWording> {
 }
 
 function readPage(bytes: Buffer): Promise<FoundWording> {
-  const html = decode(bytes);
+  const html = decodeText(bytes);
   const title = /<title[^>]*>([^<]{0,300})<\/title>/i.exec(html)?.[1] ?? '';
   return Promise.resolve({ subject: title.replace(/\s+/g, ' ').trim(), body: htmlDocument(html) });
 }
 
 /** A first line that names the subject is taken for it. */
 function readText(bytes: Buffer): Promise<FoundWording> {
-  const text = decode(bytes);
+  const text = decodeText(bytes);
   const subject = /^\s*(?:subject|re)\s*:\s*([^\r\n]{1,300})\r?\n/i.exec(text);
   const rest = subject ? text.slice(subject[0].length) : text;
   return Promise.resolve({ subject: subject?.[1]?.trim() ?? '', body: textDocument(rest) });
-}
-
-/** UTF-8 where it is that; otherwise what was written before UTF-8 was usual. */
-function decode(bytes: Buffer): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
 }
 
 /** The most a .docx may hold unpacked; its thread has a limit of time and memory besides. */
