@@ -102,7 +102,7 @@ export function benchChecks(): Promise<readonly Measured[]> {
     }
     const at = (list: readonly number[], share: number): number =>
       [...list].sort((a, b) => a - b)[Math.floor(list.length * share)] ?? NaN;
-    const candidates = nameCandidates(words).size + referenceCandidates(words).length;
+    const candidates = nameCandidates(words).size + referenceCandidates(words).size;
     const where = `${words.length} letters, ${candidates} candidates, ${CONTACTS} contacts, ${MATTERS} other matters`;
     const row = (name: string, share: number): Measured => ({
       name: `every check on a long message (${where}), ${name}`,

@@ -190,7 +190,11 @@ describe('checks', () => {
 
 describe('candidates for another matter’s words', () => {
   it('are what looks like a reference, and runs of capitalised words without possessives', () => {
-    expect(referenceCandidates('See SV-2041, DC-77 and X-ray, A-1.')).toEqual(['SV-2041', 'DC-77']);
+    expect([...referenceCandidates('See SV-2041, DC-77 and X-ray, A-1.').keys()]).toEqual([
+      'SV-2041',
+      'DC-77',
+      'A-1',
+    ]);
     const found = nameCandidates('We saw Gilded Tern’s rig off Port Sennet, with Ines Okafor.');
     expect([...found.keys()]).toEqual(expect.arrayContaining(['gilded tern', 'port sennet', 'ines okafor']));
     expect(found.get('gilded tern')).toBe('Gilded Tern');
@@ -198,9 +202,9 @@ describe('candidates for another matter’s words', () => {
   });
 
   it('stay bounded and quick on hostile text', () => {
-    expect(nameCandidates('Aa '.repeat(100_000)).size).toBeLessThanOrEqual(604);
-    expect(nameCandidates('A-'.repeat(100_000)).size).toBeLessThanOrEqual(604);
-    expect(referenceCandidates('ABCD'.repeat(50_000))).toEqual([]);
+    expect(nameCandidates('Aa '.repeat(100_000)).size).toBeLessThanOrEqual(1504);
+    expect(nameCandidates('A-'.repeat(100_000)).size).toBeLessThanOrEqual(1504);
+    expect(referenceCandidates('ABCD'.repeat(50_000)).size).toBe(0);
   });
 });
 

@@ -1,17 +1,12 @@
 import { latestOfCategory } from '../shelf/documents.ts';
-import type { MatterDocument } from '../model/matter.ts';
+import type { MatterDocument, MatterRecord } from '../model/matter.ts';
+import { announcedIn } from './announced.ts';
 import type { CheckInput, Line } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
 import { sentenceAround } from './sentences.ts';
 import { findPhrase, foldText } from '../model/words.ts';
 import type { FoldedText } from '../model/words.ts';
-
-const SPEAKS = /\b(?:enclos(?:e|ed|es|ing|ures?)|attach(?:ed|es|ing|ments?)?|herewith)\b/giu;
-/** Said of ropes, keels and earlier letters rather than of this one: `attached to the hull`, `was enclosed`. */
-const NOT_THIS =
-  /(?:\b(?:un|previously|already|was|were|be|being|been|you|your)\s+|\b(?:not|no|nothing|none|never|without)\b[^.,;]{0,24})$/iu;
-const TO_A_THING = /^\s+to\s+(?:the|a|an|its|her|his|your|our)\b(?!\s+(?:letter|message|mail|e-mail|note))/iu;
 
 interface Spoken {
   readonly line: Line;
@@ -25,7 +20,7 @@ interface Spoken {
  * spoken of.
  */
 export function checkEnclosures(input: CheckInput): readonly Note[] {
-  const spoken = input.lines.flatMap(spokenIn);
+  const spoken = input.lines.flatMap((line) => spokenIn(line, input.record));
   if (spoken.length === 0) return unspoken(input);
   const missing = missingCategories(spoken, input);
   if (missing.length > 0) return missing;
@@ -34,14 +29,13 @@ export function checkEnclosures(input: CheckInput): readonly Note[] {
   return [caution('noneEnclosed', { part: 'body', block: first.line.block, words: first.words })];
 }
 
-function spokenIn(line: Line): readonly Spoken[] {
-  return [...line.text.matchAll(SPEAKS)].flatMap((match) => {
-    const before = line.text.slice(0, match.index);
-    const after = line.text.slice(match.index + match[0].length);
-    if (NOT_THIS.test(before.slice(-24)) || TO_A_THING.test(after.slice(0, 40))) return [];
-    return [{ line, words: match[0], sentence: foldText(sentenceAround(line.text, match.index)) }];
-  });
-}
+/** Where a line says that something goes with this very message. */
+const spokenIn = (line: Line, record: MatterRecord): readonly Spoken[] =>
+  announcedIn(line.text, record).map(({ words, at }) => ({
+    line,
+    words,
+    sentence: foldText(sentenceAround(line.text, at)),
+  }));
 
 function missingCategories(
   spoken: readonly Spoken[],

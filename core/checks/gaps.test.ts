@@ -83,8 +83,9 @@ describe('what was never filled in', () => {
   });
 
   it('may be a ruled line in a letter, where a pen fills it in', () => {
-    expect(notes('Signed ____________', { channel: 'letter' })).toEqual([]);
-    expect(notes('Signed ____________')).toHaveLength(1);
+    expect(notes('Height ____________', { channel: 'letter' })).toEqual([]);
+    expect(notes('Height ____________')).toHaveLength(1);
+    expect(notes('Signed ____________')).toEqual([]);
   });
 
   it('is found in a line of any length at once', () => {

@@ -22,22 +22,47 @@ const LEAST_DOTS = 6;
 /** What stands between marks; the reader of gaps bounds how long that is. */
 const insideOf = (text: string): string => text.replace(/^[^\p{L}_]+|[^\p{L}\p{N}_]+$/gu, '');
 
+/** A rule that is left for a pen, or a place to be signed. */
+const FOR_A_PEN = /(?:\bsign(?:ed|ature)?\b[^.]{0,24}|\bsign here|\binitials?)\s?[:.]?\s*$/iu;
+/** `Part XX`, `the numeral XX`: twenty. */
+const ROMAN =
+  /\b(?:numerals?|chapter|part|volume|vol\.?|section|article|schedule|appendix|act|canto|century|class|type|mark|mk)\s$/iu;
+
+/** `<name>`: what stands in one pair of angle brackets, and is a word for what belongs there. */
+const ANGLED =
+  /^<(?:the |your )?(?:name|date|day|time|amount|sum|address|title|reference|number|place|company|role)[^<>]{0,30}>$/iu;
+/** What the reader took for a noun that is missing; everything else in round brackets has to ask in so many words. */
+const SMALL_WORDS = /^\(\p{Ll}+(?: \p{Ll}+){0,3}\)$/u;
+const AFTER_ARTICLE = /(?:^|\s)(?:the|a|an)\s$/iu;
+
 type Kind = 'code' | 'gap' | undefined;
 
 /** What a place in a text that is about to be sent is. Old wording holds more such places: there they are only offered. */
-function kindOf({ text, shape }: Gap): Kind {
+function kindOf({ text, shape, from, to }: Gap, line: string): Kind {
+  const before = line.slice(0, from);
   switch (shape) {
     case 'sign':
       return text.startsWith('${') || CODE_NAME.test(insideOf(text)) ? 'code' : undefined;
     case 'bracket':
       if (ADDRESS.test(text) || ASIDES.test(text)) return undefined;
       if (CODE_MARKS.test(text)) return 'code';
+      // A letter that a quotation changed, `[t]he`, or a unit behind a figure.
+      if (/^\[\p{L}\]$/u.test(text) && (/^\p{L}/u.test(line.slice(to)) || /\d\s?$/u.test(before)))
+        return undefined;
       if (text.startsWith('[')) return 'gap';
-      if (text.startsWith('(')) return ASKS.test(text) ? 'gap' : undefined;
+      if (text.startsWith('('))
+        return ASKS.test(text) || (SMALL_WORDS.test(text) && AFTER_ARTICLE.test(before)) ? 'gap' : undefined;
+      if (ANGLED.test(text)) return 'gap';
       return CODE_NAME.test(insideOf(text)) ? 'code' : undefined;
     case 'rule':
-      return text.startsWith('_') || text.replace(/ /g, '').length >= LEAST_DOTS ? 'gap' : undefined;
+      if (FOR_A_PEN.test(before)) return undefined;
+      return text.startsWith('_') || text.includes('…') || text.replace(/ /g, '').length >= LEAST_DOTS
+        ? 'gap'
+        : undefined;
     case 'letters':
+      if (/^tb[ca]$/i.test(text))
+        return /:\s*$/.test(before) && line.slice(to).trim() === '' ? 'gap' : undefined;
+      if (text === 'XX' && ROMAN.test(before)) return undefined;
       return /^x/i.test(text) && !/^x{3,}$/.test(text) ? 'gap' : undefined;
     case 'capitals':
       return undefined;
@@ -60,7 +85,7 @@ export function checkGaps({ subject, lines, channel }: CheckInput): readonly Not
 function notesOn(text: string, where: (words: string) => NoteWhere, mayHaveRules: boolean): readonly Note[] {
   return text.split('\n').flatMap((line) =>
     findGaps(line).flatMap((gap): readonly Note[] => {
-      const kind = gap.shape === 'rule' && mayHaveRules ? undefined : kindOf(gap);
+      const kind = gap.shape === 'rule' && mayHaveRules ? undefined : kindOf(gap, line);
       if (kind === undefined) return [];
       const words = gap.text.trim();
       return [

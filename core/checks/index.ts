@@ -65,6 +65,6 @@ export { readableMessage } from './checkInput.ts';
 export type { CheckInput } from './checkInput.ts';
 export { noteId } from './note.ts';
 export type { Note } from './note.ts';
-export { addressCandidates, nameCandidates, referenceCandidates } from './words.ts';
+export { addressCandidates, familyKey, nameCandidates, referenceCandidates } from './words.ts';
 export { isOneSlipAway } from './addresses.ts';
 export { amountsOf } from './checkInput.ts';

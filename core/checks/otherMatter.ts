@@ -1,4 +1,5 @@
 import type { CheckInput, Elsewhere } from './checkInput.ts';
+import { greetingIn } from './greeting.ts';
 import { caution } from './note.ts';
 import type { Note, NoteWhere, Remedy } from './note.ts';
 
@@ -13,7 +14,10 @@ const CODES = {
  * over from another letter. What is elsewhere comes from the practice's index, asked for this text's candidates alone.
  */
 export function checkOtherMatter(input: CheckInput): readonly Note[] {
+  const greeting = greetingIn(input.lines);
   return input.elsewhere.flatMap((found) => {
+    // Whom a greeting names is looked at with those it goes to.
+    if (found.kind === 'name' && greeting?.words.includes(found.words)) return [];
     const where = placeOf(found.words, input);
     if (!where) return [];
     const code = CODES[found.kind];

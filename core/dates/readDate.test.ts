@@ -159,15 +159,11 @@ describe('days that a text names', () => {
     const text =
       'On Thu 5 Mar 2026 we came; by Friday, 4 December she is done. Not 5/3/26, nor 31 June 2026.';
     expect(
-      findDates(text, TODAY).map(({ words, date, weekday: named, hasYear }) => [
-        words,
-        date,
-        named?.number,
-        hasYear,
-      ]),
+      findDates(text, TODAY).map(({ words, days, weekday: named }) => [words, days[0], named?.number]),
     ).toEqual([
-      ['Thu 5 Mar 2026', '2026-03-05', 4, true],
-      ['Friday, 4 December', '2026-12-04', 5, false],
+      ['Thu 5 Mar 2026', '2026-03-05', 4],
+      ['Friday, 4 December', '2026-12-04', 5],
+      ['31 June 2026', undefined, undefined],
     ]);
     for (const { words, at } of findDates(text, TODAY)) expect(text.slice(at, at + words.length)).toBe(words);
   });
@@ -177,8 +173,34 @@ describe('days that a text names', () => {
       ['2026-12-30', '2027-01-02'],
       ['2027-01-30', '2027-01-02'],
     ] as const)
-      expect(findDates('2 January', day(today))[0]?.date).toBe(expected);
-    expect(findDates('29 February', TODAY)).toEqual([]);
+      expect(findDates('2 January', day(today))[0]?.days).toEqual([expected]);
+    expect(findDates('29 February', TODAY)[0]?.days).toEqual(['2028-02-29']);
+  });
+
+  it.each([
+    ['We meet on Thursday, November 26.', 'Thursday, November 26', ['2026-11-26'], 4],
+    ['26 November, a Friday, suits.', '26 November, a Friday', ['2026-11-26'], 5],
+    ['on 10 December (Friday) the', '10 December (Friday)', ['2026-12-10'], 5],
+    ['Freitag, den 27. November 2026', 'Freitag, den 27. November 2026', ['2026-11-27'], 5],
+    ['le vendredi 27 novembre 2026', 'vendredi 27 novembre 2026', ['2026-11-27'], 5],
+    ['El lunes 1 de febrero de 2027', 'lunes 1 de febrero de 2027', ['2027-02-01'], 1],
+    ['torsdag 26. november', 'torsdag 26. november', ['2026-11-26'], 4],
+    ['Friday the 18th', 'Friday the 18th', ['2026-12-18', '2027-01-18'], 5],
+    ['Friday, 3.12.2026', 'Friday, 3.12.2026', ['2026-12-03', '2026-03-12'], 5],
+  ])('in “%s” it is “%s”', (text, words, days, number) => {
+    expect(findDates(text, day('2026-11-24'))).toMatchObject([{ words, days, weekday: { number } }]);
+  });
+
+  it('are none where figures say something else', () => {
+    for (const text of [
+      'may 12 boats',
+      'Version 1.2.2026',
+      'the 5th bolt',
+      '3/12/2026',
+      'May 12.5 m',
+      '45 March',
+    ])
+      expect(findDates(text, TODAY), text).toEqual([]);
   });
 
   it('the next of a weekday comes within a week, and never is the day itself', () => {

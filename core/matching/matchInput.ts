@@ -64,7 +64,7 @@ export function matchInput(mail: IncomingMail, facts: MatchFacts, own: ReadonlyS
   // Each matter is asked for its own: names that nobody has are left out once.
   const known = (names: ReadonlyMap<string, string>): ReadonlyMap<string, string> =>
     new Map([...names].filter(([key]) => facts.byName.has(key)));
-  const references = (words: string): ReadonlySet<string> => new Set(referenceCandidates(words));
+  const references = (words: string): ReadonlySet<string> => new Set(referenceCandidates(words).keys());
   return {
     mail,
     facts,
@@ -81,7 +81,7 @@ export function candidatesIn(mail: IncomingMail, own: ReadonlySet<string>): Mail
   const words = `${mail.subject}\n${mail.text.slice(0, MAX_TEXT)}`;
   const { first, others } = correspondentsIn(mail, own);
   return {
-    references: referenceCandidates(words),
+    references: [...referenceCandidates(words).keys()],
     names: [...nameCandidates(words).keys()],
     addresses: [...new Set([...first, ...others])],
   };

@@ -14,6 +14,7 @@ export const STOPS = [
 export const CAUTIONS = [
   'greetingNamesOther',
   'greetingLeavesOut',
+  'greetsMore',
   'answersAllGreetsOne',
   'otherMatterReference',
   'otherMatterName',
@@ -28,6 +29,7 @@ export const CAUTIONS = [
   'enclosedNotSpoken',
   'olderVersion',
   'restrictedOutside',
+  'noSuchDay',
   'weekdayDisagrees',
   'dayInPast',
   'dayClosed',

@@ -92,16 +92,26 @@ const LOOSE = new Set(['{{', '[[', '{', '[', '«', '‹']);
 /** A code's name begins with a letter and has no sentence in it; one between two `@` has no space either. */
 const isName = (inside: string, open: string): boolean =>
   (LOOSE.has(open) || inside.trim() === inside) &&
-  /^\s?[\p{L}_][\p{L}\p{N} _./:'’?-]*\s?$/u.test(inside) &&
+  /^\s?(?:[\p{L}_][\p{L}\p{N} _./:'’?-]*|\?{1,3})\s?$/u.test(inside) &&
   !/[.?:]\s/.test(inside) &&
   !(open === '@' && /\s/.test(inside));
 
 function parenthesisAt(line: string, at: number): Gap | undefined {
   const inside = insideOf(line, at + 1, ')');
-  if (inside === undefined || !NAMED_IN_PARENTHESES.test(inside.trim())) return undefined;
+  if (inside === undefined) return undefined;
+  const isNamed = NAMED_IN_PARENTHESES.test(inside.trim()) || isForANoun(line, at, inside);
+  if (!isNamed) return undefined;
   const to = at + inside.length + 2;
   return { from: at, to, text: line.slice(at, to), name: nameWords(inside), shape: 'bracket' };
 }
+
+/** `the (type of brick) is`: an article with nothing else to belong to. */
+const isForANoun = (line: string, at: number, inside: string): boolean =>
+  /^\p{Ll}+(?: \p{Ll}+){0,3}$/u.test(inside) &&
+  /(?:^|\s)(?:the|a|an)\s$/iu.test(line.slice(Math.max(0, at - 5), at)) &&
+  /^(?:[.,;]|\s(?:is|was|will|has|of|and|in|on|at|to)\b|$)/u.test(
+    line.slice(at + inside.length + 2, at + inside.length + 8),
+  );
 
 /** Runs of underscores, dots or ellipses: what was once filled in with a pen. */
 function ruleAt(line: string, at: number): Gap | undefined {

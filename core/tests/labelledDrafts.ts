@@ -111,6 +111,14 @@ const AHEAD: readonly ((date: string) => string)[] = [
   (date) => `Her certificate is due on ${date}.`,
 ];
 
+/** What people do together: then the practice has to be open. */
+const MEETINGS: readonly ((date: string) => string)[] = [
+  (date) => `We will visit the yard on ${date}, if that suits you.`,
+  (date) => `We propose to meet on board on ${date}.`,
+  (date) => `Could we meet at the yard on ${date}?`,
+  (date) => `Our surveyor will come aboard on ${date}.`,
+];
+
 interface Draft {
   body: string[];
   to: Contact[];
@@ -286,7 +294,12 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
     },
   ],
   ['dayInPast', (draft, luck) => draft.body.push(pick(luck, AHEAD)(written(luck, dayAhead(luck, true, -1))))],
-  ['dayClosed', (draft, luck) => draft.body.push(pick(luck, AHEAD)(written(luck, dayAhead(luck, false))))],
+  ['dayClosed', (draft, luck) => draft.body.push(pick(luck, MEETINGS)(written(luck, dayAhead(luck, false))))],
+  [
+    'noSuchDay',
+    (draft, luck) =>
+      draft.body.push(pick(luck, AHEAD)(pick(luck, ['31 April', '30 February 2027', '31 September 2026']))),
+  ],
   [
     'amountDiffers',
     (draft, luck) => {
@@ -369,6 +382,13 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
       draft.change = {
         sentBefore: new Map([['ines.okafor@mail.example', { template: 'Report with invoice', daysAgo: 3 }]]),
       };
+    },
+  ],
+  [
+    'greetsMore',
+    (draft) => {
+      draft.to = [ines];
+      draft.greeting = 'Dear both';
     },
   ],
   [
@@ -487,7 +507,7 @@ function inputOf(draft: Draft): CheckInput {
 /** What the practice's index would say: names and references of other matters among a text's candidates. */
 function elsewhereIn(words: string): readonly Elsewhere[] {
   const names = nameCandidates(words);
-  const references = new Set(referenceCandidates(words));
+  const references = referenceCandidates(words);
   const addresses = new Set(addressCandidates(words));
   return elsewhereMatters.flatMap(({ reference, vessel, party }): readonly Elsewhere[] => {
     const found: Elsewhere[] = [];

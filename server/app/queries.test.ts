@@ -159,7 +159,7 @@ describe('names of other matters', () => {
   const ask = (names: readonly string[], references: readonly string[] = [], who = 'maud') =>
     services.as(who).then((scope) =>
       findElsewhere(scope, matterId, {
-        references,
+        references: new Map(references.map((one) => [one, one])),
         names: new Map(names.map((name) => [foldName(name), name])),
         addresses: [],
       }),

@@ -5,6 +5,7 @@ import { randomBytes } from 'node:crypto';
 import type { NewMatter } from './matter.ts';
 import { matterWords } from '../platform/database/dialects/sqlite/words.ts';
 import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
+import { familyKey } from '../../core/checks/index.ts';
 import { foldName } from '../../core/model/words.ts';
 import { insertDocument } from './documentQueries.ts';
 import type { MatterRecord, Row } from '../../core/model/matter.ts';
@@ -43,15 +44,19 @@ export async function insertMatter(tx: Tx, matter: NewMatter): Promise<void> {
   for (const document of matter.documents) await insertDocument(tx, matter.id, document);
 }
 
-/** What must not stray into another matter's letters: what this one is about, and its people. */
+/** What must not stray into another matter's letters: what this one is about, and its people, by name and family name. */
 function namesToGuard({
   type,
   facts,
   parties,
 }: Pick<MatterRecord, 'type' | 'facts' | 'parties'>): readonly string[] {
   const subject = type.nameFact === undefined ? undefined : facts[type.nameFact];
-  const people = parties.flatMap(({ contact }) => (contact.kind === 'person' ? [contact.name] : []));
-  return subject?.kind === 'text' ? [subject.text, ...people] : people;
+  const people = parties.flatMap(({ contact }) =>
+    contact.kind === 'person'
+      ? [foldName(contact.name), ...(contact.familyName ? [familyKey(contact.familyName)] : [])]
+      : [],
+  );
+  return [...new Set(subject?.kind === 'text' ? [foldName(subject.text), ...people] : people)];
 }
 
 /** Moves a matter up in the list of recent ones, and counts what was filed on it. */
@@ -128,7 +133,7 @@ export async function renewFinding(
     parties: names.join(' '),
   });
   await tx('matter_names').where({ matter_id: matter.id }).delete();
-  const keys = namesToGuard(matter).map((name) => ({ name_key: foldName(name), matter_id: matter.id }));
+  const keys = namesToGuard(matter).map((key) => ({ name_key: key, matter_id: matter.id }));
   if (keys.length > 0) await tx('matter_names').insert(keys).onConflict().ignore();
 }
 

@@ -34,7 +34,7 @@ export async function checkDraft(
   const words = [letter.subject, ...letter.lines.map(({ text }) => text)].join('\n');
   const elsewhere = await findElsewhere(scope, matter.id, {
     references: referenceCandidates(words),
-    names: nameCandidates(words),
+    names: nameCandidates(words, { anyCase: true }),
     addresses: addressCandidates(words),
   });
   const restricted = new Set(matter.documents.flatMap((one) => (one.restricted ? [one.id] : [])));

@@ -96,7 +96,7 @@ describe('words that belong elsewhere', () => {
   };
   const ask = (names: readonly string[], references: readonly string[] = []) =>
     findElsewhere(services.everything, matter.id, {
-      references,
+      references: new Map(references.map((one) => [one, one])),
       names: new Map(names.map((name) => [name.toLowerCase(), name])),
       addresses: [],
     });

@@ -17,7 +17,8 @@ const COMMON_NAME_MATTERS = 3;
 
 /** What a text might say of other matters: its candidates, by the words as written. */
 export interface Candidates {
-  readonly references: readonly string[];
+  /** References as matters have them, to the words as written. */
+  readonly references: ReadonlyMap<string, string>;
   /** Folded names to the words as written. */
   readonly names: ReadonlyMap<string, string>;
   readonly addresses: readonly string[];
@@ -45,7 +46,7 @@ export async function findElsewhere(
 ): Promise<readonly Elsewhere[]> {
   const written = new Map(addresses.map((address) => [addressKey(address), address]));
   const [first, ...others] = [
-    ...(references.length > 0 ? [referencesElsewhere(scope, matterId, references)] : []),
+    ...(references.size > 0 ? [referencesElsewhere(scope, matterId, [...references.keys()])] : []),
     ...(names.size > 0 ? [namesElsewhere(scope, matterId, [...names.keys()])] : []),
     ...(written.size > 0 ? [addressesElsewhere(scope, matterId, [...written.keys()])] : []),
   ];
@@ -56,7 +57,7 @@ export async function findElsewhere(
       const [found] = matters;
       if (!found || matters.some(({ mine }) => mine === 1)) return [];
       const { kind, asked, reference: matterReference, facts } = found;
-      if (kind === 'reference') return [{ words: asked, kind, matterReference }];
+      if (kind === 'reference') return [{ words: references.get(asked) ?? asked, kind, matterReference }];
       if (kind === 'address') return [{ words: written.get(asked) ?? asked, kind, matterReference }];
       if (matters.length > COMMON_NAME_MATTERS) return [];
       const isSubject = Object.values(fromJson<Record<string, Value>>(facts)).some(

@@ -76,6 +76,10 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: `${text(p, 'name')} is not greeted`,
     detail: 'but is among those it goes to.',
   }),
+  greetsMore: (p) => ({
+    title: `${text(p, 'words')} greets two`,
+    detail: `It goes to ${text(p, 'name')} alone.`,
+  }),
   otherMatterReference: (p) => ({
     title: 'Another matter’s reference',
     detail: `${text(p, 'words')} is not this matter.`,
@@ -117,6 +121,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: 'For the practice alone',
     detail: `${text(p, 'name')} is marked so, and would go to ${text(p, 'to')}.`,
   }),
+  noSuchDay: (p) => ({ title: 'There is no such day', detail: `${text(p, 'words')} is in no calendar.` }),
   weekdayDisagrees: (p) => ({
     title: 'Day and date disagree',
     detail: `${text(p, 'day')} is a ${text(p, 'weekday')}.`,
@@ -162,6 +167,7 @@ export const cautionWords = (code: CautionCode): string => CAUTION_NAMES[code];
 const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   greetingNamesOther: 'The greeting names somebody else',
   greetingLeavesOut: 'Somebody it goes to is not greeted',
+  greetsMore: 'A greeting to two, sent to one',
   answersAllGreetsOne: 'An answer to all greets one',
   otherMatterReference: 'The reference of another matter',
   otherMatterName: 'A name from another matter',
@@ -176,6 +182,7 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   enclosedNotSpoken: 'An enclosure without a word',
   olderVersion: 'An older version enclosed',
   restrictedOutside: 'A document for the practice alone',
+  noSuchDay: 'A day that does not exist',
   weekdayDisagrees: 'Day and date disagree',
   dayInPast: 'A day to come that has passed',
   dayClosed: 'A day on which the practice is closed',

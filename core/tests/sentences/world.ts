@@ -1,4 +1,10 @@
-import { addressCandidates, nameCandidates, referenceCandidates, runChecks } from '../../checks/index.ts';
+import {
+  addressCandidates,
+  familyKey,
+  nameCandidates,
+  referenceCandidates,
+  runChecks,
+} from '../../checks/index.ts';
 import type { CheckInput, Elsewhere } from '../../checks/checkInput.ts';
 import type { NoteCode } from '../../checks/note.ts';
 import type { Contact } from '../../model/contact.ts';
@@ -50,7 +56,8 @@ const recordOf = (
   ...change,
 });
 
-const plainType: MatterType = { ...surveyType, facts: [], nameFact: undefined, tables: [], calculated: [] };
+const { nameFact: _none, ...unnamed } = surveyType;
+const plainType: MatterType = { ...unnamed, facts: [], tables: [], calculated: [] };
 
 const WORLDS: Readonly<Record<Trade, World>> = {
   survey: {
@@ -161,28 +168,31 @@ const addressOf = (name: string): string => person(name).addresses[0]?.value ?? 
 
 /** What the practice's index answers for a text's candidates. */
 function elsewhereOf(text: string, { record, others }: World): readonly Elsewhere[] {
-  const names = nameCandidates(text);
-  const references = new Set(referenceCandidates(text));
+  const names = nameCandidates(text, { anyCase: true });
+  const references = referenceCandidates(text);
   const addresses = new Set(addressCandidates(text).map((one) => one.toLowerCase()));
+  const own = new Set(record.parties.flatMap(({ contact }) => keysOf(contact.name)));
   return others.flatMap((other): readonly Elsewhere[] => {
     const matterReference = other.reference;
     const named = other.names.flatMap((name): readonly Elsewhere[] => {
-      const mine = record.parties.some(({ contact }) => contact.name === name);
-      const words = mine ? undefined : names.get(foldName(name));
+      const isSubject = name === other.names[0];
+      const words = keysOf(name).flatMap((key) => (own.has(key) ? [] : (names.get(key) ?? [])));
       const address = addressOf(name);
-      const mailed = !mine && addresses.has(address);
+      const mailed = addresses.has(address)
+        ? [{ words: address, kind: 'address' as const, matterReference }]
+        : [];
       return [
-        ...(words === undefined
-          ? []
-          : [{ words, kind: 'name' as const, matterReference, isSubject: name === other.names[0] }]),
-        ...(mailed ? [{ words: address, kind: 'address' as const, matterReference }] : []),
+        ...words.map((one) => ({ words: one, kind: 'name' as const, matterReference, isSubject })),
+        ...mailed,
       ];
     });
-    return references.has(matterReference)
-      ? [{ words: matterReference, kind: 'reference', matterReference }, ...named]
-      : named;
+    const written = references.get(matterReference);
+    return written === undefined ? named : [{ words: written, kind: 'reference', matterReference }, ...named];
   });
 }
+
+/** What a name is indexed by: itself, and where it is a person's the family name. */
+const keysOf = (name: string): readonly string[] => [foldName(name), familyKey(name.split(' ').at(-1) ?? '')];
 
 /** A message that has this sentence for its text. */
 function inputOf({ trade, text, to }: LabelledSentence): CheckInput {
@@ -205,6 +215,7 @@ function inputOf({ trade, text, to }: LabelledSentence): CheckInput {
 
 const FAULT_OF: Readonly<Partial<Record<NoteCode, Fault>>> = {
   amountDiffers: 'amount',
+  noSuchDay: 'noSuchDay',
   weekdayDisagrees: 'weekday',
   dayInPast: 'past',
   dayClosed: 'closed',
@@ -215,6 +226,7 @@ const FAULT_OF: Readonly<Partial<Record<NoteCode, Fault>>> = {
   otherMatterAddress: 'otherMatter',
   greetingNamesOther: 'greeting',
   greetingLeavesOut: 'greeting',
+  greetsMore: 'greeting',
   gapLeft: 'gap',
   codeLeft: 'gap',
 };
