@@ -15,6 +15,9 @@ export const ProblemDetails = Type.Object({
 
 /** Ids are ours and short; anything longer is refused before it reaches a query. */
 export const Id = Type.String({ minLength: 1, maxLength: 64 });
+/** Whether mail is from whom it says, as a host that the practice trusts has told (RFC 8601). */
+export const Authenticated = Type.Enum(['passed', 'failed', 'unknown']);
+
 export const DateText = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
 /** A day that there is (RFC 3339 full-date); where one that is not is told in words of its own, `DateText` lets it through. */
 export const RealDay = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$', format: 'date' });

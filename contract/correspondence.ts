@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { DateText, Id, Instant, page } from './common.ts';
+import { Authenticated, DateText, Id, Instant, page } from './common.ts';
 
 export const Awaiting = Type.Union([
   Type.Object({ kind: Type.Literal('theirAnswer'), days: Type.Integer() }),
@@ -11,6 +11,7 @@ export const Awaiting = Type.Union([
 export const EntrySummary = Type.Object({
   id: Id,
   direction: Type.Union([Type.Literal('out'), Type.Literal('in'), Type.Literal('note')]),
+  authenticated: Authenticated,
   channel: Type.String(),
   occurredAtUtc: Instant,
   subject: Type.String(),

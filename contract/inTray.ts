@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { Id, Instant, PageQuery, page } from './common.ts';
+import { Authenticated, Id, Instant, PageQuery, page } from './common.ts';
 import { ChangeMatter } from './matterTypes.ts';
 import { EnclosedFile, EntryAddress, InvitationJson } from './correspondence.ts';
 
@@ -30,6 +30,9 @@ export const IncomingSummary = Type.Object({
   receivedAtUtc: Instant,
   sentAtUtc: Instant,
   direction: Type.Enum(['in', 'out']),
+  authenticated: Authenticated,
+  /** It says it is from one of the practice’s own addresses. */
+  claimsOurs: Type.Boolean(),
   from: EntryAddress,
   subject: Type.String(),
   opening: Type.String(),

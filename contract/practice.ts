@@ -33,6 +33,12 @@ export const PracticeJson = Type.Object(
     keepFiles: Type.Object({ received: Type.Boolean(), sent: Type.Boolean() }),
     /** What the matters’ own addresses end in; empty where mail for them does not arrive here. */
     filingDomain: Type.String({ maxLength: 200 }),
+    /** Hosts whose Authentication-Results are believed, by their authserv-id (RFC 8601 §2.5). */
+    trustedHosts: Type.Optional(
+      Type.Array(Type.String({ maxLength: 253, pattern: '^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$' }), {
+        maxItems: 20,
+      }),
+    ),
   },
   { additionalProperties: false },
 );

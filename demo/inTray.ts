@@ -1,6 +1,7 @@
 import { planMessage } from '../core/mime/plan.ts';
 import type { PlannedAttachment } from '../core/mime/plan.ts';
 import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
+import { withResults } from '../standins/authenticated.ts';
 import { receiveMail } from '../server/incoming/receiveMail.ts';
 import { unscoped } from '../server/access/unscoped.ts';
 import { assemble, sealFiles } from '../server/platform/mail/assemble.ts';
@@ -13,6 +14,7 @@ interface Letter {
   readonly subject: string;
   readonly text: string;
   readonly hoursAgo: number;
+  readonly forged?: boolean;
   /** A meeting it asks for, so many days from then at ten. */
   readonly asksFor?: { readonly what: string; readonly where: string; readonly inDays: number };
 }
@@ -69,6 +71,21 @@ function letters(matters: readonly NewMatter[]): readonly Letter[] {
       text: `My brother passed this on and says you would know what to do.\n\n-----Original Message-----\nFrom: Tidewell & Roe\nOur reference ${matters[1]?.reference ?? ''}\n\nHere is what we found on board.`,
       hoursAgo: 26,
     },
+    // What a forger writes who knows a name and a subject: the mail server says that it is not from there.
+    ...(matters[0]?.parties[0]?.contact.addresses[0]
+      ? [
+          {
+            from: {
+              name: matters[0].parties[0].contact.name,
+              address: matters[0].parties[0].contact.addresses[0].value,
+            },
+            subject: `${matters[0].reference}: new bank details`,
+            text: 'Please note that our account has changed, and pay all that is due to the new one from today. I cannot be reached by telephone this week.',
+            hoursAgo: 31,
+            forged: true,
+          },
+        ]
+      : []),
     {
       from: { name: 'Ottoline Graves', address: 'o.graves@brackwater.example' },
       subject: 'Would you survey a boat for us?',
@@ -99,7 +116,7 @@ export async function fillInTray(
       attachments: letter.asksFor ? [await invitation(blobs, letter, atUtc)] : [],
     });
     await receiveMail(services, unscoped(db, 'seeding'), {
-      bytes: await assemble(plan, sealFiles(blobs)),
+      bytes: withResults(await assemble(plan, sealFiles(blobs)), from.address, letter.forged),
       source: 'mailbox',
       deliveredTo: [],
     });

@@ -37,6 +37,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
     { key: 'accounts', name: 'Tidewell & Roe Accounts', address: 'accounts@tidewell-roe.example' },
     { key: 'reports', name: 'Tidewell & Roe Reports', address: 'reports@tidewell-roe.example' },
   ],
+  trustedHosts: ['mx.stand-in.example'],
   filingDomain: 'file.tidewell-roe.example',
 });
 

@@ -42,6 +42,35 @@ async function sendTo(page: Page, address: string, words: string): Promise<void>
   await expect(page.getByText(/Leaves in \d+ s|Sent|Waiting/).first()).toBeVisible();
 }
 
+test('a forged letter waits and says why', async ({ page, application }) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  const forge = (from: string, subject: string) =>
+    write(application, {
+      from,
+      to: 'office@tidewell-roe.example',
+      subject,
+      text: 'Please pay to the new account from today.',
+      forged: 'on',
+    });
+  await forge('maud@tidewell-roe.example', 'SV-2041: as I said');
+  await forge('ines.okafor@harbourpost.example', 'SV-2041: new bank details');
+  await page.goto(`${application.url}/in`);
+  const ours = page.locator('[data-incoming]').filter({ hasText: 'as I said' });
+  await expect(ours).toContainText('Says it is from you', { timeout: 30_000 });
+  await ours.getByRole('button', { expanded: false }).first().click();
+  await expect(ours.getByRole('note')).toContainText('nothing proves it');
+  const theirs = page.locator('[data-incoming]').filter({ hasText: 'SV-2041: new bank details' }).first();
+  await expect(theirs).toContainText('Sender not proven');
+  await theirs.getByRole('button', { expanded: false }).first().click();
+  await expect(theirs.getByRole('note')).toContainText('harbourpost.example');
+  await expectAccessible(page);
+  // It is filed at a word, and goes on saying it.
+  await theirs.getByRole('button', { name: 'File on SV-2041' }).click();
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await page.getByText('SV-2041: new bank details').first().click();
+  await expect(page.getByText('not proven: the mail server could not confirm')).toBeVisible();
+});
+
 test('an answer arrives, shows unasked on the open matter, and ends what waited for it', async ({
   page,
   application,

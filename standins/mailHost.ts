@@ -8,6 +8,7 @@ import { createTransport } from 'nodemailer';
 import { answerTo, bounceOf } from './answers.ts';
 import { behaviourOf, reply, replyError } from './behaviour.ts';
 import type { Behaviour } from './behaviour.ts';
+import { withResults } from './authenticated.ts';
 import { imapHost } from './imapHost.ts';
 import { mailStore } from './mailStore.ts';
 import type { MailStore } from './mailStore.ts';
@@ -36,7 +37,7 @@ const ANSWER_MS = 1_500;
 interface Host {
   readonly store: MailStore;
   /** Hands mail for filing addresses on to where the practice takes it. */
-  readonly deliver: (from: string, to: readonly string[], bytes: Buffer) => Promise<void>;
+  readonly deliver: (from: string, to: readonly string[], bytes: Buffer, forged?: boolean) => Promise<void>;
 }
 
 /** The mailboxes of some recipients get it, and whoever answers by themselves do so a moment later. */
@@ -139,7 +140,8 @@ async function receive(
 
 /** Mail for `file.*` goes on to the practice over SMTP, as its provider would hand it on; all else into the mailboxes. */
 function delivering(store: MailStore, filingPort: number | undefined): Host['deliver'] {
-  return async (from, to, bytes) => {
+  return async (from, to, given, forged = false) => {
+    const bytes = withResults(given, from, forged);
     const filing = to.filter((address) => /@file\./i.test(address));
     const others = filingPort === undefined ? to : to.filter((address) => !filing.includes(address));
     if (others.length > 0) await store.add(from, others, bytes);

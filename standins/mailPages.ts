@@ -12,7 +12,7 @@ export interface Delivered {
   readonly texts: TextGateway;
   readonly prints: Printer;
   /** Hands in what somebody outside writes. */
-  readonly deliver: (from: string, to: readonly string[], bytes: Buffer) => Promise<void>;
+  readonly deliver: (from: string, to: readonly string[], bytes: Buffer, forged?: boolean) => Promise<void>;
 }
 
 const STYLE = `body{font:15px/1.5 system-ui,sans-serif;margin:2rem auto;max-width:52rem;padding:0 1rem;color:#222;background:#fff}
@@ -53,7 +53,7 @@ export async function answerPage(
             subject: field('subject'),
             text: field('text'),
           });
-      await deliver(mail.from, mail.to, mail.bytes);
+      await deliver(mail.from, mail.to, mail.bytes, field('forged') !== '');
       response.writeHead(303, { Location: '/' }).end();
       return;
     }
@@ -150,7 +150,10 @@ async function overview(store: MailStore, mailbox: string | null): Promise<strin
       : '<p>Nothing has been delivered yet. What the application sends appears here as its recipients get it.</p>';
   const write = writeForm(
     '/write',
-    line('from', 'From') + line('to', 'To', 'office@tidewell-roe.example') + line('subject', 'Subject'),
+    line('from', 'From') +
+      line('to', 'To', 'office@tidewell-roe.example') +
+      line('subject', 'Subject') +
+      '<p><label><input type="checkbox" name="forged"> Not really from there (forged)</label></p>',
     'Write to the practice',
   );
   return page('Mailboxes of the stand-in mail host', otherPages + list + write);

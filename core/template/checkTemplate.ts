@@ -32,6 +32,7 @@ export interface TemplateProblem extends Problem<
   | 'defaultUnknownField'
   | 'passageMissing'
   | 'passageCircle'
+  | 'passagesTooLong'
   | 'pictureWithoutWords'
 > {
   readonly severity: 'error' | 'warning';

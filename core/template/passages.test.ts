@@ -6,13 +6,36 @@ import type { BlockNode } from './document.ts';
 import { outlineBody, outlineRest } from './outline.ts';
 import { parseContent, picturesOf } from './parseContent.ts';
 import { parseDocument } from './parseDocument.ts';
-import { expandPassages, linkedPassages, passageProblems } from './passages.ts';
+import { MAX_PASSAGE_BLOCKS, expandPassages, linkedPassages, passageProblems } from './passages.ts';
 import type { Passages } from './passages.ts';
 
 const link = (id: string): BlockNode => ({ type: 'passage', attrs: { id } });
 const passage = (name: string, ...content: readonly BlockNode[]) =>
   [name.toLowerCase(), { name, body: documentOf(content) }] as const;
 const para = (words: string): BlockNode => ({ type: 'paragraph', content: [text(words)] });
+
+describe('passages within passages', () => {
+  it('that would make a body longer than any letter stop at a bound, and that is said', () => {
+    // Eight passages of ten lines each, each line the one before: a hundred million.
+    const many: Passages = new Map([
+      passage('P0', ...Array.from({ length: 10 }, () => para('x'))),
+      ...Array.from({ length: 7 }, (_, n) =>
+        passage(`P${n + 1}`, ...Array.from({ length: 10 }, () => link(`p${n}`))),
+      ),
+    ]);
+    expect(passageProblems([link('p7')], many)).toMatchObject([{ code: 'passagesTooLong' }]);
+    expect(expandPassages([link('p7')], many).length).toBeLessThanOrEqual(MAX_PASSAGE_BLOCKS);
+    expect(passageProblems([link('p2')], many)).toEqual([]);
+    expect(expandPassages([link('p2')], many)).toHaveLength(1000);
+    const empty: Passages = new Map([
+      passage('E0'),
+      ...Array.from({ length: 9 }, (_, n) =>
+        passage(`E${n + 1}`, ...Array.from({ length: 10 }, () => link(`e${n}`))),
+      ),
+    ]);
+    expect(expandPassages([link('e9')], empty)).toEqual([]);
+  });
+});
 
 describe('passages', () => {
   const passages: Passages = new Map([

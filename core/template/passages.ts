@@ -11,7 +11,18 @@ export type Passages = ReadonlyMap<string, PassageText>;
 
 export const NO_PASSAGES: Passages = new Map();
 
-export type PassageProblem = Problem<'passageMissing' | 'passageCircle'>;
+export type PassageProblem = Problem<'passageMissing' | 'passageCircle' | 'passagesTooLong'>;
+
+/**
+ * The most blocks that passages within passages may make of a body. No letter has so many; eight passages, each holding the
+ * one before ten times, would make a hundred million.
+ */
+export const MAX_PASSAGE_BLOCKS = 5_000;
+
+/** What is left to be put in: shared by all that one body expands to. */
+interface Budget {
+  blocks: number;
+}
 
 /** Ids of the passages that a body links, each once, in reading order. */
 export function linkedPassages(blocks: readonly BlockNode[]): readonly string[] {
@@ -23,43 +34,77 @@ export function linkedPassages(blocks: readonly BlockNode[]): readonly string[] 
 /** What is wrong with a body’s passages: one that is gone, or a circle with the path that makes it. */
 export function passageProblems(blocks: readonly BlockNode[], passages: Passages): readonly PassageProblem[] {
   const problems: PassageProblem[] = [];
+  // A passage without a fault of its own is looked through once, however often it is linked.
+  const sound = new Set<string>();
   const visit = (ids: readonly string[], trail: readonly string[]): void => {
     for (const id of ids) {
+      if (sound.has(id)) continue;
       const passage = passages.get(id);
       if (!passage) problems.push({ code: 'passageMissing', where: id, params: {} });
       else if (trail.includes(id)) {
         const circle = [...trail.slice(trail.indexOf(id)), id];
         const path = circle.map((one) => passages.get(one)?.name ?? one).join(' → ');
         problems.push({ code: 'passageCircle', where: id, params: { path } });
-      } else visit(linkedPassages(passage.body.content), [...trail, id]);
+      } else {
+        const before = problems.length;
+        visit(linkedPassages(passage.body.content), [...trail, id]);
+        if (problems.length === before) sound.add(id);
+      }
     }
   };
   visit(linkedPassages(blocks), []);
+  if (problems.length === 0 && passageBlocks(blocks, passages) > MAX_PASSAGE_BLOCKS)
+    problems.push({ code: 'passagesTooLong', where: '', params: { most: MAX_PASSAGE_BLOCKS } });
   return problems.filter(
     ({ code, where }, n) => problems.findIndex((p) => p.code === code && p.where === where) === n,
   );
 }
 
+/** How many blocks a body's passages make, counted without making them; no further than what is too many. */
+function passageBlocks(blocks: readonly BlockNode[], passages: Passages): number {
+  const known = new Map<string, number>();
+  const sizeOf = (id: string): number => {
+    const counted = known.get(id);
+    if (counted !== undefined) return counted;
+    known.set(id, 0);
+    const body = passages.get(id)?.body.content ?? [];
+    const size = Math.min(MAX_PASSAGE_BLOCKS + 1, allBlocks(body).length + within(body));
+    known.set(id, size);
+    return size;
+  };
+  const within = (body: readonly BlockNode[]): number => {
+    const ids = [
+      ...allBlocks(body).flatMap((block) => (block.type === 'passage' ? [block.attrs.id] : [])),
+      ...inlineOf(body).flatMap((node) => (node.type === 'passageWords' ? [node.attrs.id] : [])),
+    ];
+    return ids.reduce((sum, id) => Math.min(MAX_PASSAGE_BLOCKS + 1, sum + sizeOf(id)), 0);
+  };
+  return within(blocks);
+}
+
 /**
  * Puts today's wording in the place of each linked passage. One that is gone, or that would stand within itself,
- * leaves nothing: the static check has said so, and such a template cannot be approved.
+ * leaves nothing, and so does what would make a body longer than any letter: the static check has said so, and such a
+ * template cannot be approved.
  */
 export function expandPassages(blocks: readonly BlockNode[], passages: Passages): readonly BlockNode[] {
-  return expandBlocks(blocks, passages, []);
+  return expandBlocks(blocks, passages, [], { blocks: MAX_PASSAGE_BLOCKS });
 }
 
 function expandBlocks(
   blocks: readonly BlockNode[],
   passages: Passages,
   trail: readonly string[],
+  budget: Budget,
 ): readonly BlockNode[] {
-  const inside = (inner: readonly BlockNode[]): readonly BlockNode[] => expandBlocks(inner, passages, trail);
+  const inside = (inner: readonly BlockNode[]): readonly BlockNode[] =>
+    expandBlocks(inner, passages, trail, budget);
   return blocks.flatMap((block): readonly BlockNode[] => {
     switch (block.type) {
       case 'passage': {
         const { id } = block.attrs;
-        const passage = trail.includes(id) ? undefined : passages.get(id);
-        return passage ? expandBlocks(passage.body.content, passages, [...trail, id]) : [];
+        const passage = passageFor(id, passages, trail, budget);
+        return passage ? expandBlocks(passage.body.content, passages, [...trail, id], budget) : [];
       }
       case 'showWhen':
       case 'repeat':
@@ -82,7 +127,7 @@ function expandBlocks(
       }
       case 'paragraph':
       case 'heading':
-        return [mapBlockInline(block, (nodes) => expandInline(nodes, passages, trail))];
+        return [mapBlockInline(block, (nodes) => expandInline(nodes, passages, trail, budget))];
       case 'button':
       case 'space':
       case 'divider':
@@ -94,19 +139,34 @@ function expandBlocks(
   });
 }
 
+/** A passage that may stand here, its blocks taken from what is left. */
+function passageFor(
+  id: string,
+  passages: Passages,
+  trail: readonly string[],
+  budget: Budget,
+): PassageText | undefined {
+  const passage = trail.includes(id) || budget.blocks <= 0 ? undefined : passages.get(id);
+  // Empty ones count too: a passage that holds nothing but others makes no block of its own.
+  if (passage) budget.blocks -= 1 + passage.body.content.length;
+  return passage;
+}
+
 /** Passages within one line of text: each gives its words, its own lines apart by a break. */
 export function expandInline(
   nodes: readonly InlineNode[],
   passages: Passages,
   trail: readonly string[] = [],
+  budget: Budget = { blocks: MAX_PASSAGE_BLOCKS },
 ): readonly InlineNode[] {
   return nodes.flatMap((node): readonly InlineNode[] => {
-    if (node.type === 'showWords') return [{ ...node, content: expandInline(node.content, passages, trail) }];
+    if (node.type === 'showWords')
+      return [{ ...node, content: expandInline(node.content, passages, trail, budget) }];
     if (node.type !== 'passageWords') return [node];
     const { id } = node.attrs;
-    const passage = trail.includes(id) ? undefined : passages.get(id);
+    const passage = passageFor(id, passages, trail, budget);
     if (!passage) return [];
-    const lines = textBlocks(expandBlocks(passage.body.content, passages, [...trail, id]));
+    const lines = textBlocks(expandBlocks(passage.body.content, passages, [...trail, id], budget));
     return lines.flatMap((line, n): readonly InlineNode[] =>
       n === 0 ? (line.content ?? []) : [{ type: 'hardBreak' }, ...(line.content ?? [])],
     );

@@ -11,6 +11,7 @@ import { streamEvents } from '../access/streamEvents.ts';
 import { ownOrigin } from '../http/guards.ts';
 import { openApi } from '../http/openapi.ts';
 import { receiveFiles } from '../http/receiveFiles.ts';
+import { isTooDeep } from '../http/jsonDepth.ts';
 import { validate } from '../http/validate.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { ENDPOINTS } from './endpoints.ts';
@@ -19,6 +20,8 @@ import type { AppServices } from './services.ts';
 export const VERSION = '0.1.0';
 /** A long letter with its marks is some 200 kB; this stops bodies made to fill memory. */
 const MAX_BODY = '2mb';
+/** What somebody sends who has not said who they are: an address and a password. */
+const MAX_OPEN_BODY = '20kb';
 /** A library with its pictures. */
 const MAX_PACK = '60mb';
 /** Sign-ins tried from one address in a quarter of an hour. */
@@ -49,17 +52,17 @@ export function api(services: AppServices, secret: string): Router {
       cookie: { httpOnly: true, sameSite: 'lax', maxAge: SESSION_MS, secure: false },
     }),
   );
-  router.use('/v1/template-packs', express.json({ limit: MAX_PACK }));
-  router.use(express.json({ limit: MAX_BODY }));
   router.post('/v1/session', signInLimit(services));
   router.get('/v1/events', async (request, response) => {
     await whoMay(services, 'read', request);
-    const whoAsks = async (): Promise<PersonScope | undefined> =>
+    const stillThere = async (): Promise<PersonScope | undefined> =>
       personScope(services, (await store.find(request.sessionID))?.personId);
-    streamEvents(services, whoAsks, request, response);
+    streamEvents(services, stillThere, request, response);
   });
   for (const endpoint of ENDPOINTS) {
-    const before = endpoint.uploads ? [mayUpload(services, endpoint), receiveFiles] : [];
+    // Who asks is known before a body is read.
+    const read = endpoint.uploads ? [receiveFiles] : endpoint.body ? [readJson(endpoint)] : [];
+    const before = [mayAsk(services, endpoint), ...read];
     router[endpoint.method](`/v1${endpoint.path}`, ...before, handlerOf(services, endpoint));
   }
   router.use(() => {
@@ -79,8 +82,17 @@ const signInLimit = ({ config }: AppServices): RequestHandler =>
 
 type AppEndpoint = Endpoint<AppServices>;
 
-/** Files are read only from those who may bring any. */
-const mayUpload =
+/** Reads a body as JSON, as long as that endpoint's may be, and no deeper than any of ours is. */
+const readJson = ({ right, path }: AppEndpoint): RequestHandler =>
+  express.json({
+    limit: right === 'open' ? MAX_OPEN_BODY : path.startsWith('/template-packs') ? MAX_PACK : MAX_BODY,
+    verify: (_request, _response, body) => {
+      if (isTooDeep(body))
+        throw new DomainProblem('badJson', 'It is nested deeper than anything that is read here.');
+    },
+  });
+
+const mayAsk =
   (services: AppServices, { right }: AppEndpoint): RequestHandler =>
   async (request, _response, next) => {
     await whoMay(services, right, request);
@@ -98,13 +110,24 @@ function handlerOf(services: AppServices, endpoint: AppEndpoint) {
   };
 }
 
+/** Who asks, found once for a request. */
+const askers = new WeakMap<Request, Promise<PersonScope | undefined>>();
+
+function whoAsks(services: AppServices, request: Request): Promise<PersonScope | undefined> {
+  const known = askers.get(request);
+  if (known) return known;
+  const found = personScope(services, request.session.personId);
+  askers.set(request, found);
+  return found;
+}
+
 /** Whoever asks, where they have the right; an open endpoint is told who is there, if anybody, and asks nothing of them. */
 async function whoMay(
   services: AppServices,
   right: AppEndpoint['right'],
   request: Request,
 ): Promise<PersonScope | undefined> {
-  const scope = await personScope(services, request.session.personId);
+  const scope = await whoAsks(services, request);
   if (right === 'open') return scope;
   if (!scope) throw new DomainProblem('notSignedIn');
   if (may(scope.actor, right)) return scope;

@@ -8,7 +8,7 @@ import { lockFolder } from './folderLock.ts';
 import { hashPassword, passwordFits } from '../access/passwords.ts';
 import { readCursor, writeCursor } from '../platform/database/cursor.ts';
 import { openDatabase } from '../platform/database/openDatabase.ts';
-import { cleanHtml } from '../correspondence/cleanHtml.ts';
+import { cleanHtml } from '../platform/mail/cleanHtml.ts';
 import { previewText } from '../../core/correspondence/previewText.ts';
 
 let folder: string;

@@ -1,3 +1,4 @@
+import type { Authenticated } from '../../core/mime/authentication.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
 import type { EntryId, MatterId } from '../../core/model/ids.ts';
 import type { ConversationEnd } from '../../core/correspondence/answers.ts';
@@ -22,6 +23,8 @@ export interface NewEntry {
   readonly id: EntryId;
   readonly matterId: MatterId;
   readonly direction: 'out' | 'in' | 'note';
+  /** Whether what came in is from whom it says; what was sent and noted here is. */
+  readonly authenticated?: Authenticated;
   readonly channel: string;
   readonly occurredAtUtc: number;
   readonly filedAtUtc: number;

@@ -39,12 +39,20 @@ export async function entryWriter(
 const standingView = (standing: Standing | undefined): EntrySummary['standing'] =>
   standing ? { kind: standing.kind, byEntryId: standing.byEntryId } : null;
 
+/** What was made here is from whom it says; of what came in before that was looked at, nothing is known. */
+const provenanceOf = (
+  entry: Pick<EntryListItem, 'authenticated' | 'messageId' | 'authorId' | 'direction'>,
+): EntrySummary['authenticated'] =>
+  entry.authenticated ??
+  (entry.messageId !== null || entry.authorId !== null || entry.direction === 'note' ? 'passed' : 'unknown');
+
 function viewEntry(entry: EntryListItem): Omit<EntrySummary, 'standing' | 'bounced' | 'awaiting'> {
   const { from, to } = entry.people;
   const shown = entry.direction === 'out' ? to : [from];
   return {
     id: entry.id,
     direction: entry.direction,
+    authenticated: provenanceOf(entry),
     channel: entry.channel,
     occurredAtUtc: entry.occurredAtUtc,
     subject: entry.subject,

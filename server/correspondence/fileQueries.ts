@@ -18,6 +18,7 @@ export async function insertEntry(tx: Tx, entry: NewEntry, text = entry.opening)
   await countInConversation(tx, conversationId, entry);
   const extra: EntryExtra = {
     references: entry.references,
+    ...(entry.authenticated === undefined ? {} : { authenticated: entry.authenticated }),
     refusals: entry.refusals,
     cautionsOverridden: entry.cautionsOverridden,
     ...(entry.about === undefined ? {} : { about: entry.about }),

@@ -40,7 +40,10 @@ export interface EntryRow {
   seal: string;
 }
 
-export type EntryExtra = Pick<NewEntry, 'references' | 'refusals' | 'cautionsOverridden' | 'about'>;
+export type EntryExtra = Pick<
+  NewEntry,
+  'references' | 'refusals' | 'cautionsOverridden' | 'about' | 'authenticated'
+>;
 
 export const toEntry = (row: EntryRow): StoredEntry => ({
   seq: row.seq,

@@ -4,7 +4,6 @@ import type { InvitationJson } from '../../contract/correspondence.ts';
 import { parseMail } from '../platform/mail/parseMail.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { readInvitation } from '../platform/mail/invitation.ts';
-import { cleanHtml } from './cleanHtml.ts';
 import type { Scope } from '../access/scope.ts';
 import { letterText } from './queries.ts';
 
@@ -44,7 +43,7 @@ export async function shownWords(scope: Scope, bytes: Buffer): Promise<ShownWord
   const { timeZone } = await readSettings(scope);
   const invitation = calendar && readInvitation(calendar.content.toString('utf8'), timeZone);
   return {
-    html: typeof parsed.html === 'string' ? cleanHtml(parsed.html) : null,
+    html: typeof parsed.html === 'string' ? parsed.html : null,
     text: parsed.text ?? '',
     invitation: invitation
       ? {

@@ -88,6 +88,7 @@ const entryOf = (
   id: asId<EntryId>(services.newId()),
   matterId,
   direction: incoming.direction,
+  authenticated: incoming.authenticated,
   channel: 'email',
   occurredAtUtc: incoming.sentAtUtc,
   filedAtUtc,

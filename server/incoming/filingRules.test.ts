@@ -1,5 +1,6 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { withResults } from '../../standins/authenticated.ts';
 import { receiveMail } from './receiveMail.ts';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
@@ -54,7 +55,11 @@ const receive = async ({ from, to, subject, files = [] }: Written) => {
   })
     .compile()
     .build();
-  return receiveMail(services, services.everything, { bytes, source: 'mailbox', deliveredTo: [] });
+  return receiveMail(services, services.everything, {
+    bytes: withResults(bytes, ''),
+    source: 'mailbox',
+    deliveredTo: [],
+  });
 };
 
 const fromInes = (subject: string, files?: Written['files']) =>

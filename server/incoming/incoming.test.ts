@@ -5,12 +5,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { answerTo, bounceOf, mailOf } from '../../standins/answers.ts';
+import { withResults } from '../../standins/authenticated.ts';
 import { imapHost } from '../../standins/imapHost.ts';
 import { mailStore } from '../../standins/mailStore.ts';
 import { startMailboxReader } from './mailboxReader.ts';
 import { mboxMessage, readMbox } from '../platform/mail/mbox.ts';
 import { receiveMail } from './receiveMail.ts';
 import { smtpReceiver } from './smtpReceiver.ts';
+import { unscoped } from '../access/unscoped.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
+import { readSettings, writeSettings } from '../platform/settings/queries.ts';
 import { openPractice, serve } from '../app/tests/practice.ts';
 import type { Client, TestPractice } from '../app/tests/practice.ts';
 
@@ -41,7 +45,11 @@ const OFFICE = 'office@tidewell-roe.example';
 const tray = async () => (await client.call('GET', '/in-tray')).json;
 const firstRecipient = (): string => JSON.parse(sent.people).to[0].address;
 const take = (bytes: Buffer) =>
-  receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [] });
+  receiveMail(services, services.everything, {
+    bytes: withResults(bytes, ''),
+    source: 'file',
+    deliveredTo: [],
+  });
 const until = async (holds: () => Promise<boolean>): Promise<void> => {
   for (const end = Date.now() + 10_000; Date.now() < end;) {
     if (await holds()) return;
@@ -79,7 +87,7 @@ describe('an answer to what was sent', () => {
       direction: 'in',
       conversation_id: conversation.conversation_id,
     });
-    expect((await services.blobs.get(entry.raw_blob)).equals(bytes)).toBe(true);
+    expect((await services.blobs.get(entry.raw_blob)).equals(withResults(bytes, ''))).toBe(true);
     expect((await services.db('follow_ups').where({ id: 'waiting' }).first()).done_utc).not.toBeNull();
     // Read again, from another way in, it is the same.
     expect((await take(bytes)).outcome).toBe('known');
@@ -217,6 +225,80 @@ describe('the in-tray', () => {
   });
 });
 
+describe('whom a message is from', () => {
+  const subject = () => `SV-2041: ${Math.random().toString(36).slice(2)}`;
+  const came = async (
+    from: string,
+    change: { forged?: boolean; bare?: boolean; source?: 'smtp' | 'file' } = {},
+  ) => {
+    const mail = await mailOf({ from, to: [OFFICE], subject: subject(), text: 'Our bank details are new.' });
+    const bytes = change.bare ? mail.bytes : withResults(mail.bytes, from, change.forged);
+    const { id, outcome } = await receiveMail(services, services.everything, {
+      bytes,
+      source: change.source ?? 'smtp',
+      deliveredTo: [],
+    });
+    return { outcome, ...(await client.call('GET', `/in-tray/${id}`)).json };
+  };
+  const trust = (trustedHosts: readonly string[]) =>
+    inTransaction(services.db, async (tx) =>
+      writeSettings(tx, { ...(await readSettings(unscoped(tx, 'seeding'))), trustedHosts }),
+    );
+
+  it('is believed where the mail server vouches; what it does not vouch for waits and says so', async () => {
+    const party = firstRecipient();
+    expect(await came(party)).toMatchObject({ outcome: 'filed', authenticated: 'passed' });
+    expect(await came(party, { forged: true })).toMatchObject({
+      outcome: 'waiting',
+      authenticated: 'failed',
+    });
+    expect(await came(party, { bare: true })).toMatchObject({ outcome: 'waiting', authenticated: 'unknown' });
+  });
+
+  it('is never us on the word of a From header: forged under our own name it waits, and is filed as received', async () => {
+    for (const change of [{ forged: true }, { bare: true }]) {
+      const one = await came('maud@tidewell-roe.example', change);
+      expect(one).toMatchObject({ outcome: 'waiting', direction: 'in', claimsOurs: true });
+      const filed = await client.call('POST', `/in-tray/${one.id}/file`, { matterIds: [matterId] });
+      const entry = (await client.call('GET', `/correspondence/${filed.json.entries[0].entryId}`)).json;
+      expect(entry).toMatchObject({ direction: 'in', authenticated: change.forged ? 'failed' : 'unknown' });
+    }
+    const ours = await came('maud@tidewell-roe.example');
+    expect(ours).toMatchObject({ direction: 'out', authenticated: 'passed' });
+    // Read from where only who signed in can put it.
+    const mail = await mailOf({
+      from: 'maud@tidewell-roe.example',
+      to: [firstRecipient()],
+      subject: subject(),
+      text: 'x',
+    });
+    const { id } = await receiveMail(services, services.everything, {
+      bytes: mail.bytes,
+      source: 'mailbox',
+      deliveredTo: [],
+      signedIn: true,
+    });
+    expect((await client.call('GET', `/in-tray/${id}`)).json).toMatchObject({
+      direction: 'out',
+      authenticated: 'passed',
+    });
+  });
+
+  it('is not asked of parties where no mail server is named, and of ourselves all the same', async () => {
+    await trust([]);
+    expect(await came(firstRecipient())).toMatchObject({ outcome: 'filed', authenticated: 'unknown' });
+    expect(await came('maud@tidewell-roe.example')).toMatchObject({ outcome: 'waiting', direction: 'in' });
+    await trust(['mx.stand-in.example']);
+  });
+
+  it('is said of every entry, sent and noted ones too', async () => {
+    const page = (await client.call('GET', `/matters/${matterId}/correspondence`)).json.items;
+    for (const { direction, authenticated } of page)
+      expect(['passed', 'failed', 'unknown']).toContain(direction === 'note' ? 'passed' : authenticated);
+    expect(page.some((one: { authenticated: string }) => one.authenticated === 'passed')).toBe(true);
+  });
+});
+
 describe('mail that was made to do harm', () => {
   it('is kept as it came, read under limits, and shown without what could run or call home', async () => {
     const parts = Array.from(
@@ -255,7 +337,7 @@ describe('mail that was made to do harm', () => {
     expect(file.headers.get('content-disposition')).toMatch(/^attachment/);
     expect(file.headers.get('content-security-policy')).toContain('sandbox');
     const stored = await services.db('incoming').where({ id }).first();
-    expect((await services.blobs.get(stored.raw_blob)).equals(bytes)).toBe(true);
+    expect((await services.blobs.get(stored.raw_blob)).equals(withResults(bytes, ''))).toBe(true);
     await client.call('POST', `/in-tray/${id}/aside`);
   });
 
@@ -299,7 +381,10 @@ describe('mail from outside', () => {
       text: 'Hello',
     });
     const send = (address: string) =>
-      transport.sendMail({ envelope: { from: mail.from, to: [address] }, raw: mail.bytes });
+      transport.sendMail({
+        envelope: { from: mail.from, to: [address] },
+        raw: withResults(mail.bytes, mail.from),
+      });
     await expect(send(`sv+${'0'.repeat(18)}@file.tidewell-roe.example`)).rejects.toThrow('550');
     await send(`sv+${token}@file.tidewell-roe.example`);
     const entry = await services.db('entries').orderBy('seq', 'desc').first();

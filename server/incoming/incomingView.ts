@@ -1,5 +1,7 @@
 import type { StoredIncoming, IncomingFile } from './queries.ts';
 import type { IncomingSummary, MatterSlip } from '../../contract/inTray.ts';
+import { addressKey } from '../../core/recipients/address.ts';
+import { ownAddresses } from '../access/ownAddresses.ts';
 import { slipsOf } from './correspondentQueries.ts';
 import type { SlipRow } from './correspondentQueries.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
@@ -12,11 +14,14 @@ export async function summariser(scope: PersonScope, items: readonly StoredIncom
   const ids = items.flatMap(({ suggestions }) => suggestions.map(({ matterId }) => matterId));
   const slips = await slipsOf(scope, [...new Set(ids)]);
   const slip = await slipWriter(scope);
+  const own = await ownAddresses(scope);
   return (one) => ({
     id: one.id,
     receivedAtUtc: one.receivedAtUtc,
     sentAtUtc: one.sentAtUtc,
     direction: one.direction,
+    authenticated: one.authenticated,
+    claimsOurs: own.has(addressKey(one.people.from.address)),
     from: one.people.from,
     subject: one.subject,
     opening: one.opening,

@@ -130,7 +130,13 @@ async function readNew(
     else {
       const message = await connection.fetchOne(String(uid), { source: true }, { uid: true });
       if (message && message.source)
-        await receiveMail(services, scope, { bytes: message.source, source: 'mailbox', deliveredTo: [] });
+        await receiveMail(services, scope, {
+          bytes: message.source,
+          source: 'mailbox',
+          deliveredTo: [],
+          // Only who signed in puts something into a mailbox of sent mail (RFC 6154).
+          signedIn: mailbox.specialUse === '\\Sent',
+        });
     }
     place = { uidValidity, lastUid: uid };
     await inTransaction(services.db, (tx) => writePlace(tx, name, place));

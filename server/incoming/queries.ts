@@ -4,6 +4,7 @@ import type { Scope } from '../access/scope.ts';
 import { hiddenFrom, visible } from '../access/visibleQueries.ts';
 import { nextSeq } from '../platform/database/dialects/sqlite/expressions.ts';
 import type { Tx } from '../platform/database/transaction.ts';
+import type { Authenticated } from '../../core/mime/authentication.ts';
 import type { Suggestion } from '../../core/matching/index.ts';
 import type { EntryAttachment, EntryPeople } from '../correspondence/entry.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
@@ -25,6 +26,8 @@ export interface StoredIncoming {
   readonly state: IncomingState;
   /** `out` for a copy of what somebody of ours sent from elsewhere. */
   readonly direction: 'in' | 'out';
+  /** Whether it is from whom it says. */
+  readonly authenticated: Authenticated;
   readonly rawBlob: string;
   readonly rawBytes: number;
   readonly internetMessageId: string;
@@ -48,6 +51,7 @@ interface IncomingRow {
   source: IncomingSource;
   state: IncomingState;
   direction: 'in' | 'out';
+  authenticated: Authenticated;
   raw_blob: string;
   raw_bytes: number;
   internet_message_id: string;
@@ -71,6 +75,7 @@ const toIncoming = (row: IncomingRow): StoredIncoming => ({
   source: row.source,
   state: row.state,
   direction: row.direction,
+  authenticated: row.authenticated,
   rawBlob: row.raw_blob,
   rawBytes: row.raw_bytes,
   internetMessageId: row.internet_message_id,
@@ -98,6 +103,7 @@ export async function insertIncoming(tx: Tx, one: StoredIncoming): Promise<boole
     source: one.source,
     state: one.state,
     direction: one.direction,
+    authenticated: one.authenticated,
     raw_blob: one.rawBlob,
     raw_bytes: one.rawBytes,
     internet_message_id: one.internetMessageId,

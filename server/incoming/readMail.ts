@@ -41,6 +41,10 @@ export interface ReadMail {
   readonly internetMessageId: string;
   readonly sentAtUtc: number;
   readonly from: Mailbox;
+  /** Every address that it says it is from: a message has one writer, whatever a forger puts there. */
+  readonly fromAddresses: readonly string[];
+  /** Authentication-Results as hosts on its way wrote them (RFC 8601), the topmost first. */
+  readonly authenticationResults: readonly string[];
   readonly to: readonly Mailbox[];
   readonly cc: readonly Mailbox[];
   readonly subject: string;
@@ -64,6 +68,8 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
       parsed.messageId ?? `<${sha256Hex(bytes.toString('latin1')).slice(0, 32)}@no-id.invalid>`,
     sentAtUtc: isLikely(date, receivedAtUtc) ? date : receivedAtUtc,
     from: peopleOf(parsed.from)[0] ?? { name: '', address: '' },
+    fromAddresses: fromAddressesOf(parsed),
+    authenticationResults: headersNamed(parsed, 'authentication-results').slice(0, MAX_RESULT_HEADERS),
     to: peopleOf(parsed.to),
     cc: peopleOf(parsed.cc),
     subject: oneLine(parsed.subject ?? ''),
@@ -74,6 +80,17 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
     report: reportIn(parsed),
   };
 }
+
+const MAX_RESULT_HEADERS = 40;
+
+const headersNamed = ({ headerLines }: ParsedMail, name: string): readonly string[] =>
+  headerLines.flatMap(({ key, line }) => (key === name ? [line.slice(line.indexOf(':') + 1)] : []));
+
+/** A second From header is a second writer, though only one of them is shown. */
+const fromAddressesOf = (mail: ParsedMail): readonly string[] => [
+  ...peopleOf(mail.from).map(({ address }) => address),
+  ...headersNamed(mail, 'from').slice(1),
+];
 
 const peopleOf = (objects: AddressObject | AddressObject[] | undefined): readonly Mailbox[] =>
   [objects ?? []]

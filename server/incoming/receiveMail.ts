@@ -12,6 +12,7 @@ import { unscoped } from '../access/unscoped.ts';
 import { isFiledOn } from '../correspondence/queries.ts';
 import { fileWithin } from './fileIncoming.ts';
 import { filingTokens } from '../matters/filingAddress.ts';
+import { authenticatedBy } from '../../core/mime/authentication.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import { readMail } from './readMail.ts';
 import type { ReadMail } from './readMail.ts';
@@ -31,6 +32,8 @@ export interface Delivered {
   readonly deliveredTo: readonly string[];
   /** The matter it was dropped on: then there is nothing to find. */
   readonly matterId?: string;
+  /** Read from where only who signed in can put it: a mailbox of sent mail. */
+  readonly signedIn?: boolean;
 }
 
 /**
@@ -41,7 +44,7 @@ export interface Delivered {
 export async function receiveMail(
   services: Services,
   scope: Scope,
-  { bytes, source, deliveredTo, matterId }: Delivered,
+  { bytes, source, deliveredTo, matterId, signedIn = false }: Delivered,
 ): Promise<Received> {
   const everything = unscoped(services.db, 'intake');
   const receivedAtUtc = services.now();
@@ -52,12 +55,19 @@ export async function receiveMail(
 
   const own = await ownAddresses(everything);
   const report = await reportOfOurs(everything, mail);
+  const { trustedHosts } = await readSettings(everything);
+  const authenticated = signedIn
+    ? 'passed'
+    : authenticatedBy(mail.authenticationResults, mail.fromAddresses, new Set(trustedHosts));
+  const { ours } = correspondentsIn(mail, own);
   const incoming: StoredIncoming = {
     id: services.newId(),
     receivedAtUtc,
     source,
     state: report ? 'report' : 'waiting',
-    direction: correspondentsIn(mail, own).ours ? 'out' : 'in',
+    // A From header proves nothing: without proof it is sent by us only where somebody of ours brings it.
+    direction: ours && (authenticated === 'passed' || source === 'file') ? 'out' : 'in',
+    authenticated,
     rawBlob,
     rawBytes: bytes.length,
     internetMessageId: mail.internetMessageId,
@@ -75,7 +85,10 @@ export async function receiveMail(
   };
   const outcome = await keep(services, scope, incoming, report);
   if (outcome !== 'waiting') return { id: incoming.id, outcome };
-  const filesOn = matterId ?? (await sureMatter(everything, mail, incoming.suggestions, own));
+  const isProven =
+    authenticated === 'passed' || (authenticated === 'unknown' && !ours && trustedHosts.length === 0);
+  const filesOn =
+    matterId ?? (isProven ? await sureMatter(everything, mail, incoming.suggestions, own) : undefined);
   if (filesOn === undefined || (await isFiledOn(everything, filesOn, incoming.internetMessageId)))
     return { id: incoming.id, outcome };
   const ready = { incoming, text: mail.text, matterIds: [filesOn], references: new Map() };

@@ -42,6 +42,9 @@ export async function changePractice(
       fileFrom: json.fileFrom,
       keepFiles: json.keepFiles,
       filingDomain: json.filingDomain.trim().toLowerCase(),
+      trustedHosts: [
+        ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
+      ],
     });
     await audit('practice.changed', 'practice', 'practice');
     tell({ kind: 'matterType', id: 'practice' });

@@ -20,5 +20,6 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     fileFrom: settings.fileFrom,
     keepFiles: { ...settings.keepFiles },
     filingDomain: settings.filingDomain,
+    trustedHosts: [...settings.trustedHosts],
   };
 }

@@ -21,6 +21,12 @@ export async function refuseCircle(
 ): Promise<void> {
   const passages: Passages = new Map([...(await currentPassages(scope)), [id, { name, body }]]);
   const problems = passageProblems([{ type: 'passage', attrs: { id } }], passages);
+  if (problems.some(({ code }) => code === 'passagesTooLong'))
+    throw new DomainProblem(
+      'badDocument',
+      'With the passages within it, it would be longer than any letter. Nothing was changed.',
+      { problems },
+    );
   const circle = problems.find(({ code }) => code === 'passageCircle');
   if (circle) {
     throw new DomainProblem(

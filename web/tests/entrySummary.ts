@@ -3,6 +3,7 @@ import type { EntryDetail, EntrySummary } from '../../contract/correspondence.ts
 /** A letter that came in, in a list, with what a test changes. */
 export const entrySummary = (change: Partial<EntrySummary> = {}): EntrySummary => ({
   id: 'e1',
+  authenticated: 'passed',
   direction: 'in',
   channel: 'email',
   occurredAtUtc: Date.parse('2026-11-20T09:00:00Z'),

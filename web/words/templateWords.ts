@@ -64,6 +64,10 @@ const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: str
     `What “${text(p, 'label')}” proposes is not on such matters.`,
   ],
   passageMissing: () => ['A passage that is gone', 'Take it out, or put another in.'],
+  passagesTooLong: (p) => [
+    'Passages make it too long',
+    `They would make more than ${text(p, 'most')} paragraphs: passages within passages repeat each other.`,
+  ],
   passageCircle: (p) => ['A passage within itself', text(p, 'path')],
   pictureWithoutWords: () => ['A picture without words', 'Say what it shows, for those who do not see it.'],
 };

@@ -165,6 +165,7 @@ describe('where a message is', () => {
   const entry = (awaiting: EntrySummary['awaiting']): EntrySummary => ({
     id: 'e',
     direction: 'out',
+    authenticated: 'passed',
     channel: 'email',
     occurredAtUtc: 0,
     subject: '',

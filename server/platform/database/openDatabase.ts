@@ -8,6 +8,10 @@ import { down as downIncoming, up as upIncoming } from './migrations/20261125150
 import { down as downSenders, up as upSenders } from './migrations/20261125200000_senders.ts';
 import { down as downReading, up as upReading } from './migrations/20261125210000_reading.ts';
 import { down as downHouse, up as upHouse } from './migrations/20261127120000_house.ts';
+import {
+  down as downAuthenticated,
+  up as upAuthenticated,
+} from './migrations/20261127190000_authenticated.ts';
 
 export type Database = Knex;
 
@@ -26,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261125200000_senders', up: upSenders, down: downSenders },
   { name: '20261125210000_reading', up: upReading, down: downReading },
   { name: '20261127120000_house', up: upHouse, down: downHouse },
+  { name: '20261127190000_authenticated', up: upAuthenticated, down: downAuthenticated },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

@@ -9,6 +9,7 @@ import type {
   Mark,
   TableRow,
 } from '../../../core/template/document.ts';
+import { readHtmlElsewhere } from '../workers/contentReader.ts';
 import { cleanText, isSafeHref } from '../../../core/template/parseDocument.ts';
 
 type HtmlNode = ReturnType<typeof parseHtml>['children'][number];
@@ -26,8 +27,17 @@ const ALLOWED = {
 /** The most of a page that is read: beyond this it is no letter. */
 const MAX_HTML = 4_000_000;
 
+/** Longer pages are read in a thread of their own: what they are built of can take any time. */
+const MAX_HERE = 32_768;
+
 /** Reads HTML of any origin as a document: cleaned first, then only what a letter can hold comes through. */
-export function htmlDocument(html: string): DocumentNode {
+export const htmlDocument = (html: string): Promise<DocumentNode> =>
+  html.length <= MAX_HERE
+    ? Promise.resolve(htmlDocumentHere(html))
+    : readHtmlElsewhere(html.slice(0, MAX_HTML));
+
+/** The same, wherever it runs. */
+export function htmlDocumentHere(html: string): DocumentNode {
   const clean = sanitizeHtml(html.slice(0, MAX_HTML), ALLOWED);
   return documentOf(readBlocks(parseHtml(clean).children));
 }

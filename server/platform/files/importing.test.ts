@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseDocument } from '../../../core/template/parseDocument.ts';
 import { allBlocks, inlineOf } from '../../../core/template/walk.ts';
-import { htmlDocument } from './htmlDocument.ts';
+import { htmlDocumentHere } from './htmlDocument.ts';
 import { pictureSize } from './pictureSize.ts';
 import { readWording } from './readWording.ts';
 
 const words = (html: string): string[] =>
-  inlineOf(htmlDocument(html).content).flatMap((node) => (node.type === 'text' ? [node.text] : []));
-const types = (html: string): string[] => allBlocks(htmlDocument(html).content).map(({ type }) => type);
+  inlineOf(htmlDocumentHere(html).content).flatMap((node) => (node.type === 'text' ? [node.text] : []));
+const types = (html: string): string[] => allBlocks(htmlDocumentHere(html).content).map(({ type }) => type);
 
 describe('HTML of any origin', () => {
   it.each([
@@ -45,11 +45,11 @@ describe('HTML of any origin', () => {
     '<form action="https://x.example"><p>kept</p><input></form>',
   ])('loses all that is not its words: %s', (html) => {
     expect(words(html).join('').trim()).toBe('kept');
-    expect(JSON.stringify(htmlDocument(html))).not.toMatch(/alert|onerror|javascript|x\.example/);
+    expect(JSON.stringify(htmlDocumentHere(html))).not.toMatch(/alert|onerror|javascript|x\.example/);
   });
 
   it('keeps bold, italic, underline and links that can be followed, and folds its white space', () => {
-    const [paragraph] = htmlDocument(
+    const [paragraph] = htmlDocumentHere(
       '<p>  a <b>b</b>\n  <a href="https://x.example/">c</a><br> d </p>',
     ).content;
     expect(paragraph).toEqual({
@@ -85,15 +85,15 @@ describe('HTML of any origin', () => {
     );
     fc.assert(
       fc.property(fc.array(tag, { maxLength: 60 }), (tags) => {
-        expect(parseDocument(htmlDocument(tags.join('')), 'template').ok).toBe(true);
+        expect(parseDocument(htmlDocumentHere(tags.join('')), 'template').ok).toBe(true);
       }),
       { seed: 17, numRuns: 200 },
     );
   });
 
   it('is read in bounded depth and length', () => {
-    expect(parseDocument(htmlDocument('<div>'.repeat(5_000) + 'deep'), 'template').ok).toBe(true);
-    expect(htmlDocument('<p>x</p>'.repeat(2_000)).content.length).toBe(2_000);
+    expect(parseDocument(htmlDocumentHere('<div>'.repeat(5_000) + 'deep'), 'template').ok).toBe(true);
+    expect(htmlDocumentHere('<p>x</p>'.repeat(2_000)).content.length).toBe(2_000);
   });
 });
 

@@ -1,6 +1,6 @@
 import { decodeText } from './decodeText.ts';
 import { readDocx } from '../workers/docxReader.ts';
-import { simpleParser } from 'mailparser';
+import { parseMail } from '../mail/parseMail.ts';
 import type { DocumentNode } from '../../../core/template/document.ts';
 import { textDocument } from '../../../core/reading/textDocument.ts';
 import { htmlDocument } from './htmlDocument.ts';
@@ -46,15 +46,15 @@ export async function readWording(name: string, bytes: Buffer): Promise<ReadWord
 export class TooMuch extends Error {}
 
 async function readMail(bytes: Buffer): Promise<FoundWording> {
-  const mail = await simpleParser(bytes, { skipImageLinks: true, skipTextToHtml: true });
-  const body = mail.html ? htmlDocument(mail.html) : textDocument(mail.text ?? '');
+  const mail = await parseMail(bytes);
+  const body = mail.html ? await htmlDocument(mail.html) : textDocument(mail.text ?? '');
   return { subject: (mail.subject ?? '').replace(/\s+/g, ' ').trim(), body };
 }
 
-function readPage(bytes: Buffer): Promise<FoundWording> {
+async function readPage(bytes: Buffer): Promise<FoundWording> {
   const html = decodeText(bytes);
   const title = /<title[^>]*>([^<]{0,300})<\/title>/i.exec(html)?.[1] ?? '';
-  return Promise.resolve({ subject: title.replace(/\s+/g, ' ').trim(), body: htmlDocument(html) });
+  return { subject: title.replace(/\s+/g, ' ').trim(), body: await htmlDocument(html) };
 }
 
 /** A first line that names the subject is taken for it. */
@@ -76,7 +76,7 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
       `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
     );
   try {
-    return { subject: '', body: htmlDocument(await readDocx(bytes)) };
+    return { subject: '', body: await htmlDocument(await readDocx(bytes)) };
   } catch (error) {
     throw error instanceof Error && /in time/.test(error.message)
       ? new TooMuch('It took too long to read and was left.')

@@ -1,6 +1,8 @@
 import { convert } from 'html-to-text';
 import { simpleParser } from 'mailparser';
 import type { ParsedMail } from 'mailparser';
+import { takeApartElsewhere } from '../workers/contentReader.ts';
+import { cleanHtml } from './cleanHtml.ts';
 
 /** HTML beyond this is not turned into text: it is no letter. */
 const MAX_HTML = 2_000_000;
@@ -10,27 +12,44 @@ const MAX_HEAD = 65_536;
 const UNREADABLE =
   'This message is built in a way that cannot be read safely. Its exact bytes are kept, and can be taken out.';
 
-const OPTIONS = { skipImageLinks: true, skipTextToHtml: true, maxHtmlLengthToParse: MAX_HTML };
+const OPTIONS = {
+  skipImageLinks: true,
+  skipTextToHtml: true,
+  skipHtmlToText: true,
+  maxHtmlLengthToParse: MAX_HTML,
+};
 /** Together with pictures in the text beyond this, a message is shown without them. */
 const MAX_WITH_PICTURES = 12_000_000;
 
+/** Longer messages are taken apart in a thread of their own: what they are built of can take any time. */
+const MAX_HERE = 32_768;
+
+interface ParseOptions {
+  readonly withPictures?: boolean;
+}
+
 /**
- * Takes a message apart. One that is built to tire its reader (parts within parts without end) is known by its head alone,
+ * Takes a message apart, a long one in a thread under a limit of time and memory. One that is built to tire its reader (parts within parts without end) is known by its head alone,
  * and says so: it must neither be lost nor keep those behind it from being read. With pictures, those that came with the
  * message stand in its HTML themselves (RFC 2397) instead of being referred to (RFC 2392).
  */
-export async function parseMail(
-  bytes: Buffer,
-  { withPictures = false }: { readonly withPictures?: boolean } = {},
-): Promise<ParsedMail> {
+export async function parseMail(bytes: Buffer, options: ParseOptions = {}): Promise<ParsedMail> {
   try {
-    const skipImageLinks = !withPictures || bytes.length > MAX_WITH_PICTURES;
-    return withText(await simpleParser(withReportParts(bytes), { ...OPTIONS, skipImageLinks }));
+    return bytes.length <= MAX_HERE
+      ? await takeApart(bytes, options)
+      : await takeApartElsewhere({ kind: 'mail', bytes, ...options });
   } catch {
     const head = bytes.toString('latin1', 0, MAX_HEAD).split(/\r?\n\r?\n/)[0] ?? '';
     const plain = head.replace(/^(?:content-[\w-]+|mime-version):.*(?:\r?\n[ \t].*)*\r?\n?/gim, '');
     return simpleParser(Buffer.from(`${plain.trimEnd()}\r\n\r\n${UNREADABLE}\r\n`, 'latin1'), OPTIONS);
   }
+}
+
+/** The same, wherever it runs. With pictures it is for showing, and its HTML comes cleaned. */
+export async function takeApart(bytes: Buffer, { withPictures = false }: ParseOptions): Promise<ParsedMail> {
+  const skipImageLinks = !withPictures || bytes.length > MAX_WITH_PICTURES;
+  const mail = withText(await simpleParser(withReportParts(bytes), { ...OPTIONS, skipImageLinks }));
+  return withPictures && typeof mail.html === 'string' ? { ...mail, html: cleanHtml(mail.html) } : mail;
 }
 
 /** HTML deeper or wider than any letter is, which would tire whoever walks it. */

@@ -37,6 +37,8 @@ export interface PracticeSettings {
   readonly keepFiles: { readonly received: boolean; readonly sent: boolean };
   /** Further senders that mail goes out under and comes in for, beside the practice and its people: accounts, reports. */
   readonly senders: readonly NamedSender[];
+  /** Hosts whose word on who wrote a message is believed: the authserv-ids of RFC 8601, in small letters. */
+  readonly trustedHosts: readonly string[];
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
 }
@@ -61,6 +63,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   fileFrom: 0.97,
   keepFiles: { received: true, sent: false },
   senders: [],
+  trustedHosts: [],
   filingDomain: '',
 };
 

@@ -22,7 +22,7 @@ const fromSources = import.meta.url.endsWith('.ts');
 
 /** Starts nothing yet: threads come as tasks do. `worker` is the file in this folder whose `run` does the work. */
 export function threadsFor<Task, Result>(
-  worker: 'fileWordsWorker' | 'letterWorker' | 'docxWorker',
+  worker: 'fileWordsWorker' | 'letterWorker' | 'docxWorker' | 'contentWorker',
   { threads, maxMs, maxThreadMb }: ThreadLimits,
 ): Threads<Task, Result> {
   const pool = new Tinypool({

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { InvitationCard } from '../../parts/messages/InvitationCard.tsx';
 import { MessageFrame } from '../../parts/messages/MessageFrame.tsx';
 import { MatterPicker } from '../../parts/pickers/MatterPicker.tsx';
+import { proofWords } from '../../words/senderProof.ts';
 import { likelihoodWords, matchReasons } from '../../words/matchWords.ts';
 import { useIncomingQuery } from '../../api/inTray.ts';
 import type { Tray } from './useTray.ts';
@@ -29,6 +30,7 @@ interface IncomingLineProps {
 export function IncomingLine(props: IncomingLineProps) {
   const { item, open, picked, mayChange, onOpen, onPick } = props;
   const [first] = item.suggestions;
+  const proof = proofWords(item);
   return (
     <article className={classes.item} data-incoming="" data-open={open}>
       <div className={classes.line}>
@@ -45,6 +47,7 @@ export function IncomingLine(props: IncomingLineProps) {
             {item.opening}
           </span>
           <span className={classes.guess}>
+            {proof?.mark ? <em className={classes.unproven}>{proof.mark}. </em> : null}
             {first ? `${first.reference}, ${likelihoodWords(first.likelihood)}` : 'no matter known'}
           </span>
         </button>
@@ -76,8 +79,14 @@ interface WhatItSaysProps {
 }
 
 function WhatItSays({ item, data }: WhatItSaysProps) {
+  const proof = proofWords(item);
   return (
     <>
+      {proof ? (
+        <p className={classes.proof} data-marked={proof.mark === '' ? undefined : ''} role="note">
+          {proof.detail}
+        </p>
+      ) : null}
       <p className={classes.meta}>
         {item.from.name ? `${item.from.name} <${item.from.address}>` : item.from.address}
         {data ? ` to ${data.to.map(({ name, address }) => name || address).join(', ')}` : ''}

@@ -24,6 +24,8 @@ const message = (id: string, ...suggestions: IncomingSummary['suggestions']): In
   receivedAtUtc: 0,
   sentAtUtc: 0,
   direction: 'in',
+  authenticated: 'passed',
+  claimsOurs: false,
   from: { name: `Writer of ${id}`, address: `${id}@elsewhere.example` },
   subject: `About ${id}`,
   opening: 'We write to you',

@@ -101,7 +101,24 @@ export function Incoming({ values, onChange }: PartProps) {
             onChange({ filingDomain });
           }}
         />
+        <TextField
+          label="Mail servers whose checks of senders are believed"
+          value={(values.trustedHosts ?? []).join(', ')}
+          placeholder="mx.your-provider.example"
+          onChange={(hosts) => {
+            onChange({
+              trustedHosts: hosts
+                .split(/[\s,]+/)
+                .filter((host, n, all) => host !== '' || n === all.length - 1),
+            });
+          }}
+        />
       </div>
+      <p className={classes.hint}>
+        Anyone can write any sender’s name on a message. Your mail server checks it, and says so in each
+        message’s “Authentication-Results” header under its own name. What it does not vouch for waits in the
+        in-tray. Without a server named here, only what claims to be from yourselves waits.
+      </p>
       <div className={classes.days}>
         <CheckField
           label="Files that come in become documents of the matter"

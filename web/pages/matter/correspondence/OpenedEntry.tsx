@@ -58,6 +58,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
       ))}
       <dl className={classes.meta}>
         <Meta name="From" words={people([entry.from])} />
+        <Meta name="Sender" words={checkedWords(entry)} />
         <Meta name="To" words={people(entry.to)} />
         <Meta name="Copy" words={people(entry.cc)} />
         <Meta name="Blind" words={people(entry.bcc)} />
@@ -96,6 +97,14 @@ const RAW_ENDINGS: Readonly<Record<string, string>> = {
 };
 
 const overridden = (code: string): string => noteWords({ code, params: {} }).title.trim();
+
+/** What came in from somebody whom nothing proves says so for good. */
+const checkedWords = ({ authenticated, direction, channel }: EntryDetail): string => {
+  if (direction !== 'in' || channel !== 'email' || authenticated === 'passed') return '';
+  return authenticated === 'failed'
+    ? 'not proven: the mail server could not confirm who wrote it'
+    : 'not checked by a mail server';
+};
 
 function Meta({ name, words }: { readonly name: string; readonly words: string }) {
   if (words === '') return null;

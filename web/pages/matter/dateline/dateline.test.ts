@@ -88,6 +88,7 @@ const entry = (id: string, conversationId: string, utc: string): EntrySummary =>
   id,
   conversationId,
   direction: 'in',
+  authenticated: 'passed',
   channel: 'email',
   occurredAtUtc: Date.parse(`${utc}T12:00:00Z`),
   subject: '',

@@ -30,6 +30,7 @@ const REMEDIES: Readonly<Record<string, readonly ProblemRemedy[]>> = {
   blankDefinedTwice: ['dropBlank'],
   passageMissing: IN_WORDING,
   passageCircle: IN_WORDING,
+  passagesTooLong: IN_WORDING,
   pictureWithoutWords: ['goTo'],
   badAddress: ['dropRule'],
 };
