@@ -14,7 +14,7 @@ import { enclosuresFor, enclosureWords } from './enclosures.ts';
 import type { WantedEnclosure } from './enclosures.ts';
 import type { ComposeInput, TakenUp } from './input.ts';
 import { recipientsFor } from './recipients.ts';
-import { senderOf } from './senders.ts';
+import { senderOf, signerFor } from './senders.ts';
 
 /** A message as it begins. What shows it and what stores it say the same, since both have it from here. */
 export interface ComposedMessage {
@@ -74,7 +74,7 @@ export const withQuoted = (body: DocumentNode, takenUp: TakenUp | undefined): Do
 
 /** Reads the matter's fields for those that a message goes to: greetings are made for them. */
 export function readerTo(
-  { record, writer, practice, moment, signature, contacts, chosen = [] }: ComposeInput,
+  { record, writer, practice, moment, program, signature, contacts, chosen = [] }: ComposeInput,
   { to }: Recipients,
 ): FieldReader {
   const known = new Map(
@@ -85,7 +85,7 @@ export function readerTo(
   );
   return fieldReader({
     record,
-    sender: writer,
+    sender: signerFor(program.content.sender, writer, record, practice).person,
     practice: practice.practice,
     calendar: practice.calendar,
     greeted,

@@ -7,5 +7,6 @@ export type { ComposeInput, ComposePractice, TakenUp } from './input.ts';
 export { quotedBlocks } from './quoted.ts';
 export { recompose } from './recompose.ts';
 export { addressesTakenUp } from './recipients.ts';
-export { senderOf, sendersFor } from './senders.ts';
+export { resign } from './resign.ts';
+export { senderOf, sendersFor, signerFor } from './senders.ts';
 export { tidyAddress, typedRecipients } from './typedRecipients.ts';

@@ -51,7 +51,7 @@ export interface ComposeInput {
   /** Whoever writes. */
   readonly writer: Person;
   readonly practice: ComposePractice;
-  /** The writer's default signature, its passages in place. */
+  /** The default signature of whoever signs, its passages in place. */
   readonly signature: readonly BlockNode[];
   /** The practice's day and hour as it is composed. */
   readonly moment: { readonly today: PlainDate; readonly hour: number };

@@ -1,4 +1,5 @@
 import type { Mailbox } from '../model/mailbox.ts';
+import type { PersonId } from '../model/ids.ts';
 import type { MatterRecord, Person, Practice } from '../model/matter.ts';
 import type { SenderChoice } from '../model/sender.ts';
 
@@ -48,4 +49,28 @@ export function senderOf(
   const found = sendersFor(writer, record, practice).find((one) => one.choice === (choice ?? null));
   const { name, address } = found ?? { name: 'A sender that is gone', address: '' };
   return { name, address };
+}
+
+/** Who signs what goes out under a sender. */
+export interface Signer {
+  /** As fields read them: a sender of the practice's own has its name, its address and the practice's telephone. */
+  readonly person: Person;
+  /** Whose default signature it bears; none where a sender of the practice's own signs plainly. */
+  readonly signatureOf: PersonId | undefined;
+}
+
+/** The signature follows the sender: what goes out under another, or under the practice's own, is signed by that one. */
+export function signerFor(
+  choice: SenderChoice | undefined,
+  writer: Person,
+  record: Pick<MatterRecord, 'responsible'>,
+  practice: SendersOf,
+): Signer {
+  if (choice === undefined) return { person: writer, signatureOf: writer.id };
+  if (choice === 'responsible') return { person: record.responsible, signatureOf: record.responsible.id };
+  const { name, address } = senderOf(choice, writer, record, practice);
+  // Where the practice has no address of its own the writer's serves; one that is gone signs nothing else.
+  if (address === writer.email || address === '') return { person: writer, signatureOf: writer.id };
+  const { phone } = practice.practice;
+  return { person: { id: writer.id, name, email: address, position: '', phone }, signatureOf: undefined };
 }

@@ -4,7 +4,6 @@ import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
-import { nextSeq } from '../platform/database/dialects/sqlite/expressions.ts';
 import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
@@ -166,8 +165,8 @@ const contactColumns = (contact: Contact) => {
 /** A text from its end to its beginning. */
 export const reversed = (text: string): string => [...text].reverse().join('');
 
-async function insertAddresses(tx: Tx, { id, addresses }: Contact): Promise<void> {
-  const rows = addresses.map((address) => ({
+const addressRows = ({ id, addresses }: Contact): readonly object[] =>
+  addresses.map((address) => ({
     ...address,
     contact_id: id,
     value_key: addressKey(address.value),
@@ -175,28 +174,38 @@ async function insertAddresses(tx: Tx, { id, addresses }: Contact): Promise<void
     preferred: address.preferred,
     bounced: address.bounced,
   }));
-  if (rows.length > 0) await tx('contact_addresses').insert(rows);
-}
 
 /** What a contact is found by. */
-async function insertWords(tx: Tx, contact: Contact): Promise<void> {
-  await tx('contact_words').insert({
-    contact_id: contact.id,
-    name: contact.name,
-    organisation: contact.kind === 'person' ? (contact.organisation ?? '') : '',
-    addresses: contact.addresses.map(({ value }) => value).join(' '),
-  });
-}
+const wordsRow = (contact: Contact): object => ({
+  contact_id: contact.id,
+  name: contact.name,
+  organisation: contact.kind === 'person' ? (contact.organisation ?? '') : '',
+  addresses: contact.addresses.map(({ value }) => value).join(' '),
+});
 
-export async function insertContact(tx: Tx, contact: Contact): Promise<void> {
-  await tx<ContactRow>('contacts').insert({
-    id: contact.id,
-    // Typed as a number: the database works it out.
-    seq: nextSeq(tx, 'contacts') as unknown as number,
-    ...contactColumns(contact),
-  });
-  await insertAddresses(tx, contact);
-  await insertWords(tx, contact);
+/** Rows of one statement: SQLite takes some thousand values in one. */
+const BATCH = 40;
+
+/** Lets others have their turn: what the database does is done before it comes back. */
+const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+export const insertContact = (tx: Tx, contact: Contact): Promise<void> => insertContacts(tx, [contact]);
+
+/** Makes contacts, many at a time; between them others are answered. */
+export async function insertContacts(tx: Tx, contacts: readonly Contact[]): Promise<void> {
+  const row = await tx('contacts').max<{ last: number | null }>({ last: 'seq' }).first();
+  const first = (row?.last ?? 0) + 1;
+  for (let from = 0; from < contacts.length; from += BATCH) {
+    const batch = contacts.slice(from, from + BATCH);
+    await tx<ContactRow>('contacts').insert(
+      batch.map((contact, n) => ({ id: contact.id, seq: first + from + n, ...contactColumns(contact) })),
+    );
+    const addresses = batch.flatMap(addressRows);
+    for (let at = 0; at < addresses.length; at += BATCH)
+      await tx('contact_addresses').insert(addresses.slice(at, at + BATCH));
+    await tx('contact_words').insert(batch.map(wordsRow));
+    if (contacts.length > BATCH) await breathe();
+  }
 }
 
 /** Changes a contact whole if nobody did since `revision`; false where somebody did. */
@@ -206,9 +215,10 @@ export async function updateContact(tx: Tx, contact: Contact, revision: number):
     .update({ ...contactColumns(contact), revision: revision + 1 });
   if (changed !== 1) return false;
   await tx('contact_addresses').where({ contact_id: contact.id }).delete();
-  await insertAddresses(tx, contact);
+  const rows = addressRows(contact);
+  if (rows.length > 0) await tx('contact_addresses').insert(rows);
   await tx('contact_words').where({ contact_id: contact.id }).delete();
-  await insertWords(tx, contact);
+  await tx('contact_words').insert(wordsRow(contact));
   return true;
 }
 

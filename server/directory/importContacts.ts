@@ -1,16 +1,12 @@
-import { decodeText } from '../platform/files/decodeText.ts';
-import Papa from 'papaparse';
 import type { Services } from '../platform/services.ts';
 import type { ImportReport } from '../../contract/directory.ts';
-import { readVcards } from './vcards.ts';
+import { readContactFile } from './contactFile.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
-import { findContactsByAddress, insertContact } from './contactQueries.ts';
+import { findContactsByAddress, insertContacts } from './contactQueries.ts';
 import { addressKey, isMailAddress } from '../../core/recipients/address.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
-import { columnFor, CONTACT_COLUMNS, readContactLine } from '../../core/directory/contactCsv.ts';
-import type { ReadContact } from '../../core/directory/contactCsv.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 
@@ -23,8 +19,7 @@ export async function importContacts(
   scope: PersonScope,
   bytes: Buffer,
 ): Promise<ImportReport> {
-  const text = decodeText(bytes);
-  const read = /BEGIN:VCARD/i.test(text.slice(0, 4_000)) ? readVcards(text) : readList(text);
+  const read = await readContactFile(bytes);
   if (read.length === 0)
     throw new DomainProblem('badFile', 'No contact was found in it. Nothing was changed.');
   if (read.length > MOST)
@@ -55,7 +50,7 @@ export async function importContacts(
     }
   });
   await changing(services, scope, async ({ tx, audit }) => {
-    for (const contact of made) await insertContact(tx, contact);
+    await insertContacts(tx, made);
     await audit('contact.imported', 'contact', made[0]?.id ?? 'none', {
       made: made.length,
       alike: alike.length,
@@ -68,16 +63,3 @@ export async function importContacts(
 
 const mailsOf = ({ addresses }: Pick<Contact, 'addresses'>): readonly string[] =>
   addresses.filter(({ kind }) => kind === 'email').map(({ value }) => value);
-
-function readList(text: string): readonly ReadContact[] {
-  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
-  const [heads, ...lines] = data;
-  const columns = (heads ?? []).map(columnFor);
-  if (!columns.some((column) => column === 'name' || column === 'family name' || column === 'given name')) {
-    throw new DomainProblem(
-      'badFile',
-      `The first line must name the columns, a name among them: ${CONTACT_COLUMNS.slice(0, 6).join(', ')} … Nothing was changed.`,
-    );
-  }
-  return lines.map((cells) => readContactLine(columns, cells));
-}

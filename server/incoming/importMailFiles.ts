@@ -1,7 +1,7 @@
 import type { TakenIn } from '../../contract/inTray.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import type { ReceivedFile } from '../platform/files/receivedFile.ts';
-import { isMbox, readMbox } from '../platform/mail/mbox.ts';
+import { isMbox, messagesOf } from '../platform/mail/mbox.ts';
 import { receiveMail } from './receiveMail.ts';
 import type { Services } from '../platform/services.ts';
 import { isVisible } from '../access/visibleQueries.ts';
@@ -20,7 +20,7 @@ export async function takeInFiles(
   if (matterId !== undefined && !(await isVisible(scope, matterId))) throw notFound('matter');
   const taken = { filed: 0, waiting: 0, known: 0, reports: 0, refused: [] as TakenIn['refused'] };
   for (const { name, bytes } of files) {
-    const messages = isMbox(bytes) ? readMbox(bytes) : [bytes];
+    const messages = isMbox(bytes) ? await messagesOf(bytes) : [bytes];
     for (const message of messages) {
       if (!HEADER_LINE.test(message.toString('latin1', 0, 200))) {
         taken.refused.push({ name, why: 'It is not a message: .eml and mbox files can be taken in.' });

@@ -1,5 +1,11 @@
 import type { ChangeMessage, Message } from '../../contract/messages.ts';
-import { typedRecipients } from '../../core/compose/index.ts';
+import { resign, signerFor, typedRecipients } from '../../core/compose/index.ts';
+import { compile } from '../../core/merge/compile.ts';
+import { merge } from '../../core/merge/merge.ts';
+import { documentOf } from '../../core/template/document.ts';
+import type { BlockNode } from '../../core/template/document.ts';
+import { signatureOf } from '../templates/compiled.ts';
+import { BARE } from './passagesHere.ts';
 import { onceEach } from '../../core/recipients/onceEach.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { refreshValues } from '../../core/merge/refresh.ts';
@@ -14,6 +20,7 @@ import { updateDraft } from './queries.ts';
 import type { StoredMessage } from './message.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import { openDraft, layoutDraft } from './draftLayout.ts';
+import type { DraftLayout } from './draftLayout.ts';
 import { orderEnclosures } from './enclosures/orderEnclosures.ts';
 import { holdersOf } from './gather.ts';
 import { viewMessage } from './messageView.ts';
@@ -41,7 +48,9 @@ export async function changeMessage(
       : await switchTemplate(services, scope, message, matter, change.templateId);
   const changed = { ...(await applyChange(scope, matter, begun, change)), updatedUtc: services.now() };
   const desk = await layoutDraft(services, scope, changed, matter);
-  const renewed = change.to ? refreshValues(changed, desk.reader) : changed;
+  const signed =
+    change.sender === undefined ? changed : await signAnew(services, scope, { matter, begun }, changed, desk);
+  const renewed = change.to || change.sender !== undefined ? refreshValues(signed, desk.reader) : changed;
 
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateDraft(tx, renewed, revision))) {
@@ -55,6 +64,28 @@ export async function changeMessage(
   });
   const kept = { ...desk, message: { ...renewed, revision: revision + 1 } };
   return viewMessage(services, scope, kept);
+}
+
+/** The signature follows the sender, where it still stands as it was put in. */
+async function signAnew(
+  services: Services,
+  scope: PersonScope,
+  { matter, begun }: { readonly matter: StoredMatter; readonly begun: StoredMessage },
+  changed: StoredMessage,
+  desk: DraftLayout,
+): Promise<StoredMessage> {
+  const before = await layoutDraft(services, scope, begun, matter);
+  const [former, own] = await Promise.all([signatureHere(scope, before), signatureHere(scope, desk)]);
+  const body = resign(changed.body, former, own);
+  return body ? { ...changed, body } : changed;
+}
+
+/** The signature that a message bears by its sender, filled in. */
+async function signatureHere(scope: PersonScope, desk: DraftLayout): Promise<readonly BlockNode[]> {
+  const { message, matter, sender, settings, reader } = desk;
+  const signer = signerFor(message.sendOptions.sender, sender, matter, settings);
+  const signature = await signatureOf(scope, signer.signatureOf);
+  return merge(compile({ ...BARE, body: documentOf(signature) }), reader).body.content;
 }
 
 async function applyChange(

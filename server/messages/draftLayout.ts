@@ -1,3 +1,4 @@
+import { signerFor } from '../../core/compose/index.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import type { Person } from '../../core/model/matter.ts';
@@ -20,6 +21,7 @@ import { findMessage } from './queries.ts';
 export interface DraftLayout {
   readonly message: StoredMessage;
   readonly matter: StoredMatter;
+  /** Whoever writes it; what goes out under another is signed by that one. */
   readonly sender: Person;
   readonly settings: PracticeSettings;
   readonly contacts: ReadonlyMap<ContactId, Contact>;
@@ -46,7 +48,8 @@ export async function layoutDraft(
   if (!sender) throw new Error(`message ${message.id} lacks its author`);
   const settings = await readSettings(scope);
   const contacts = await contactsBehind(scope, message.recipients, matter);
-  const reader = readerFor(matter, sender, settings, greetedOf(message.recipients, contacts), now());
+  const { person } = signerFor(message.sendOptions.sender, sender, matter, settings);
+  const reader = readerFor(matter, person, settings, greetedOf(message.recipients, contacts), now());
   return { message, matter, sender, settings, contacts, reader };
 }
 

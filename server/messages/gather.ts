@@ -1,4 +1,4 @@
-import { addressesTakenUp, tidyAddress } from '../../core/compose/index.ts';
+import { addressesTakenUp, signerFor, tidyAddress } from '../../core/compose/index.ts';
 import type { ComposeInput, ComposePractice, TakenUp } from '../../core/compose/index.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import type { Channel } from '../../core/model/channel.ts';
@@ -40,11 +40,12 @@ export async function gather(
 ): Promise<ComposeInput> {
   const settings = await readSettings(scope);
   const { date, hour } = zonedTime(settings.timeZone, now());
+  const signer = signerFor(beginning.program.content.sender, beginning.writer, matter, settings);
   return {
     ...beginning,
     record: matter,
     practice: practiceOf(settings, await ownAddresses(scope)),
-    signature: await signatureOf(scope, beginning.writer.id),
+    signature: await signatureOf(scope, signer.signatureOf),
     moment: { today: date, hour },
     contacts: [
       ...(await answered(scope, beginning.takenUp, beginning.channel)),

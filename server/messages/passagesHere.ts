@@ -1,3 +1,4 @@
+import { signerFor } from '../../core/compose/index.ts';
 import type { PassagesHere } from '../../contract/messages.ts';
 import { compile } from '../../core/merge/compile.ts';
 import { merge } from '../../core/merge/merge.ts';
@@ -23,7 +24,8 @@ export async function passagesHere(
   scope: PersonScope,
   id: string,
 ): Promise<PassagesHere> {
-  const { reader } = await openDraft(services, scope, id);
+  const { reader, message, sender, matter, settings } = await openDraft(services, scope, id);
+  const signer = signerFor(message.sendOptions.sender, sender, matter, settings);
   const wording = await currentPassages(scope);
   const filled = (body: DocumentNode) => merge(compile({ ...BARE, body }, wording), reader);
   const items = (await listPassages(scope)).map((passage) => {
@@ -45,7 +47,7 @@ export async function passagesHere(
       oneLine: isOneLine(passage.body),
     };
   });
-  const signature = await signatureOf(scope, scope.actor.id);
+  const signature = await signatureOf(scope, signer.signatureOf);
   return {
     items: items.filter(({ content }) => content.length > 0),
     signature: filled(documentOf(signature)).body.content.map((block) => ({ ...block })),
@@ -53,7 +55,7 @@ export async function passagesHere(
 }
 
 /** What a passage is, as a template that goes to nobody. */
-const BARE: Omit<TemplateContent, 'body'> = {
+export const BARE: Omit<TemplateContent, 'body'> = {
   recipients: { to: [], cc: [], bcc: [] },
   subject: [],
   blanks: [],

@@ -15,7 +15,7 @@ import type { FrozenMessage } from '../messages/message.ts';
 import type { DraftLayout } from '../messages/draftLayout.ts';
 import { greetedOf } from '../messages/draftLayout.ts';
 import { readerFor } from '../matters/readerFor.ts';
-import { senderOf } from '../../core/compose/index.ts';
+import { senderOf, signerFor } from '../../core/compose/index.ts';
 import { setWrittenLetter } from '../messages/letters.ts';
 import { assemble } from '../platform/mail/assemble.ts';
 import type { SealedFiles } from '../platform/mail/assemble.ts';
@@ -39,7 +39,8 @@ export async function freeze(
   { leavesAtUtc, cautions, sealed }: Freezing,
 ): Promise<FrozenMessage> {
   const { message, matter, sender, settings, contacts } = desk;
-  const reader = readerFor(matter, sender, settings, greetedOf(message.recipients, contacts), leavesAtUtc);
+  const { person } = signerFor(message.sendOptions.sender, sender, matter, settings);
+  const reader = readerFor(matter, person, settings, greetedOf(message.recipients, contacts), leavesAtUtc);
   const letter = finishMessage(message, reader, message.sendOptions);
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
   const internetMessageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;

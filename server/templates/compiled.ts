@@ -71,6 +71,9 @@ const signatures = kept(
   },
 );
 
-/** The default signature of a person, ready to be filled. The same object as long as its wording is the same. */
-export const signatureOf = async (reads: Reads, personId: string): Promise<readonly BlockNode[]> =>
-  (await signatures(reads)).get(personId) ?? plain;
+/** The default signature of a person, or the plain one of whoever has none, ready to be filled. The same object as long as its wording is the same. */
+export const signatureOf = async (
+  reads: Reads,
+  personId: string | undefined,
+): Promise<readonly BlockNode[]> =>
+  (personId === undefined ? undefined : (await signatures(reads)).get(personId)) ?? plain;

@@ -1,6 +1,6 @@
 import type { ParsedMail } from 'mailparser';
 import type { DocumentNode } from '../../../core/template/document.ts';
-import type { ContentTask } from './contentWorker.ts';
+import type { ContentRead, ContentTask } from './contentWorker.ts';
 import { threadsFor } from './threads.ts';
 import type { Threads } from './threads.ts';
 
@@ -9,10 +9,14 @@ const MAX_MS = 10_000;
 const MAX_THREAD_MB = 768;
 const THREADS = 2;
 
-let reader: Threads<ContentTask, ParsedMail | DocumentNode> | undefined;
+let reader: Threads<ContentTask, ContentRead> | undefined;
 
-const read = (task: ContentTask): Promise<ParsedMail | DocumentNode> => {
-  reader ??= threadsFor('contentWorker', { threads: THREADS, maxMs: MAX_MS, maxThreadMb: MAX_THREAD_MB });
+const read = (task: ContentTask): Promise<ContentRead> => {
+  reader ??= threadsFor(new URL('./contentWorker', import.meta.url), {
+    threads: THREADS,
+    maxMs: MAX_MS,
+    maxThreadMb: MAX_THREAD_MB,
+  });
   return reader.run(task);
 };
 
@@ -30,3 +34,7 @@ export async function takeApartElsewhere(
 /** Reads HTML as a document in a thread. */
 export const readHtmlElsewhere = async (html: string): Promise<DocumentNode> =>
   (await read({ kind: 'html', html })) as DocumentNode;
+
+/** The messages of an mbox, split in a thread. */
+export const splitMboxElsewhere = async (bytes: Buffer): Promise<readonly Buffer[]> =>
+  ((await read({ kind: 'mbox', bytes })) as readonly Uint8Array[]).map((one) => Buffer.from(one));

@@ -8,7 +8,7 @@ let reader: Threads<Uint8Array, string> | undefined;
 
 /** A word processor's file as HTML, read in a thread of its own, which can be ended without harm to anything else. */
 export function readDocx(bytes: Uint8Array): Promise<string> {
-  reader ??= threadsFor<Uint8Array, string>('docxWorker', {
+  reader ??= threadsFor<Uint8Array, string>(new URL('./docxWorker', import.meta.url), {
     threads: 1,
     maxMs: MAX_MS,
     maxThreadMb: MAX_THREAD_MB,

@@ -12,7 +12,7 @@ export interface FileWordReader {
 }
 
 export function fileWordReader(): FileWordReader {
-  const { run, close } = threadsFor<FileToRead, string>('fileWordsWorker', {
+  const { run, close } = threadsFor<FileToRead, string>(new URL('./fileWordsWorker', import.meta.url), {
     threads: 1,
     maxMs: MAX_MS,
     maxThreadMb: MAX_THREAD_MB,

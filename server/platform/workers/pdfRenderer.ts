@@ -12,7 +12,7 @@ const MAX_MS = 30_000;
 const MAX_THREAD_MB = 512;
 
 export function pdfRenderer(threads: number, maxMs = MAX_MS): PdfRenderer {
-  const { run, close } = threadsFor<LetterSheet, LetterPdf>('letterWorker', {
+  const { run, close } = threadsFor<LetterSheet, LetterPdf>(new URL('./letterWorker', import.meta.url), {
     threads,
     maxMs,
     maxThreadMb: MAX_THREAD_MB,

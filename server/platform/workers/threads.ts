@@ -20,21 +20,21 @@ const IDLE_MS = 60_000;
 /** From the sources a thread needs the loader that understands them; built, it is plain JavaScript. */
 const fromSources = import.meta.url.endsWith('.ts');
 
-/** Starts nothing yet: threads come as tasks do. `worker` is the file in this folder whose `run` does the work. */
+/** Starts nothing yet: threads come as tasks do. `worker` is the file, without its ending, whose `run` does the work. */
 export function threadsFor<Task, Result>(
-  worker: 'fileWordsWorker' | 'letterWorker' | 'docxWorker' | 'contentWorker',
+  worker: URL,
   { threads, maxMs, maxThreadMb }: ThreadLimits,
 ): Threads<Task, Result> {
   const pool = new Tinypool({
-    filename: fileURLToPath(new URL(fromSources ? './fromSources.mjs' : `./${worker}.js`, import.meta.url)),
+    filename: fileURLToPath(
+      fromSources ? new URL('./fromSources.mjs', import.meta.url) : new URL(`${worker.href}.js`),
+    ),
     name: 'run',
     minThreads: 0,
     maxThreads: threads,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: maxThreadMb },
-    ...(fromSources
-      ? { env: { ...process.env, OFFICIUM_WORKER: new URL(`./${worker}.ts`, import.meta.url).href } }
-      : {}),
+    ...(fromSources ? { env: { ...process.env, OFFICIUM_WORKER: `${worker.href}.ts` } } : {}),
   });
   return {
     async run(task) {

@@ -76,7 +76,14 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
           Exact bytes ({RAW_ENDINGS[entry.channel] ?? 'file'}, {fileSize(entry.rawBytes)})
         </a>
         {entry.templateName === null ? null : <span>from “{entry.templateName}”</span>}
-        {entry.sentBy === null ? null : <span>by {entry.sentBy}</span>}
+        {entry.sentBy === null ? null : (
+          <span>
+            by {entry.sentBy}
+            {entry.direction === 'out' && entry.channel === 'email' && entry.from.name !== entry.sentBy
+              ? `, for ${entry.from.name}`
+              : ''}
+          </span>
+        )}
         {entry.cautionsOverridden.length > 0 ? (
           <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
         ) : null}
