@@ -23,6 +23,7 @@ const HOUR_MS = 3_600_000;
 const OFFICE = { name: 'Tidewell & Roe', address: 'office@tidewell-roe.example', roles: [] };
 
 /** What lies in the in-tray: some that could belong to several matters, one that names one, and some of nobody's. */
+// eslint-disable-next-line max-lines-per-function -- a table of letters
 function letters(matters: readonly NewMatter[]): readonly Letter[] {
   const parties = matters.flatMap(({ parties: all }) => all);
   const holder = (role: string) => {

@@ -98,6 +98,10 @@ export interface CheckInput {
   readonly sentBefore: ReadonlyMap<string, { readonly template: string; readonly daysAgo: number }>;
   /** Documents that must go along; without a category any will do. */
   readonly wanted: readonly { readonly label: string; readonly category?: string }[];
+  /** Addresses, by key, that its template copies whatever the matter. */
+  readonly fixed: ReadonlySet<string>;
+  /** Where answers go, when not to the sender. */
+  readonly replyTo: string | undefined;
   /** Whether it was begun as an answer to everybody. */
   readonly answersAll: boolean;
   /** Cautions that the practice does without. */

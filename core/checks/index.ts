@@ -11,6 +11,7 @@ import { noteId } from './note.ts';
 import type { Note } from './note.ts';
 import { checkOlderVersion } from './olderVersion.ts';
 import { checkOtherMatter } from './otherMatter.ts';
+import { checkOutside } from './outside.ts';
 import { checkRecipients } from './recipients.ts';
 import { checkRecordChanged } from './recordChanged.ts';
 import { checkReplyToAll } from './replyToAll.ts';
@@ -29,6 +30,7 @@ export const CHECKS: readonly Check[] = [
   checkRecipients,
   checkAddresses,
   checkAddressChanged,
+  checkOutside,
   checkSentBefore,
   checkGreeting,
   checkReplyToAll,

@@ -8,12 +8,11 @@ const namesIn = (
 ): { readonly months: readonly string[]; readonly weekdays: readonly string[] } => {
   const write = (options: Intl.DateTimeFormatOptions, at: number): string =>
     new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' }).format(at);
-  const DAY_MS = 86_400_000;
-  // 1 January 2024 was a Monday.
-  const monday = Date.UTC(2024, 0, 1);
+  const at = (day: number): number => day * 86_400_000;
   return {
-    months: Array.from({ length: 12 }, (_, n) => write({ month: 'long' }, Date.UTC(2024, n, 15))),
-    weekdays: Array.from({ length: 7 }, (_, n) => write({ weekday: 'long' }, monday + n * DAY_MS)),
+    // The middle of each month of 1970, and a week from Monday 5 January 1970.
+    months: Array.from({ length: 12 }, (_, n) => write({ month: 'long' }, at(14 + Math.round(n * 30.4)))),
+    weekdays: Array.from({ length: 7 }, (_, n) => write({ weekday: 'long' }, at(4 + n))),
   };
 };
 

@@ -4,7 +4,7 @@ import { foldName, wordsOf } from '../model/words.ts';
 import type { MatterId } from '../model/ids.ts';
 import { correspondentsIn } from './incomingMail.ts';
 import type { IncomingMail } from './incomingMail.ts';
-import { ownWords } from './ownWords.ts';
+import { ownWords } from '../correspondence/ownWords.ts';
 
 /** A matter that a message might belong to. */
 export interface CandidateMatter {

@@ -8,6 +8,7 @@ export const STOPS = [
   'overSizeLimit',
   'documentMissing',
   'noSender',
+  'badReplyTo',
 ] as const;
 
 /** What goes once its writer has said so; a practice can turn each of them off. */
@@ -23,6 +24,8 @@ export const CAUTIONS = [
   'addressUnknown',
   'addressChanged',
   'notOnMatter',
+  'fixedOutside',
+  'replyToOutside',
   'sentBefore',
   'spokenNotEnclosed',
   'noneEnclosed',

@@ -217,6 +217,8 @@ export const checkInputOf = (change: Partial<CheckInput> = {}): CheckInput => ({
   nearAddresses: new Map(),
   sentBefore: new Map(),
   wanted: [],
+  fixed: new Set(),
+  replyTo: undefined,
   answersAll: false,
   turnedOff: new Set(),
   ...change,

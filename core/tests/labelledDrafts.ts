@@ -384,6 +384,16 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
       };
     },
   ],
+  ['replyToOutside', (draft) => (draft.change = { replyTo: 'answers@elsewhere.example' })],
+  [
+    'fixedOutside',
+    (draft) => {
+      const address = 'copies@elsewhere.example';
+      draft.strangers.push({ name: '', address, roles: [] });
+      draft.greeting = 'Good morning';
+      draft.change = { fixed: new Set([address]), knownHere: new Set([address]) };
+    },
+  ],
   [
     'greetsMore',
     (draft) => {

@@ -75,7 +75,7 @@ describe('conversations', () => {
     );
     expect(new Set([first, second, third].map((one) => one?.conversationId))).toEqual(new Set([asked.id]));
     expect([first?.endOfConversation, second?.endOfConversation]).toEqual([null, null]);
-    expect(third?.endOfConversation).toEqual({ direction: 'out', out: 2, in: 1 });
+    expect(third?.endOfConversation).toMatchObject({ direction: 'out', out: 2, in: 1 });
   });
 
   it('begin anew where nothing on this matter is answered', async () => {

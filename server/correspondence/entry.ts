@@ -25,6 +25,8 @@ export interface NewEntry {
   readonly direction: 'out' | 'in' | 'note';
   /** Whether what came in is from whom it says; what was sent and noted here is. */
   readonly authenticated?: Authenticated;
+  /** Sent by a machine (RFC 3834). */
+  readonly automatic?: boolean;
   readonly channel: string;
   readonly occurredAtUtc: number;
   readonly filedAtUtc: number;

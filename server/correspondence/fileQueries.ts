@@ -5,6 +5,7 @@ import { sealEntry, FIRST_SEAL } from '../../core/correspondence/seal.ts';
 import { sealedContent } from './sealQueries.ts';
 import { sha256Hex } from '../platform/blobs/blobStore.ts';
 import { insertEntryWords } from './entryWordQueries.ts';
+import { expectsAnswer } from '../../core/correspondence/expectsAnswer.ts';
 import { bareSubject } from '../../core/correspondence/answers.ts';
 import { fromJson } from '../platform/database/json.ts';
 
@@ -15,7 +16,7 @@ import { fromJson } from '../platform/database/json.ts';
 export async function insertEntry(tx: Tx, entry: NewEntry, text = entry.opening): Promise<void> {
   const last = await tx<EntryRow>('entries').orderBy('seq', 'desc').first('seal');
   const conversationId = (await conversationOf(tx, entry)) ?? entry.id;
-  await countInConversation(tx, conversationId, entry);
+  await countInConversation(tx, conversationId, entry, text);
   const extra: EntryExtra = {
     references: entry.references,
     ...(entry.authenticated === undefined ? {} : { authenticated: entry.authenticated }),
@@ -88,10 +89,31 @@ async function conversationBySubject(tx: Tx, entry: NewEntry): Promise<string | 
 const peopleIn = ({ from, to, cc, bcc }: EntryPeople): ReadonlySet<string> =>
   new Set([from, ...to, ...cc, ...bcc].map(({ address }) => address.toLowerCase()).filter(Boolean));
 
-async function countInConversation(tx: Tx, id: string, entry: NewEntry): Promise<void> {
+/** Whether an entry waits for an answer by its words. A note never does. */
+async function waitsForAnswer(
+  tx: Tx,
+  conversationId: string,
+  entry: NewEntry,
+  text: string,
+): Promise<boolean> {
+  const { direction } = entry;
+  if (direction === 'note') return false;
+  const before = await tx('conversations')
+    .where({ id: conversationId })
+    .first<{ out_count: number; in_count: number } | undefined>('out_count', 'in_count');
+  const isReply = ((direction === 'out' ? before?.in_count : before?.out_count) ?? 0) > 0;
+  return expectsAnswer({ direction, text, automatic: entry.automatic === true, isReply });
+}
+
+async function countInConversation(tx: Tx, id: string, entry: NewEntry, text: string): Promise<void> {
   const out = entry.direction === 'out' ? 1 : 0;
   const incoming = entry.direction === 'in' ? 1 : 0;
-  const last = { last_entry_id: entry.id, last_direction: entry.direction, last_utc: entry.occurredAtUtc };
+  const last = {
+    last_entry_id: entry.id,
+    last_direction: entry.direction,
+    last_utc: entry.occurredAtUtc,
+    last_expects: await waitsForAnswer(tx, id, entry, text),
+  };
   await tx('conversations')
     .insert({ id, matter_id: entry.matterId, ...last, out_count: out, in_count: incoming })
     .onConflict('id')

@@ -73,6 +73,7 @@ interface ConversationRow {
   id: string;
   last_entry_id: string;
   last_direction: NewEntry['direction'];
+  last_expects: number | null;
   last_utc: number;
   out_count: number;
   in_count: number;
@@ -109,7 +110,14 @@ export async function listEntries(
 }
 
 const toEnd = (row: ConversationRow | undefined): ConversationEnd | null =>
-  row ? { direction: row.last_direction, out: row.out_count, in: row.in_count } : null;
+  row
+    ? {
+        direction: row.last_direction,
+        out: row.out_count,
+        in: row.in_count,
+        expects: row.last_expects === null ? undefined : row.last_expects === 1,
+      }
+    : null;
 
 export async function findEntry(scope: Scope, id: string): Promise<EntryListItem | undefined> {
   const row = await visible<EntryRow>(scope, 'entries').where({ id }).first();

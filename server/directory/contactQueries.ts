@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
+import { inList, rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
@@ -112,10 +112,8 @@ export async function findContactsByAddress(
   kind: AddressKind = 'email',
 ): Promise<ReadonlyMap<ContactId, Contact>> {
   if (addresses.length === 0) return new Map();
-  const holders = sql(reads)('contact_addresses')
-    .where({ kind })
-    .whereIn('value_key', addresses.map(addressKey))
-    .select('contact_id');
+  const held = sql(reads)('contact_addresses').where({ kind }).select('contact_id');
+  const holders = inList(held, 'value_key', addresses.map(addressKey));
   return wholeContacts(reads, (query) => query.whereIn('contacts.id', holders));
 }
 

@@ -89,6 +89,7 @@ const entryOf = (
   matterId,
   direction: incoming.direction,
   authenticated: incoming.authenticated,
+  automatic: incoming.automatic,
   channel: 'email',
   occurredAtUtc: incoming.sentAtUtc,
   filedAtUtc,

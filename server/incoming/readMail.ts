@@ -4,7 +4,7 @@ import type { Delivery } from '../../core/mime/deliveryReport.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
-import { sha256Hex } from '../platform/blobs/blobStore.ts';
+import { sha256InTurns } from '../platform/blobs/blobStore.ts';
 import { parseMail, REPORT_PARTS } from '../platform/mail/parseMail.ts';
 
 /** Larger messages are refused before they are parsed: hosts commonly take 25 to 50 MB. */
@@ -65,7 +65,8 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
   const files = filesOf(parsed);
   return {
     internetMessageId:
-      parsed.messageId ?? `<${sha256Hex(bytes.toString('latin1')).slice(0, 32)}@no-id.invalid>`,
+      parsed.messageId ??
+      `<${(await sha256InTurns(bytes, (slice) => slice.toString('latin1'))).slice(0, 32)}@no-id.invalid>`,
     sentAtUtc: isLikely(date, receivedAtUtc) ? date : receivedAtUtc,
     from: peopleOf(parsed.from)[0] ?? { name: '', address: '' },
     fromAddresses: fromAddressesOf(parsed),

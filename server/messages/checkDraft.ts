@@ -55,6 +55,8 @@ export async function checkDraft(
     calendar: calendarOf(settings),
     amounts: amountsOf(reader),
     wanted: sendOptions.wanted ?? [],
+    fixed: new Set((sendOptions.fixed ?? []).map(addressKey)),
+    replyTo: sendOptions.replyTo,
     answersAll: sendOptions.answersAll === true,
     turnedOff: new Set(settings.cautionsOff),
     ...(await addressFacts(scope, desk)),

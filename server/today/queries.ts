@@ -53,12 +53,14 @@ export interface ConversationLine extends OnMatter {
   readonly direction: 'in' | 'out' | 'note';
   readonly outCount: number;
   readonly inCount: number;
+  /** Whether its last message waits for an answer by its words; undefined where they were never read for that. */
+  readonly expects: boolean | undefined;
   readonly people: EntryPeople;
   readonly subject: string;
   readonly opening: string;
 }
 
-type Row = Omit<ConversationLine, 'people'> & { people: string };
+type Row = Omit<ConversationLine, 'people' | 'expects'> & { people: string; expects: number | null };
 
 const conversations = (scope: PersonScope, whose: Whose) => {
   const query = visible(scope, 'conversations')
@@ -71,6 +73,7 @@ const conversations = (scope: PersonScope, whose: Whose) => {
       direction: 'conversations.last_direction',
       outCount: 'conversations.out_count',
       inCount: 'conversations.in_count',
+      expects: 'conversations.last_expects',
       people: 'entries.people',
       subject: 'entries.subject',
       opening: 'entries.opening',
@@ -79,7 +82,11 @@ const conversations = (scope: PersonScope, whose: Whose) => {
   return query;
 };
 
-const toLine = (row: Row): ConversationLine => ({ ...row, people: fromJson<EntryPeople>(row.people) });
+const toLine = (row: Row): ConversationLine => ({
+  ...row,
+  expects: row.expects === null ? undefined : row.expects === 1,
+  people: fromJson<EntryPeople>(row.people),
+});
 
 /** Conversations whose last word came from outside since a moment, the latest first. */
 export async function lastHeard(
@@ -96,7 +103,7 @@ export async function lastHeard(
   return rows.map(toLine);
 }
 
-/** Conversations of some months in which only one side has spoken: theirs or ours to answer. */
+/** Conversations of some months whose last message waits for an answer; of older ones, those in which one side alone has spoken. */
 export async function unanswered(
   scope: PersonScope,
   whose: Whose,
@@ -106,9 +113,13 @@ export async function unanswered(
   const rows = await conversations(scope, whose)
     .whereBetween('last_utc', [between.fromUtc, between.untilUtc])
     .where((either) => {
-      void either
-        .where({ last_direction: 'out', in_count: 0 })
-        .orWhere({ last_direction: 'in', out_count: 0 });
+      void either.where({ last_expects: true }).orWhere((unread) => {
+        void unread.whereNull('last_expects').where((one) => {
+          void one
+            .where({ last_direction: 'out', in_count: 0 })
+            .orWhere({ last_direction: 'in', out_count: 0 });
+        });
+      });
     })
     .orderBy('last_utc', 'desc')
     .limit(limit);

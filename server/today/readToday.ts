@@ -67,7 +67,8 @@ const onMatter = ({ matterId, reference, title }: ConversationLine) => ({ matter
 function outstanding(line: ConversationLine, nowUtc: number, timeZone: string): Today['outstanding'] {
   const day = (utc: number): PlainDate => zonedTime(timeZone, utc).date;
   const days = daysBetween(day(line.occurredAtUtc), day(nowUtc));
-  const waits = awaiting({ direction: line.direction, out: line.outCount, in: line.inCount }, days);
+  const { direction, outCount, inCount, expects } = line;
+  const waits = awaiting({ direction, out: outCount, in: inCount, expects }, days);
   if (waits.kind === 'nothing') return [];
   const owes = waits.kind === 'ourAnswer' ? 'us' : 'them';
   if (owes === 'them' && nowUtc - line.occurredAtUtc < ASK_AFTER_MS) return [];

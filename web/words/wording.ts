@@ -80,6 +80,18 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: `${text(p, 'words')} greets two`,
     detail: `It goes to ${text(p, 'name')} alone.`,
   }),
+  badReplyTo: (p) => ({
+    title: 'Replies would be lost',
+    detail: `“${text(p, 'address')}” is not one whole mail address to reply to.`,
+  }),
+  fixedOutside: (p) => ({
+    title: 'The template copies somebody outside',
+    detail: `${text(p, 'name')} gets every message made from it: ${text(p, 'address')}.`,
+  }),
+  replyToOutside: (p) => ({
+    title: 'Replies go outside the practice',
+    detail: `They go to ${text(p, 'address')}, and not to you.`,
+  }),
   otherMatterReference: (p) => ({
     title: 'Another matter’s reference',
     detail: `${text(p, 'words')} is not this matter.`,
@@ -172,6 +184,8 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   otherMatterReference: 'The reference of another matter',
   otherMatterName: 'A name from another matter',
   otherMatterAddress: 'An address from another matter',
+  fixedOutside: 'A copy outside the practice that a template brings',
+  replyToOutside: 'Replies that go outside the practice',
   addressNear: 'An address one letter from a known one',
   addressUnknown: 'An address nobody is known by',
   addressChanged: 'An address that was changed since',

@@ -1,4 +1,3 @@
-/* eslint-disable max-lines -- a table of sentences */
 import { inTrade } from './sentence.ts';
 import type { LabelledSentence } from './sentence.ts';
 

@@ -24,6 +24,22 @@ export class BrokenBlob extends Error {
 
 export const sha256Hex = (bytes: Buffer | string): string => createHash('sha256').update(bytes).digest('hex');
 
+/** As much as is hashed in one go: more would keep others waiting. */
+const SLICE = 2_000_000;
+
+/** SHA-256 of many bytes, others answered between; `read` gives a slice as it is hashed. */
+export async function sha256InTurns(
+  bytes: Buffer,
+  read: (slice: Buffer) => Buffer | string = (slice) => slice,
+): Promise<string> {
+  const hash = createHash('sha256');
+  for (let at = 0; at < bytes.length; at += SLICE) {
+    hash.update(read(bytes.subarray(at, at + SLICE)));
+    if (bytes.length > SLICE) await new Promise((resolve) => setImmediate(resolve));
+  }
+  return hash.digest('hex');
+}
+
 export function blobStore(folder: string): BlobStore {
   const pathOf = (sha256: string): string => {
     if (!/^[0-9a-f]{64}$/.test(sha256)) throw new BrokenBlob(sha256, 'is no SHA-256');
@@ -32,7 +48,7 @@ export function blobStore(folder: string): BlobStore {
 
   return {
     async put(bytes) {
-      const sha256 = sha256Hex(bytes);
+      const sha256 = await sha256InTurns(bytes);
       const path = pathOf(sha256);
       const known = await stat(path).catch(() => undefined);
       if (known?.size === bytes.length) return sha256;
@@ -47,7 +63,7 @@ export function blobStore(folder: string): BlobStore {
       const bytes = await readFile(pathOf(sha256)).catch((error: unknown) => {
         throw new BrokenBlob(sha256, error instanceof Error ? error.message : 'cannot be read');
       });
-      if (sha256Hex(bytes) !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
+      if ((await sha256InTurns(bytes)) !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
       return bytes;
     },
     stream(sha256) {
