@@ -1,4 +1,5 @@
-import { foldName, wordsOf } from '../model/words.ts';
+import { wordsOf } from '../model/words.ts';
+import { foldSearch } from './variants.ts';
 
 /** One thing to be found: neighbouring words in their order; with `prefix` the last one may go on. */
 export interface Term {
@@ -43,8 +44,8 @@ interface Span {
 
 const fits = (term: Term, words: readonly { readonly text: string }[], at: number): boolean =>
   term.words.every((wanted, n) => {
-    const have = foldName(words[at + n]?.text ?? '');
-    const folded = foldName(wanted);
+    const have = foldSearch(words[at + n]?.text ?? '');
+    const folded = foldSearch(wanted);
     const last = n === term.words.length - 1;
     return last && term.prefix ? have.startsWith(folded) : have === folded;
   });

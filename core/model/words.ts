@@ -1,15 +1,19 @@
-/** Text folded for comparing names: without diacritics, in lower case, `ø æ å ß ł` as people without the key type them. */
+/**
+ * Text folded for comparing names: without diacritics and apostrophes, in lower case, letters that do not decompose as
+ * people without the key type them. The one folding of names, references and searches.
+ */
 export function foldName(text: string): string {
   if (PLAIN.test(text)) return text.toLowerCase().trim();
   const bare = text
     .normalize('NFD')
     .replace(/\p{M}+/gu, '')
-    .toLowerCase();
-  return bare.replace(/[øæßłđœ’]/g, (sign) => FOLDED[sign] ?? sign).trim();
+    .toLowerCase()
+    .normalize('NFC');
+  return bare.replace(/[øæßłđœðþħıŋŧĸſ'’‘ʼ`´]/g, (sign) => FOLDED[sign] ?? '').trim();
 }
 
 /** Nothing to fold but the case: most of what people write, and much the quicker. */
-const PLAIN = /^[\0-\x7f]*$/;
+const PLAIN = /^[\0-&(-_a-\x7f]*$/;
 
 const FOLDED: Readonly<Record<string, string>> = {
   ø: 'o',
@@ -18,7 +22,14 @@ const FOLDED: Readonly<Record<string, string>> = {
   ł: 'l',
   đ: 'd',
   œ: 'oe',
-  '’': "'",
+  ð: 'd',
+  þ: 'th',
+  ħ: 'h',
+  ı: 'i',
+  ŋ: 'n',
+  ŧ: 't',
+  ĸ: 'k',
+  ſ: 's',
 };
 
 /** A word with where it stands. A possessive ending is left off, so that `Wren’s` is `Wren`. */

@@ -9,6 +9,7 @@ import { ConfigError, readConfig } from './config.ts';
 import type { Config } from '../platform/config.ts';
 import { changeFeed } from '../platform/events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
+import { renewFolding } from './renewFolding.ts';
 import { composeServices } from './services.ts';
 import { startIndexing } from '../correspondence/indexing.ts';
 import { startMailboxReader } from '../incoming/mailboxReader.ts';
@@ -55,6 +56,9 @@ async function start(config: Config): Promise<void> {
   relay.wake = runner.wake;
   const mailbox = config.mailbox && startMailboxReader(services, config.mailbox);
   const files = startIndexing(services);
+  void renewFolding(services).catch((error: unknown) => {
+    log.error({ err: error }, 'names could not be folded anew');
+  });
   const filing = config.filingPort === undefined ? undefined : smtpReceiver(services);
   filing?.listen(config.filingPort, config.host);
   const app = await createApp(services);

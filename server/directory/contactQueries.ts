@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { withForms } from '../platform/database/dialects/sqlite/words.ts';
 import { inList, rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
@@ -176,8 +177,8 @@ const addressRows = ({ id, addresses }: Contact): readonly object[] =>
 /** What a contact is found by. */
 const wordsRow = (contact: Contact): object => ({
   contact_id: contact.id,
-  name: contact.name,
-  organisation: contact.kind === 'person' ? (contact.organisation ?? '') : '',
+  name: withForms(contact.name),
+  organisation: withForms(contact.kind === 'person' ? (contact.organisation ?? '') : ''),
   addresses: contact.addresses.map(({ value }) => value).join(' '),
 });
 
@@ -204,6 +205,14 @@ export async function insertContacts(tx: Tx, contacts: readonly Contact[]): Prom
     await tx('contact_words').insert(batch.map(wordsRow));
     if (contacts.length > BATCH) await breathe();
   }
+}
+
+/** Writes anew what some contacts are found by. */
+export async function renewContactWords(tx: Tx, contacts: readonly Contact[]): Promise<void> {
+  const ids = contacts.map(({ id }) => id as string);
+  await inList(tx('contact_words'), 'contact_id', ids).delete();
+  for (let at = 0; at < contacts.length; at += BATCH)
+    await tx('contact_words').insert(contacts.slice(at, at + BATCH).map(wordsRow));
 }
 
 /** Changes a contact whole if nobody did since `revision`; false where somebody did. */

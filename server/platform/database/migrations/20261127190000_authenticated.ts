@@ -8,6 +8,13 @@ export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('conversations', (table) => {
     table.boolean('last_expects');
   });
+  await foldAnew(knex);
+}
+
+/** Every entry's words are read again, and names written anew as the application starts: they are folded otherwise now. */
+async function foldAnew(knex: Knex): Promise<void> {
+  await knex.raw('INSERT OR IGNORE INTO entries_to_read (entry_seq) SELECT seq FROM entries');
+  await knex('settings').where({ key: 'foldedAs' }).delete();
 }
 
 export async function down(knex: Knex): Promise<void> {

@@ -1,17 +1,28 @@
 import type { Knex } from 'knex';
+import { searchForms, typedForms } from '../../../../../core/finding/variants.ts';
 
 /** Words typed, as the index takes them: each a quoted beginning, so that no sign of its language can be typed by accident. */
 export function typedWords(query: string): string | undefined {
-  const words = query.normalize('NFC').match(/[\p{L}\p{N}]+/gu) ?? [];
+  const words = query.normalize('NFC').match(/[\p{L}\p{N}]+(?:['’‘ʼ/–-][\p{L}\p{N}]+)*/gu) ?? [];
   return words.length > 0
     ? words
         .slice(0, MOST_WORDS)
-        .map((word) => `"${word}"*`)
-        .join(' ')
+        .map((word) => {
+          const plain = (word.match(/[\p{L}\p{N}]+/gu) ?? []).map((part) => `"${part}"*`).join(' ');
+          const forms = typedForms(word).map((form) => `"${form}"*`);
+          return forms.length > 0 ? `((${plain}) OR (${forms.join(' ')}))` : plain;
+        })
+        .join(' AND ')
     : undefined;
 }
 
 const MOST_WORDS = 8;
+
+/** A text with the other forms its words are found by. */
+export const withForms = (text: string): string => [text, ...searchForms(text)].join(' ');
+
+/** Other forms of words stand among an entry's marks, behind a letter of their own, so that no mark is found by a word. */
+const formMark = (form: string): string => `v${form}`;
 
 /** What matters are found by; `seq` is the matter's. */
 export const matterWords = {
@@ -21,7 +32,8 @@ export const matterWords = {
     ]) as Q,
   async put(db: Knex, seq: number, words: { reference: string; title: string; parties: string }) {
     await db('matter_words').where({ rowid: seq }).delete();
-    await db('matter_words').insert({ rowid: seq, ...words });
+    const [reference, title, parties] = [words.reference, words.title, words.parties].map(withForms);
+    await db('matter_words').insert({ rowid: seq, reference, title, parties });
   },
 };
 
@@ -54,9 +66,19 @@ export interface EntryMatch {
 const quoted = (words: string): string => `"${words.replaceAll('"', '')}"`;
 const term = ([words, prefix]: readonly [string, boolean]): string => quoted(words) + (prefix ? '*' : '');
 
+/** Words as they stand, or in another form. */
+function anyTerm(one: readonly [words: string, prefix: boolean]): string {
+  const plain = `{subject people body files} : ${term(one)}`;
+  const [words, prefix] = one;
+  const forms = words.includes(' ') ? [] : typedForms(words);
+  if (forms.length === 0) return plain;
+  const others = forms.map((form, n) => term([formMark(form), prefix && n === forms.length - 1]));
+  return `(${plain} OR (marks : ${others.join(' AND marks : ')}))`;
+}
+
 function matchText({ any, people, marks, anyMark, withoutMarks }: EntryMatch): string {
   const parts = [
-    ...any.map((one) => `{subject people body files} : ${term(one)}`),
+    ...any.map(anyTerm),
     ...people.map((one) => `people : ${term(one)}`),
     ...marks.map((mark) => `marks : ${quoted(mark)}`),
   ];
@@ -78,13 +100,19 @@ export interface FoundWords {
 /** What entries are found by. A row's number is its time, so that newest first is the order of the rows and nothing is sorted. */
 export const entryWords = {
   async put(db: Knex, row: number, words: EntryWordsRow): Promise<void> {
-    await db('entry_words').insert({ rowid: row, ...words });
+    const { subject, people, body, files } = words;
+    const forms = searchForms([subject, people, body, files].join('\n')).map(formMark);
+    await db('entry_words').insert({ rowid: row, ...words, marks: [words.marks, ...forms].join(' ') });
   },
   async drop(db: Knex, row: number): Promise<void> {
     await db('entry_words').where({ rowid: row }).delete();
   },
   async addFileWords(db: Knex, row: number, words: string): Promise<void> {
-    await db.raw(`UPDATE entry_words SET files = files || ' ' || ? WHERE rowid = ?`, [words, row]);
+    const forms = searchForms(words).map(formMark).join(' ');
+    await db.raw(
+      `UPDATE entry_words SET files = files || ' ' || ?, marks = marks || ' ' || ? WHERE rowid = ?`,
+      [words, forms, row],
+    );
   },
   find(db: Knex, match: EntryMatch, [low, high]: Rows, limit: number): Promise<FoundWords[]> {
     return db.raw<FoundWords[]>(
