@@ -122,15 +122,75 @@ function writeTable(table: Table, lead: string, end: string, out: PieceWriter): 
   });
 }
 
+/** What stands in a cell, on one line: paragraphs apart by a stroke, the items of a list by a semicolon. */
+function writeCell(blocks: readonly BlockNode[], between: string, out: PieceWriter): void {
+  blocks.forEach((block, n) => {
+    const body = piecesOf((inner) => {
+      writeInCell(block, between, inner);
+    });
+    if (n === 0) for (const piece of body) put(piece, out);
+    else out.piece({ type: 'framed', before: [between], body, after: [] });
+  });
+}
+
+function writeInCell(block: BlockNode, between: string, out: PieceWriter): void {
+  const inside = (blocks: readonly BlockNode[]): readonly Piece[] =>
+    piecesOf((inner) => {
+      writeCell(blocks, between, inner);
+    });
+  switch (block.type) {
+    case 'paragraph':
+    case 'heading':
+      for (const piece of inlinePieces(block.content ?? [])) put(piece, out);
+      return;
+    case 'bulletList':
+    case 'orderedList':
+      block.content.forEach((item, n) => {
+        const mark = block.type === 'bulletList' ? '- ' : `${n + 1}. `;
+        out.piece({
+          type: 'framed',
+          before: [n === 0 ? mark : `; ${mark}`],
+          body: inside(item.content),
+          after: [],
+        });
+      });
+      return;
+    case 'table':
+      block.content.forEach((row, n) => {
+        const cells = inside(row.content.flatMap(({ content }) => content));
+        out.piece({ type: 'framed', before: n === 0 ? [] : [between], body: cells, after: [] });
+      });
+      return;
+    case 'columns':
+      writeCell(
+        block.content.flatMap(({ content }) => content),
+        between,
+        out,
+      );
+      return;
+    case 'button':
+      return out.text(`${block.attrs.label}: ${block.attrs.href}`);
+    case 'showWhen':
+      return out.piece({ type: 'shown', when: block.attrs.when, pieces: inside(block.content) });
+    case 'repeat':
+      return out.piece({ type: 'each', over: block.attrs, pieces: inside(block.content) });
+    case 'signature':
+      return out.piece(block);
+    case 'divider':
+    case 'space':
+    case 'passage':
+      return;
+    default:
+      block satisfies never;
+  }
+}
+
 function writeRow({ attrs, content }: TableRow, lead: string, out: PieceWriter): void {
   const pieces = piecesOf((inner) => {
     inner.text(lead);
     content.forEach((cell, n) => {
       if (n > 0) inner.text(' | ');
-      for (const block of cell.content) {
-        if (block.type === 'paragraph' || block.type === 'heading')
-          for (const piece of inlinePieces(block.content ?? [])) put(piece, inner);
-      }
+      writeCell(cell.content, ' / ', inner);
     });
     inner.text('\n');
   });

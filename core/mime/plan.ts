@@ -1,3 +1,4 @@
+import { cutText, utf8Length } from '../model/cutText.ts';
 import type { Mailbox } from '../model/mailbox.ts';
 import { isMailAddress } from '../recipients/address.ts';
 import type { Recipient, Recipients } from '../recipients/recipients.ts';
@@ -51,6 +52,9 @@ export interface PlanInput {
 /** Longest name shown in a header; longer ones are cut so that no line nears RFC 5322's 998 octets. */
 const MAX_HEADER_NAME = 120;
 const MAX_FILE_NAME = 150;
+/** ZIP and most file systems take 255 octets; what is put before a name to tell two apart has room beside it. */
+const MAX_FILE_OCTETS = 240;
+const MAX_ENDING = 8;
 
 /** Plans a message. Names and file names lose line breaks and controls here, whatever was kept in the record. */
 export function planMessage(input: PlanInput): MessagePlan {
@@ -79,17 +83,23 @@ export function planMessage(input: PlanInput): MessagePlan {
 }
 
 const planAddress = ({ name, address }: Pick<Recipient, 'name' | 'address'>): Mailbox => ({
-  name: oneLine(name).slice(0, MAX_HEADER_NAME),
+  name: cutText(oneLine(name), MAX_HEADER_NAME),
   address,
 });
 
-/** A file name that no receiving system reads as a path or a device. */
+/** Names that some systems keep for devices, whatever their ending. */
+const DEVICE = /^(?:con|prn|aux|nul|com[0-9¹²³]|lpt[0-9¹²³])(?=\.|$)/i;
+
+/** A file name that no receiving system reads as a path or a device, nor finds too long: at most 150 signs and 240 octets. */
 export function safeFileName(name: string): string {
   const bare = oneLine(name)
     .replace(/[\\/:*?"<>|]+/g, '-')
-    .replace(/^\.+/, '');
-  if (bare.length <= MAX_FILE_NAME) return bare || 'document';
+    .replace(/^\.+/, '')
+    .replace(/[. ]+$/, '')
+    .replace(DEVICE, '_$&');
   const dot = bare.lastIndexOf('.');
-  const ending = dot > bare.length - 8 ? bare.slice(dot) : '';
-  return bare.slice(0, MAX_FILE_NAME - ending.length) + ending;
+  const ending = dot > 0 && dot > bare.length - MAX_ENDING ? bare.slice(dot) : '';
+  const stem = bare.slice(0, bare.length - ending.length);
+  const most = MAX_FILE_OCTETS - utf8Length(ending);
+  return cutText(stem, MAX_FILE_NAME - ending.length, most) + ending || 'document';
 }

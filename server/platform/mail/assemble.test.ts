@@ -1,5 +1,6 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { simpleParser } from 'mailparser';
+import PostalMime from 'postal-mime';
 import { describe, expect, it } from 'vitest';
 import type { MessagePlan } from '../../../core/mime/plan.ts';
 import { assemble, sealFiles } from './assemble.ts';
@@ -86,10 +87,51 @@ describe('assembling a message', () => {
     ).toString('latin1');
     const headers = (mail: string) =>
       [...mail.matchAll(/^Content-(?:Type|Disposition|Transfer-Encoding):[^\r]*(?:\r\n [^\r]*)*/gm)]
-        .map(([header]) => header.replace(/\r\n /g, ' '))
+        // A type's name is written so that older programs read it as well; the disposition is what both have.
+        .map(([header]) => header.replace(/\r\n /g, ' ').replace(/;\s*name\*?\d*\*?=.*$/i, ''))
         .filter((header) => /pdf|quoted|empty|base64/.test(header))
         .sort();
     expect(headers(ours)).toEqual(headers(theirs));
+  });
+
+  it('is read the same by a reader of other hands: names, subjects that look encoded, texts and files', async () => {
+    const { get } = store();
+    const names = [
+      'Rapport – Ærø.pdf',
+      '報告書'.repeat(12) + '.pdf',
+      'plain.pdf',
+      '👩‍👩‍👧 «x» "y".pdf',
+      'a'.repeat(140) + '.pdf',
+    ];
+    const subjects = [
+      '=?utf-8?q?hello?=',
+      'Re: =?iso-8859-1?B?eA==?= and more',
+      'Æ'.repeat(200),
+      'a'.repeat(290),
+      'x',
+    ];
+    for (const [n, subject] of subjects.entries()) {
+      const fileName = names[n] ?? '';
+      const bytes = await assemble(
+        plan({
+          subject,
+          attachments: [{ blob: 'pdf', fileName, mediaType: 'application/pdf' }],
+          text: `${'long '.repeat(600)}é`,
+        }),
+        sealFiles({ get }),
+      );
+      const read = await PostalMime.parse(bytes);
+      expect(read.subject).toBe(subject);
+      expect(read.attachments[0]?.filename).toBe(fileName);
+      expect(
+        Buffer.from(read.attachments[0]?.content as ArrayBuffer).equals(FILES['pdf'] ?? Buffer.alloc(0)),
+      ).toBe(true);
+      expect(read.text?.trim()).toBe(`${'long '.repeat(600)}é`);
+      expect((await simpleParser(bytes)).subject).toBe(subject);
+      for (const line of bytes.toString('latin1').split('\r\n')) expect(line.length).toBeLessThanOrEqual(998);
+      // Whoever reads the type's name alone has it too.
+      expect(bytes.toString('latin1')).toMatch(/Content-Type: application\/pdf;\s+name=/);
+    }
   });
 
   it('reads and encodes a file once, however many copies of a message carry it', async () => {

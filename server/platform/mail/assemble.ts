@@ -1,5 +1,6 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
 import MimeNode from 'nodemailer/lib/mime-node';
+import { encodedWords, looksEncoded } from './encodedWords.ts';
 import type { MessagePlan } from '../../../core/mime/plan.ts';
 import type { BlobStore } from '../blobs/blobStore.ts';
 
@@ -33,6 +34,9 @@ async function partOf({ blob, fileName, mediaType }: File, get: BlobStore['get']
   // As the child of a message, it has the headers of a part alone.
   const part = new MimeNode('multipart/mixed').createChild(mediaType, { filename: fileName });
   part.setHeader('Content-Disposition', 'attachment');
+  // The disposition names it by RFC 2231; programs that do not know that read the type's name, as encoded words.
+  if (/[^\x20-\x7e]/.test(fileName))
+    part.setHeader('Content-Type', prepared(`${mediaType};\r\n name="${encodedWords(fileName)}"`));
   part.setHeader('Content-Transfer-Encoding', 'base64');
   return part.setContent(await get(blob)).build();
 }
@@ -71,8 +75,13 @@ export async function assemble(plan: MessagePlan, files: SealedFiles): Promise<B
     disableFileAccess: true,
     disableUrlAccess: true,
   });
-  const bytes = await composer.compile().build();
+  const message = composer.compile();
+  if (looksEncoded(plan.subject)) message.setHeader('Subject', prepared(encodedWords(plan.subject)));
+  const bytes = await message.build();
   return bytes.subarray(-2).equals(CRLF) ? bytes : Buffer.concat([bytes, CRLF]);
 }
+
+/** A header's value as it is to stand, folded already. */
+const prepared = (value: string): string => ({ prepared: true, value }) as unknown as string;
 
 const CRLF = Buffer.from('\r\n');
