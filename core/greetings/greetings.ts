@@ -1,12 +1,14 @@
 import type { Contact, PersonContact } from '../model/contact.ts';
+import { coupleName, familiarName, formalName, formalNameInFull } from './formsOfAddress.ts';
 import { joinNames } from '../values/writeValue.ts';
 
 const NOBODY_BY_NAME = 'Dear Sir or Madam';
 
 /**
  * The formal greeting for those a message goes to: title and family name, jointly for several (`Dear Ms Okafor and
- * Mr Lund`), a couple of one name together (`Dear Mr and Mrs Vane`), a contact's or couple's own wording where it is
- * the only one. Organisations have nobody by name. An empty list greets nobody by name as well.
+ * Mr Lund`), a couple of one name together (`Dear Mr and Mrs Vane`), a contact's or couple's own wording kept in company too
+ * (`Dear Captain and Ms Okafor`). Organisations have nobody by name. An empty list greets nobody by name as well. Nothing
+ * ever ends in a space or names nobody.
  */
 export function formalGreeting(to: readonly Contact[]): string {
   return ownWording(to, 'ownFormalGreeting') ?? greet(to, formalNames);
@@ -15,7 +17,8 @@ export function formalGreeting(to: readonly Contact[]): string {
 /** The familiar greeting: given names, `Dear Ines and Aksel`. */
 export function familiarGreeting(to: readonly Contact[]): string {
   return (
-    ownWording(to, 'ownFamiliarGreeting') ?? greet(to, (people) => people.map((person) => person.givenName))
+    ownWording(to, 'ownFamiliarGreeting') ??
+    greet(to, (people) => people.map((person) => ownName(person.ownFamiliarGreeting) ?? familiarName(person)))
   );
 }
 
@@ -29,7 +32,7 @@ function ownWording(
   to: readonly Contact[],
   kind: 'ownFormalGreeting' | 'ownFamiliarGreeting',
 ): string | undefined {
-  if (to.length === 1) return to[0]?.[kind];
+  if (to.length === 1) return to[0]?.[kind]?.trim() || undefined;
   const [first, second, ...others] = to;
   if (others.length > 0 || first?.kind !== 'person' || second?.kind !== 'person') return undefined;
   if (first.couple?.withId === second.id && first.couple.greeting) return first.couple.greeting;
@@ -41,27 +44,35 @@ function greet(
   name: (people: readonly PersonContact[]) => readonly string[],
 ): string {
   const people = to.filter((contact): contact is PersonContact => contact.kind === 'person');
-  return people.length === 0 ? NOBODY_BY_NAME : `Dear ${joinNames(name(people))}`;
+  const names = [...new Set(name(people).filter((one) => one !== ''))];
+  return names.length === 0 ? NOBODY_BY_NAME : `Dear ${joinNames(names)}`;
 }
 
-const formalName = ({ title, givenName, familyName }: PersonContact): string =>
-  title ? `${title} ${familyName}` : `${givenName} ${familyName}`.trim();
+/** What somebody's own wording calls them, for a greeting of several: `Captain` of `Dear Captain`. */
+const ownName = (own: string | undefined): string | undefined =>
+  /^\s*Dear\s+(.*\S)[\s,]*$/u.exec(own ?? '')?.[1];
 
 const areCouple = (a: PersonContact, b: PersonContact): boolean =>
-  (a.couple?.withId === b.id || b.couple?.withId === a.id) && a.familyName === b.familyName;
+  a.couple?.withId === b.id || b.couple?.withId === a.id;
 
-/** Neighbours who are a couple of one name share it: `Mr and Mrs Vane`; everyone else stands alone. */
+/** A couple stands together where the first of them stands, whoever is between; everyone else alone. */
 function formalNames(people: readonly PersonContact[]): readonly string[] {
-  const names: string[] = [];
-  for (let at = 0; at < people.length; at += 1) {
-    const person = people[at];
-    const next = people[at + 1];
-    if (person?.title && next?.title && areCouple(person, next)) {
-      names.push(`${person.title} and ${next.title} ${person.familyName}`);
-      at += 1;
-    } else if (person) {
-      names.push(formalName(person));
-    }
-  }
-  return names;
+  const named = new Set<PersonContact>();
+  const names = people.flatMap(
+    (person): readonly { readonly name: string; readonly of: PersonContact[] }[] => {
+      if (named.has(person)) return [];
+      named.add(person);
+      const other = people.find((one) => !named.has(one) && areCouple(person, one));
+      const together =
+        other &&
+        (ownName(person.couple?.greeting) ?? ownName(other.couple?.greeting) ?? coupleName(person, other));
+      if (!other || together === undefined)
+        return [{ name: ownName(person.ownFormalGreeting) ?? formalName(person), of: [person] }];
+      named.add(other);
+      return [{ name: together, of: [person, other] }];
+    },
+  );
+  // Two who would be greeted alike are told apart by their given names.
+  const alike = (name: string): boolean => names.filter((one) => one.name === name).length > 1;
+  return names.map(({ name, of: [person] }) => (person && alike(name) ? formalNameInFull(person) : name));
 }
