@@ -71,6 +71,37 @@ test('a forged letter waits and says why', async ({ page, application }) => {
   await expect(page.getByText('not proven: the mail server could not confirm')).toBeVisible();
 });
 
+test('what came in is passed on from a template: its words go along, to somebody else', async ({
+  page,
+  application,
+}) => {
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await write(application, {
+    from: 'ines.okafor@harbourpost.example',
+    to: 'office@tidewell-roe.example',
+    subject: 'SV-2041: the stern gland',
+    text: 'The stern gland drips again, about a cup a day.',
+  });
+  const entry = page.getByText('SV-2041: the stern gland').first();
+  await expect(entry).toBeVisible({ timeout: 30_000 });
+  await entry.click();
+  await page.getByRole('button', { name: 'Pass on' }).click();
+  const sheet = page.getByLabel(text);
+  await expect(sheet).toContainText('about a cup a day');
+  await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('Fwd: SV-2041: the stern gland');
+  // Nobody is put in: least of all whoever wrote it.
+  const messageId = page.url().split('/sheet/')[1] ?? '';
+  const recipients = async () =>
+    (await (await page.request.get(`${application.url}/api/v1/messages/${messageId}`)).json())
+      .to as unknown[];
+  expect(await recipients()).toEqual([]);
+  await page.getByRole('link', { name: 'Another template' }).click();
+  await chooseHere(page, 'What we found');
+  await expect(sheet).toContainText('about a cup a day');
+  await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('Fwd: SV-2041: the stern gland');
+  expect(await recipients()).toEqual([]);
+});
+
 test('an answer arrives, shows unasked on the open matter, and ends what waited for it', async ({
   page,
   application,

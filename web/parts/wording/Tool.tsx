@@ -3,6 +3,7 @@ import { IconLink } from '@tabler/icons-react';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { isSafeHref } from '../../../core/template/parseDocument.ts';
+import { wholeHref } from '../../words/href.ts';
 import classes from './Workshop.module.css';
 
 interface ToolProps {
@@ -25,8 +26,9 @@ export function Tool({ name, on, onPress, children }: ToolProps) {
 /** A link is asked for beside the words, never in a dialog. */
 export function LinkTool({ editor, on }: { readonly editor: Editor; readonly on: boolean }) {
   const [asking, setAsking] = useState(false);
-  const [href, setHref] = useState('https://');
+  const [typed, setTyped] = useState('');
   const done = (): void => {
+    const href = wholeHref(typed);
     if (isSafeHref(href)) editor.chain().focus().extendMarkRange('link').setLink({ href }).run();
     setAsking(false);
   };
@@ -36,9 +38,10 @@ export function LinkTool({ editor, on }: { readonly editor: Editor; readonly on:
         autoFocus
         className={classes.href}
         aria-label="Address of the link"
-        value={href}
+        value={typed}
+        placeholder="https://…"
         onChange={(event) => {
-          setHref(event.currentTarget.value);
+          setTyped(event.currentTarget.value);
         }}
         onKeyDown={(event) => {
           if (event.key === 'Enter') done();

@@ -8,6 +8,7 @@ import { formatDate } from '../../../../core/dates/formatDate.ts';
 import type { Value } from '../../../../core/model/value.ts';
 import { writeValue } from '../../../../core/values/writeValue.ts';
 import { readDay } from '../../../words/dates.ts';
+import { Button } from '../../../ui/Button.tsx';
 import { plural } from '../../../words/wording.ts';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { leftWords, nearness } from '../../../words/matterDates.ts';
@@ -135,6 +136,26 @@ function nearWords(matter: MatterDetail, label: string): { readonly words: strin
   };
 }
 
+interface MeanwhileChangedProps {
+  readonly theirs: string;
+  readonly mine: string;
+  readonly onMine: () => void;
+  readonly onTheirs: () => void;
+}
+
+/** Two changed one thing: what was typed later never takes the place of the other unseen. */
+function MeanwhileChanged({ theirs, mine, onMine, onTheirs }: MeanwhileChangedProps) {
+  return (
+    <p role="alert" className={classes.meanwhile}>
+      Somebody else changed this to “{theirs}” while you typed “{mine}”. Nothing was saved yet.{' '}
+      <Button kind="go" onClick={onMine}>
+        Save mine
+      </Button>{' '}
+      <Button onClick={onTheirs}>Keep theirs</Button>
+    </p>
+  );
+}
+
 function EditableLine({
   definition,
   value,
@@ -151,6 +172,10 @@ function EditableLine({
   readonly onValue: (value: ValueJson | null) => void;
 }) {
   const [open, setOpen] = useState(false);
+  /** What it said when it was opened, and what was typed over something else that somebody said meanwhile. */
+  const [began, setBegan] = useState('');
+  const [mine, setMine] = useState<{ readonly value: ValueJson | null }>();
+  const now = JSON.stringify(value ?? null);
   const written = value ? writeValue(value as Value, value.kind === 'date' ? 'short' : 'plain') : '';
   const hover = value?.kind === 'date' ? formatDate(readDay(value.date), 'longWeekday') : undefined;
   return (
@@ -163,8 +188,9 @@ function EditableLine({
           currency={currency}
           autoFocus
           onValue={(next) => {
-            onValue(next);
             setOpen(false);
+            if (now === began || JSON.stringify(next) === now) onValue(next);
+            else setMine({ value: next });
           }}
           onLeave={() => {
             setOpen(false);
@@ -179,6 +205,8 @@ function EditableLine({
           title={hover}
           aria-label={`${definition.label}: ${written || 'nothing yet'}. Change it`}
           onClick={() => {
+            setBegan(now);
+            setMine(undefined);
             setOpen(true);
           }}
         >
@@ -187,6 +215,23 @@ function EditableLine({
         </button>
       )}
       {open ? null : about}
+      {mine ? (
+        <MeanwhileChanged
+          theirs={written || 'nothing'}
+          mine={
+            mine.value
+              ? writeValue(mine.value as Value, mine.value.kind === 'date' ? 'short' : 'plain')
+              : 'nothing'
+          }
+          onMine={() => {
+            onValue(mine.value);
+            setMine(undefined);
+          }}
+          onTheirs={() => {
+            setMine(undefined);
+          }}
+        />
+      ) : null}
     </div>
   );
 }
