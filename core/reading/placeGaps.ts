@@ -117,12 +117,25 @@ function cutNode(
   for (const gap of gaps) {
     const decision = decisions.get(keyOf(gap, line));
     if (gap.to <= start || gap.from >= end || !decision || decision.kind === 'keep') continue;
-    words(Math.max(start, gap.from));
+    const lead = leadOf(decision, node.text.slice(0, Math.max(0, gap.from - start)));
+    words(Math.max(start, gap.from - lead));
     if (gap.from >= start) out.push(nodeFor(decision, node, blanks));
     at = Math.min(end, gap.to);
   }
   words(end);
   return out;
+}
+
+/** A currency's sign or code right before an amount, and the `Dear` of a greeting: what takes the gap's place brings its own. */
+const SIGN = /(?:[£€$¥]|\b(?:GBP|EUR|USD|NOK|SEK|DKK|CHF))\s?$/u;
+const DEAR = /(?:^|\s)(Dear\s+)$/u;
+
+/** How many signs before a gap go with it. */
+function leadOf(decision: Exclude<Decision, { kind: 'keep' }>, before: string): number {
+  if (decision.kind === 'field' && decision.path.startsWith('greeting.'))
+    return DEAR.exec(before)?.[1]?.length ?? 0;
+  const isAmount = decision.kind === 'blank' ? decision.answer === 'money' : true;
+  return isAmount ? (SIGN.exec(before)?.[0].length ?? 0) : 0;
 }
 
 function nodeFor(

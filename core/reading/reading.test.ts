@@ -93,6 +93,24 @@ describe('an old template', () => {
     });
   });
 
+  it('has a currency’s sign once, `Dear` once, and is asked what a bare date is', () => {
+    const old = {
+      subject: [],
+      body: textDocument(
+        'Dear [Name],\n\nOur fee is £XX and the deposit €[sum].\n\nShe was surveyed on (date).',
+      ),
+    };
+    const read = readGaps(old, fields);
+    expect(read.find(({ key }) => key === 'name')?.proposed).toEqual({
+      kind: 'field',
+      path: 'greeting.formal',
+    });
+    expect(read.find(({ key }) => key === 'date')?.proposed).toMatchObject({ kind: 'blank', answer: 'date' });
+    const placed = placeGaps(old, new Map(read.map(({ key, proposed: decision }) => [key, decision])));
+    const words = JSON.stringify(placed.body);
+    expect(words).not.toMatch(/[£€]|Dear/);
+  });
+
   it('makes keys of labels in any script', () => {
     expect(['date of survey', '  ', 'Øvre dekk!', '船名'].map(blankKey)).toEqual([
       'dateOfSurvey',

@@ -107,16 +107,24 @@ function hintsOf(gap: Gap, line: string): Hints {
   };
 }
 
+const ADDRESSED = new Set(['name', 'greeting']);
+const COMMON = new Set(['date', 'day', 'time', 'number', 'address']);
+
 /** The fields that a gap most likely stands for, likeliest first: by its name, its kind, and the words beside it. */
 export function suggestFields(gap: Gap, line: string, fields: readonly FieldInfo[]): readonly Suggestion[] {
   const hints = hintsOf(gap, line);
-  const wanted = tokensOf(gap.name);
+  const named = tokensOf(gap.name);
+  // After `Dear` a name is a greeting, whatever it is called.
+  const greets = hints.words.includes('greeting');
+  const wanted = greets && named.every((word) => ADDRESSED.has(word)) ? ['greeting', 'formal'] : named;
+  // What many fields are called says too little to be guessed: it is asked.
+  const most = named.length === 1 && COMMON.has(named[0] ?? '') && !greets ? SURE - 0.01 : 1;
   return fields
     .map(({ path, label, kind }) => ({
       path,
       label,
       kind,
-      likeness: likeness(wanted, hints, label, kind, path),
+      likeness: Math.min(most, likeness(wanted, hints, label, kind, path)),
     }))
     .filter((one) => one.likeness > 0.2)
     .sort((a, b) => b.likeness - a.likeness || a.path.length - b.path.length)
