@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { Id, Instant, RealDay, SenderChoiceJson, page } from './common.ts';
+import { DateText, Id, Instant, RealDay, SenderChoiceJson, page } from './common.ts';
 
 /** The most recipients of one line: more is a round, not a letter. */
 export const MAX_RECIPIENTS = 100;
@@ -183,6 +183,14 @@ export const Message = Type.Object({
   /** What sending does on the matter besides, in words. */
   /** Times within working hours that it may be sent at, on the practice’s own clock. */
   laterAt: Type.Array(WallTime),
+  /** When the practice works, for telling of a time that is odd: its zone, weekdays (1 Monday), holidays and minutes of the day. */
+  hours: Type.Object({
+    timeZone: Type.String(),
+    weekdays: Type.Array(Type.Integer()),
+    holidays: Type.Array(DateText),
+    fromMinute: Type.Integer(),
+    untilMinute: Type.Integer(),
+  }),
   after: Type.Object({
     followUpDays: Type.Optional(Type.Integer()),
     followUp: Type.Optional(Type.String()),

@@ -2,13 +2,13 @@ import { ownWords } from './ownWords.ts';
 
 /** Somebody who is away, or a machine that answers for them: by how such messages themselves begin. */
 const AWAY =
-  /\b(?:out of (?:the )?office|auto(?:matic|mated)?[- ]?(?:reply|response|acknowledge?ment)|automatically|away (?:from|until|at|on)|on (?:annual |parental |sick )?leave|on holiday|do(?:es)? not (?:reply|answer)|not monitored|unsubscribe|no[- ]?reply|has been received and given|nicht im büro|abwesen|außer haus|på ferie|fravær|je suis absente?|absent jusqu)\b/iu;
+  /\b(?:out of (?:the )?office|auto(?:matic|mated)?[- ]?(?:reply|response|acknowledge?ment)|automatically|away (?:from|until|at|on|for)|on (?:annual |parental |sick )?leave|on holiday|do(?:es)? not (?:reply|answer)|not monitored|unsubscribe|no[- ]?reply|has been received and given|nicht im büro|abwesen|außer haus|på ferie|fravær|je suis absente?|absent jusqu)\b/iu;
 /** What says itself that nothing is to be answered. */
 const NOTHING_TO_DO =
-  /\b(?:no (?:reply|answer|response|action) (?:is )?(?:needed|necessary|required)|no need to (?:reply|answer|respond)|for your information|for your records|fyi|just to let you know|this is to confirm|need do nothing|nothing for you to do|newsletter|season[’']s greetings|merry christmas|happy (?:new year|easter))\b/iu;
+  /\b(?:no (?:reply|answer|response|action) (?:is )?(?:needed|necessary|required)|no need to (?:reply|answer|respond)|for your information|for your records|fyi|just to let you know|this is to confirm|need do nothing|nothing for you to do|(?:that |which |as )?you (?:had )?(?:asked|wanted|requested)|as (?:requested|agreed|promised)|newsletter|season[’']s greetings|merry christmas|happy (?:new year|easter))\b/iu;
 /** Said at the end of letters that ask nothing: courtesy, not a question. */
 const COURTESY =
-  /[^.!?\n]*\b(?:(?:should|if) you (?:have|need) any|any (?:further )?questions|(?:do not|don[’']t) hesitate|feel free to|if anything is unclear|please note|please find|please see|please go ahead)\b[^.!?\n]*[.!?]?/giu;
+  /[^.!?\n]*\b(?:(?:should|if) you (?:have|need) any|any (?:further )?questions|(?:do not|don[’']t) hesitate|feel free to|if anything (?:is unclear|cannot wait|is urgent)|please note|please find|please see|please go ahead)\b[^.!?\n]*[.!?]?/giu;
 /** What was asked elsewhere is told of, and not asked: `asked whether you would pay`. */
 const TOLD =
   /\b(?:asked|wondered|told (?:us|them|me)|wrote|explained|inquired|enquired)\b[^.!?\n]{0,60}\b(?:whether|if|when|what|who|how)\b/iu;

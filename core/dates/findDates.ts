@@ -75,7 +75,7 @@ const matchesOf = (
 ): readonly FoundDate[] =>
   [...line.matchAll(pattern)].flatMap((match): readonly FoundDate[] => {
     const { before, behind, day = '', month = '', year } = match.groups ?? {};
-    const words = match[0].trimEnd();
+    const words = match[0].replace(/[\s.]+$/u, '');
     const named = before ?? behind;
     const number = named === undefined ? undefined : weekdayNumber(named);
     // Figures alone, or a bare `5th`, say too little to be held against anything.

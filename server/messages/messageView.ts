@@ -58,6 +58,12 @@ export async function viewMessage(
     laterAt: [
       ...sendTimes(calendarOf(settings), zonedTime(settings.timeZone, services.now()), settings.workingHours),
     ],
+    hours: {
+      timeZone: settings.timeZone,
+      weekdays: [...settings.weekdays],
+      holidays: [...settings.holidays],
+      ...settings.workingHours,
+    },
     after: afterWords(message.sendOptions.after, matter),
     to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
     cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),

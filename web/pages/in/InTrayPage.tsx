@@ -12,6 +12,7 @@ import { usePicked } from '../../ui/usePicked.ts';
 import { useFileDrop } from '../../ui/useFileDrop.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { IncomingLine } from './IncomingLine.tsx';
+import { proofWords } from '../../words/senderProof.ts';
 import { useMarked } from './useMarked.ts';
 import { useTray } from './useTray.ts';
 import type { Tray } from './useTray.ts';
@@ -31,7 +32,10 @@ export function InTrayPage() {
   const { marked, mark, step, makeRoom } = useMarked(items);
   const { picked, toggle } = usePicked();
   const chosen = items.filter(({ id }) => picked.has(id));
-  const sure = items.filter(({ suggestions: [first] }) => (first?.likelihood ?? 0) >= SURE_ENOUGH);
+  // A sender whom nothing proves is never filed among many: somebody looks at that one first.
+  const sure = items.filter(
+    (item) => (item.suggestions[0]?.likelihood ?? 0) >= SURE_ENOUGH && !proofWords(item)?.mark,
+  );
   const several = chosen.length > 0 ? chosen : sure;
   useTrayKeys({ marked, several, tray, search, step, makeRoom, toggle, mayChange: user.mayChange });
   const take = (files: readonly File[]): void => {

@@ -129,6 +129,7 @@ function Belongs(props: BelongsProps) {
           suggestion={suggestion}
           number={n + 1}
           mayChange={mayChange}
+          unproven={Boolean(proofWords(item)?.mark)}
           onFile={() => {
             onGone(tray.fileOn(item, [{ id: suggestion.matterId, reference: suggestion.reference }]));
           }}
@@ -193,6 +194,8 @@ interface SuggestionProps {
   readonly suggestion: MatterSuggestion;
   readonly number: number;
   readonly mayChange: boolean;
+  /** Nothing proves who wrote it: then filing it is not what is urged. */
+  readonly unproven: boolean;
   readonly onFile: () => void;
   readonly onAnswer: () => void;
   /** What the writer could become there; empty where they are somebody already. */
@@ -201,7 +204,7 @@ interface SuggestionProps {
 }
 
 function Suggestion(props: SuggestionProps) {
-  const { suggestion, number, mayChange, onFile, onAnswer, roles, onJoin } = props;
+  const { suggestion, number, mayChange, unproven, onFile, onAnswer, roles, onJoin } = props;
   const { matterId, reference, title, stage, likelihood } = suggestion;
   return (
     <section className={classes.slip}>
@@ -213,7 +216,7 @@ function Suggestion(props: SuggestionProps) {
       </p>
       {mayChange ? (
         <p className={classes.more}>
-          <Button kind={number === 1 ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
+          <Button kind={number === 1 && !unproven ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
             File on {reference}
           </Button>
           <Button onClick={onAnswer} {...(number === 1 ? { hint: 'A' } : {})}>

@@ -156,6 +156,12 @@ describe('the in-tray', () => {
     });
   });
 
+  it('files nothing among others whose sender nothing proves, and says why', async () => {
+    openTray([{ ...FIRST, authenticated: 'failed' }]);
+    expect(await screen.findByText(/Sender not proven/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /likely one/ })).toBeNull();
+  });
+
   it('says what could not be filed, and keeps it', async () => {
     const { user } = openTray([FIRST], 'practitioner', {
       'POST /in-tray/one/file': refusing(409, 'alreadyFiled', 'Somebody has filed it meanwhile.'),

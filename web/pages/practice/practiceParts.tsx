@@ -102,7 +102,7 @@ export function Incoming({ values, onChange }: PartProps) {
           }}
         />
         <TextField
-          label="Mail servers whose checks of senders are believed"
+          label="Trusted mail servers"
           value={(values.trustedHosts ?? []).join(', ')}
           placeholder="mx.your-provider.example"
           onChange={(hosts) => {

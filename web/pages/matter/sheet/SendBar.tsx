@@ -2,6 +2,7 @@ import { Popover } from '@mantine/core';
 import { useState } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
 import { listDay, readDay, today } from '../../../words/dates.ts';
+import { oddTimeWords } from '../../../words/oddTime.ts';
 import { fileSize, plural } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import type { Going } from './AddressBlock.tsx';
@@ -54,7 +55,7 @@ export function SendBar(props: SendBarProps) {
         <small className={classes.keeping} data-keeping={keeping}>
           {KEEPING[keeping]}
         </small>
-        <Later offers={props.message.laterAt} onLater={props.onLater} />
+        <Later message={props.message} onLater={props.onLater} />
         <Button onClick={props.onPutAway}>Put away</Button>
         <Button onClick={props.onDiscard}>Discard</Button>
       </span>
@@ -103,14 +104,17 @@ function readField(text: string): WallTime | undefined {
 
 /** Leaving later: at the next working mornings, or at any time, on the practice’s own clock. */
 function Later({
-  offers,
+  message,
   onLater,
 }: {
-  readonly offers: readonly WallTime[];
+  readonly message: Message;
   readonly onLater: (sendOn: WallTime) => void;
 }) {
+  const { laterAt: offers, hours } = message;
   const [first] = offers;
   const [at, setAt] = useState(first ? fieldText(first) : '');
+  const chosen = readField(at);
+  const odd = chosen && oddTimeWords(chosen, hours, Date.now());
   return (
     <Popover position="top-end" trapFocus>
       <Popover.Target>
@@ -133,7 +137,6 @@ function Later({
           className={classes.later}
           onSubmit={(event) => {
             event.preventDefault();
-            const chosen = readField(at);
             if (chosen) onLater(chosen);
           }}
         >
@@ -148,6 +151,11 @@ function Later({
               }}
             />
           </label>
+          {odd === undefined ? null : (
+            <p role="note" className={classes.odd}>
+              {odd}
+            </p>
+          )}
           <Button kind="go" type="submit">
             Send then
           </Button>

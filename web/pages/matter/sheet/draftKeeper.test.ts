@@ -16,6 +16,13 @@ const message = (revision: number, change: Partial<Message> = {}): Message => ({
   limitBytes: 1,
   segments: null,
   laterAt: [],
+  hours: {
+    timeZone: 'Europe/London',
+    weekdays: [1, 2, 3, 4, 5],
+    holidays: [],
+    fromMinute: 510,
+    untilMinute: 1050,
+  },
   after: {},
   matterId: 'matter',
   matterReference: 'SV-2041',

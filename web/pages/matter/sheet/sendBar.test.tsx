@@ -25,6 +25,13 @@ function bar(change: Partial<Parameters<typeof SendBar>[0]> = {}, message: objec
         {
           channel: 'email',
           after: {},
+          hours: {
+            timeZone: 'Europe/London',
+            weekdays: [1, 2, 3, 4, 5],
+            holidays: [],
+            fromMinute: 510,
+            untilMinute: 1050,
+          },
           laterAt: [{ date: '2026-11-30', hour: 9, minute: 5 }],
           ...message,
         } as unknown as Message
