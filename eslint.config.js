@@ -62,6 +62,7 @@ const PAGES = [
 ];
 /** What works for the practice as a whole, and answers nobody: only there may everything be asked for. */
 const SEES_EVERYTHING = [
+  'server/app/renewFolding.ts',
   'server/access/ensureFirstPerson.ts',
   'server/sending/runner.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail}.ts',

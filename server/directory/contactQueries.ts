@@ -186,7 +186,7 @@ const wordsRow = (contact: Contact): object => ({
 const BATCH = 40;
 
 /** Lets others have their turn: what the database does is done before it comes back. */
-const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 export const insertContact = (tx: Tx, contact: Contact): Promise<void> => insertContacts(tx, [contact]);
 
@@ -206,6 +206,10 @@ export async function insertContacts(tx: Tx, contacts: readonly Contact[]): Prom
     if (contacts.length > BATCH) await breathe();
   }
 }
+
+/** Every contact that has not become part of another. */
+export const livingContactIds = (reads: Reads): Promise<string[]> =>
+  sql(reads)('contacts').whereNull('merged_into_id').orderBy('seq').pluck<string[]>('id');
 
 /** Writes anew what some contacts are found by. */
 export async function renewContactWords(tx: Tx, contacts: readonly Contact[]): Promise<void> {

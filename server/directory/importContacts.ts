@@ -2,7 +2,7 @@ import type { Services } from '../platform/services.ts';
 import type { ImportReport } from '../../contract/directory.ts';
 import { readContactFile } from './contactFile.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
-import { findContactsByAddress, insertContacts } from './contactQueries.ts';
+import { breathe, findContactsByAddress, insertContacts } from './contactQueries.ts';
 import { addressKey, isMailAddress } from '../../core/recipients/address.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
@@ -10,6 +10,8 @@ import type { ContactId } from '../../core/model/ids.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 
+/** As many as are looked at in one go: more would keep others waiting. */
+const AT_ONCE = 1_000;
 /** The most contacts of one list. */
 const MOST = 20_000;
 
@@ -26,14 +28,19 @@ export async function importContacts(
     throw new DomainProblem('badFile', `It holds more than ${MOST} contacts. Nothing was changed.`);
   const mails = read.flatMap((one) => (one.ok ? mailsOf(one.contact) : []));
   const known = new Map<string, string>();
-  for (const contact of (await findContactsByAddress(scope, mails)).values())
-    for (const mail of mailsOf(contact)) known.set(addressKey(mail), contact.name);
+  for (let at = 0; at < mails.length; at += AT_ONCE) {
+    const holders = await findContactsByAddress(scope, mails.slice(at, at + AT_ONCE));
+    for (const contact of holders.values())
+      for (const mail of mailsOf(contact)) known.set(addressKey(mail), contact.name);
+    await breathe();
+  }
 
   const made: Contact[] = [];
   const alike: { name: string; as: string }[] = [];
   const refused: { line: number; what: string }[] = [];
-  read.forEach((one, n) => {
+  for (const [n, one] of read.entries()) {
     const line = n + 1;
+    if (line % AT_ONCE === 0) await breathe();
     const bad = one.ok ? mailsOf(one.contact).find((mail) => !isMailAddress(mail)) : undefined;
     if (!one.ok) refused.push({ line, what: one.what });
     else if (bad !== undefined) refused.push({ line, what: `“${bad}” is not a whole mail address.` });
@@ -48,7 +55,7 @@ export async function importContacts(
         for (const mail of mailsOf(contact)) known.set(addressKey(mail), contact.name);
       }
     }
-  });
+  }
   await changing(services, scope, async ({ tx, audit }) => {
     await insertContacts(tx, made);
     await audit('contact.imported', 'contact', made[0]?.id ?? 'none', {

@@ -200,3 +200,7 @@ export async function lastReference(scope: Scope, beginning: string): Promise<nu
 export async function referenceTaken(scope: Scope, reference: string): Promise<boolean> {
   return (await sql(scope)('matters as numbered').where({ reference }).first('seq')) !== undefined;
 }
+
+/** Every matter that the actor may see, in the order in which they were opened. */
+export const matterIds = (scope: Scope): Promise<string[]> =>
+  visible(scope, 'matters').orderBy('seq').pluck<string[]>('id');

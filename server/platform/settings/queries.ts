@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { fromJson } from '../database/json.ts';
 import { kept, stampAnew } from '../database/kept.ts';
 import { sql } from '../database/reads.ts';
+import type { Reads } from '../database/reads.ts';
 import type { Tx } from '../database/transaction.ts';
 import { DEFAULT_SETTINGS } from './practiceSettings.ts';
 import type { PracticeSettings } from './practiceSettings.ts';
@@ -30,4 +31,21 @@ export async function sessionSecret(tx: Tx): Promise<string> {
   await tx('settings').insert({ key: SECRET_KEY, value: made }).onConflict('key').ignore();
   const row = await tx('settings').where({ key: SECRET_KEY }).first<{ value: string }>('value');
   return fromJson<string>(row.value);
+}
+
+const FOLDING_KEY = 'foldedAs';
+
+/** By which folding names are indexed; undefined where nobody has said. */
+export async function foldedAs(reads: Reads): Promise<number | undefined> {
+  const row = await sql(reads)('settings')
+    .where({ key: FOLDING_KEY })
+    .first<{ value: string } | undefined>('value');
+  return row && fromJson<number>(row.value);
+}
+
+export async function writeFoldedAs(tx: Tx, version: number): Promise<void> {
+  await tx('settings')
+    .insert({ key: FOLDING_KEY, value: JSON.stringify(version) })
+    .onConflict('key')
+    .merge();
 }

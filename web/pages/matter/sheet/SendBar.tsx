@@ -113,8 +113,8 @@ function Later({
   const { laterAt: offers, hours } = message;
   const [first] = offers;
   const [at, setAt] = useState(first ? fieldText(first) : '');
+  const [odd, setOdd] = useState<string>();
   const chosen = readField(at);
-  const odd = chosen && oddTimeWords(chosen, hours, Date.now());
   return (
     <Popover position="top-end" trapFocus>
       <Popover.Target>
@@ -147,7 +147,10 @@ function Later({
               required
               value={at}
               onChange={(event) => {
-                setAt(event.currentTarget.value);
+                const typed = event.currentTarget.value;
+                const next = readField(typed);
+                setAt(typed);
+                setOdd(next && oddTimeWords(next, hours, Date.now()));
               }}
             />
           </label>
