@@ -8,10 +8,13 @@ const LEAST_PARTY = 1.2;
 /** Whoever wrote it, or it went to, is a party of the matter. */
 export const party: Signal = (input, { id }) => {
   const held = input.people
-    .map((address) => openOf(input, input.facts.partyOf.get(address) ?? []))
-    .filter((ids) => ids.includes(id));
-  const [fewest] = held.map((ids) => ids.length).sort((a, b) => a - b);
-  if (fewest === undefined) return undefined;
-  const weight = Math.max(LEAST_PARTY, PARTY - spread(fewest));
-  return { code: 'party', weight, params: { matters: fewest } };
+    .map((address) => input.facts.partyOf.get(address) ?? [])
+    .map((all) => ({ all, open: openOf(input, all) }))
+    .filter(({ open }) => open.includes(id))
+    .sort((a, b) => a.open.length - b.open.length);
+  const [fewest] = held;
+  if (!fewest) return undefined;
+  const weight = Math.max(LEAST_PARTY, PARTY - spread(fewest.open.length));
+  // Open ones alone weigh; what is said counts all of them.
+  return { code: 'party', weight, params: { matters: fewest.all.length } };
 };

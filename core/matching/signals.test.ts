@@ -193,7 +193,7 @@ describe('a party', () => {
       [A, matterA],
       [B, candidate(B, { open: false })],
     ]);
-    expect(party(input({}, { ...partyOf([A, B]), matters }), matterA)?.params).toEqual({ matters: 1 });
+    expect(party(input({}, { ...partyOf([A, B]), matters }), matterA)?.params).toEqual({ matters: 2 });
     const closedAll = new Map([A, B].map((id) => [id, candidate(id, { open: false })]));
     expect(party(input({}, { ...partyOf([A, B]), matters: closedAll }), matterA)?.params).toEqual({
       matters: 2,

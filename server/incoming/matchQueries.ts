@@ -94,6 +94,8 @@ async function partiesOf(scope: Scope, addresses: readonly string[]): Promise<Fo
     .join('matters', 'matters.id', 'parties.matter_id')
     .where({ kind: 'email' })
     .whereIn('value_key', [...addresses])
+    // Whoever is there in two roles is on one matter.
+    .groupBy('value_key', 'matters.id')
     .select({ key: 'value_key', id: 'matters.id' })
     .select(
       sql(scope).raw('row_number() OVER (PARTITION BY value_key ORDER BY matters.recent_utc DESC) AS place'),

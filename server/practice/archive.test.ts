@@ -114,11 +114,14 @@ describe('an archive', () => {
       .insert({ key: 'sessionSecret', value: '"very secret"' })
       .onConflict('key')
       .ignore();
-    await services.db('settings').insert({ key: 'mailHosts', value: '[{"password":"low water"}]' });
+    await services
+      .db('settings')
+      .insert({ key: 'mailHosts', value: '[{"host":"mail.a.example","password":"low water"}]' });
     await write(to);
     const parts = await entriesOf(to);
     const settings = parts.get('tables/settings.ndjson')?.toString() ?? '';
     expect(settings).toContain('practice');
+    expect(settings).toContain('mail.a.example');
     expect(/very secret|low water/.test(settings)).toBe(false);
     expect([...parts.keys()].some((name) => /sessions|knex|_words_(?:data|config)/.test(name))).toBe(false);
   });

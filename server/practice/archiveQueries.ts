@@ -6,7 +6,7 @@ import { sql } from '../platform/database/reads.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { SECRET_KEY } from '../platform/settings/queries.ts';
-import { MAIL_HOSTS_KEY } from '../platform/mail/mailHostQueries.ts';
+import { MAIL_HOSTS_KEY, withoutPasswords } from '../platform/mail/mailHostQueries.ts';
 
 /** Tables that are the application’s own affair, or belong to whoever is signed in here. */
 const LEFT_OUT = /^(?:knex_|sessions$)/;
@@ -18,13 +18,16 @@ export async function archiveTables(scope: Scope): Promise<string[]> {
 
 type Row = Readonly<Record<string, unknown>>;
 
-/** Settings with secrets in them: what sessions are signed with, and how mail hosts are signed in to. */
-const STAY_HERE = new Set<string>([SECRET_KEY, MAIL_HOSTS_KEY]);
+/** A row of the settings as an archive holds it: mail hosts without their passwords, and not what sessions are signed with. */
+function withoutSecrets(row: Row): readonly Row[] {
+  if (row['key'] === SECRET_KEY) return [];
+  return row['key'] === MAIL_HOSTS_KEY ? [{ ...row, value: withoutPasswords(String(row['value'])) }] : [row];
+}
 
 /** A table’s rows, a few at a time; secrets stay here. */
 export async function* readRows(scope: Scope, table: string, atOnce: number): AsyncGenerator<Row[]> {
   for await (const rows of rowsOf(sql(scope), table, atOnce))
-    yield table === 'settings' ? rows.filter((row) => !STAY_HERE.has(String(row['key']))) : rows;
+    yield table === 'settings' ? rows.flatMap(withoutSecrets) : rows;
 }
 
 /** Fills the tables of a database that is new, all of them or none. */

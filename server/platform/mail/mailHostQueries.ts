@@ -9,7 +9,7 @@ export interface StoredHost extends SmtpSettings {
   readonly key: string;
 }
 
-/** Where hosts are kept among the settings; with their passwords, they stay out of archives. */
+/** Where hosts are kept among the settings; their passwords stay out of archives. */
 export const MAIL_HOSTS_KEY = 'mailHosts';
 
 /** As JSON has them: what is undefined is not written. */
@@ -27,6 +27,10 @@ export const readMailHosts = kept(['hosts'], async (reads): Promise<readonly Sto
     ...one,
   }));
 });
+
+/** Hosts as they are kept, without what they are signed in to with. */
+export const withoutPasswords = (value: string): string =>
+  JSON.stringify(fromJson<readonly Written[]>(value).map(({ password: _, ...host }) => host));
 
 export async function writeMailHosts(tx: Tx, hosts: readonly StoredHost[]): Promise<void> {
   await tx('settings')
