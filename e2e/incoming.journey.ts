@@ -173,14 +173,14 @@ test('the in-tray is emptied by keys alone, and what was filed by mistake is tak
   application,
 }) => {
   await page.goto(`${application.url}/in`);
-  await expect(page.getByRole('link', { name: 'In-tray: 5' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'In-tray: 6' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('1');
   await expect(page.getByText(/filed on/)).toBeVisible();
-  await expect(page.getByRole('link', { name: 'In-tray: 4' })).toBeVisible();
-  await page.keyboard.press('u');
   await expect(page.getByRole('link', { name: 'In-tray: 5' })).toBeVisible();
-  for (let left = 5; left > 0; left -= 1) {
+  await page.keyboard.press('u');
+  await expect(page.getByRole('link', { name: 'In-tray: 6' })).toBeVisible();
+  for (let left = 6; left > 0; left -= 1) {
     await expect(page.getByRole('link', { name: `In-tray: ${left}` })).toBeVisible();
     const open = page.locator('[data-incoming][data-open=true]');
     await expect(open).toBeVisible();

@@ -1,7 +1,11 @@
 /** What the stand-in host calls itself in Authentication-Results (RFC 8601 §2.5). */
 const AUTHSERV_ID = 'mx.stand-in.example';
 
-const domainOf = (address: string): string => address.slice(address.lastIndexOf('@') + 1).toLowerCase();
+/** The domain of an address, alone or behind a name in angle brackets. */
+function domainOf(text: string): string {
+  const address = /<([^<>]*)>/.exec(text)?.[1] ?? text.trim();
+  return address.slice(address.lastIndexOf('@') + 1).toLowerCase();
+}
 
 /**
  * A message as the host hands it on: headers that claim to be its own are taken off (RFC 8601 §5), and its own is put on
@@ -16,7 +20,7 @@ export function withResults(bytes: Buffer, envelopeFrom: string, forged = false)
     .split(/\r?\n(?![ \t])/)
     .filter((line) => !new RegExp(`^authentication-results:\\s*${AUTHSERV_ID}`, 'i').test(line));
   const from = /^from:(.*(?:\r?\n[ \t].*)*)/im.exec(head)?.[1] ?? '';
-  const fromDomain = domainOf(/<([^<>]*)>/.exec(from)?.[1] ?? from.trim());
+  const fromDomain = domainOf(from);
   const sender = envelopeFrom === '' ? fromDomain : domainOf(envelopeFrom);
   const result = !forged && sender === fromDomain ? 'pass' : 'fail';
   const said = `Authentication-Results: ${AUTHSERV_ID};\r\n spf=${forged ? 'fail' : 'pass'} smtp.mailfrom=${sender};\r\n dmarc=${result} header.from=${fromDomain}`;
