@@ -78,7 +78,7 @@ const STATES =
   /^(?:\s(?:for|on|to|of|so|due|payable|this|in|from|is|as|which|then)\b[^,;:£€$]{0,40}?)?(?:\s(?:is|are|was|were|of|at|comes? to|came to|amounts? to|amounted to|stands? at|will be|would be|will stay at|stays at|remains(?: at)?|totals?|makes?|equals?)|[,:=]|\s?[–—-]|\s\()\s?(?:now\s|only\s|just\s|again\s|still\s)?$/iu;
 /** What says that another amount is meant, or none exactly. */
 const OTHERWISE =
-  /\b(?:about|around|roughly|nearly|almost|up to|over|under|beyond|above|below|less|more|from|deduction|saving|reduced|rose|fell|income|part|half|third|quarter|instalment|deposit of which|of which|of that|each)\b/iu;
+  /\b(?:about|around|roughly|nearly|almost|up to|over|under|beyond|above|below|less|more|from|deduction|saving|reduced|rose|fell|income|part|half|third|quarter|instalment|of which|of that|each)\b/iu;
 /** A rate is no total: `£85 an hour`. */
 const RATE = /^\s?(?:an?|per|each|every|\/)\s?(?:hour|day|week|page|item|copy|mile|head|person|half-day)/iu;
 

@@ -1,35 +1,21 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { somebody } from '../../contract/directory.ts';
-import { openPractice, serve } from './tests/practice.ts';
-import type { Client, TestPractice } from './tests/practice.ts';
+import { useDesk } from './tests/desk.ts';
 import { renewFolding } from './renewFolding.ts';
 
-let services: TestPractice;
-let client: Client;
-let matterId: string;
-
-beforeAll(async () => {
-  services = await openPractice();
-  client = await serve(services);
-  await client.signIn('maud@tidewell-roe.example');
-  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
-});
-afterAll(async () => {
-  await client.close();
-  await services.close();
-});
+const desk = useDesk();
 
 const contact = async (name: string) => {
   const { addresses: _, ...body } = somebody(name, 'x@x.example');
-  const made = await client.call('POST', '/contacts', { ...body, addresses: [] });
+  const made = await desk.client.call('POST', '/contacts', { ...body, addresses: [] });
   expect(made.status, JSON.stringify(made.json)).toBe(201);
 };
 const contactsFor = async (query: string): Promise<string[]> =>
-  (await client.call('GET', `/contacts?query=${encodeURIComponent(query)}`)).json.items.map(
+  (await desk.client.call('GET', `/contacts?query=${encodeURIComponent(query)}`)).json.items.map(
     ({ name }: { name: string }) => name,
   );
 const entriesFor = async (words: string): Promise<string[]> =>
-  (await client.call('GET', `/correspondence?words=${encodeURIComponent(words)}`)).json.items.map(
+  (await desk.client.call('GET', `/correspondence?words=${encodeURIComponent(words)}`)).json.items.map(
     ({ subject }: { subject: { text: string }[] }) => subject.map(({ text }) => text).join(''),
   );
 
@@ -40,10 +26,10 @@ describe('what is typed finds what is written otherwise', () => {
     expect(await contactsFor("O'Dea")).toContain('Aoife O’Dea');
     expect(await contactsFor('lodz')).toContain('Marek Łódź');
     expect(await contactsFor('ρηγα')).toContain('Ελένη Ρήγα');
-    const found = (await client.call('GET', '/matters?query=SV2041')).json.items;
+    const found = (await desk.client.call('GET', '/matters?query=SV2041')).json.items;
     expect(found.map(({ reference }: { reference: string }) => reference)).toContain('SV-2041');
 
-    const note = await client.call('POST', `/matters/${matterId}/notes`, {
+    const note = await desk.client.call('POST', `/matters/${desk.matterId}/notes`, {
       category: 'Call',
       subject: 'Mørkesild, O’Dea',
       text: '年次報告書を送ります。 SV-2041',
@@ -56,15 +42,15 @@ describe('what is typed finds what is written otherwise', () => {
   });
 
   it('also in a practice that was folded by an earlier version', async () => {
-    await services.db('settings').where({ key: 'foldedAs' }).delete();
-    await services.db('matter_names').delete();
-    await services.db('contact_words').delete();
-    await renewFolding(services);
+    await desk.services.db('settings').where({ key: 'foldedAs' }).delete();
+    await desk.services.db('matter_names').delete();
+    await desk.services.db('contact_words').delete();
+    await renewFolding(desk.services);
     expect(await contactsFor('odea')).toContain('Aoife O’Dea');
-    expect(await services.db('matter_names').where({ matter_id: matterId })).not.toEqual([]);
-    await services.db('contact_words').delete();
+    expect(await desk.services.db('matter_names').where({ matter_id: desk.matterId })).not.toEqual([]);
+    await desk.services.db('contact_words').delete();
     // Once is enough.
-    await renewFolding(services);
+    await renewFolding(desk.services);
     expect(await contactsFor('odea')).toEqual([]);
   });
 });

@@ -1,33 +1,22 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { mailOf } from '../../standins/answers.ts';
 import { withResults } from '../../standins/authenticated.ts';
 import { unscoped } from '../access/unscoped.ts';
-import { openPractice, serve } from '../app/tests/practice.ts';
-import type { Client, TestPractice } from '../app/tests/practice.ts';
+import { useDesk } from '../app/tests/desk.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
 import { receiveMail } from './receiveMail.ts';
 
-let services: TestPractice;
-let client: Client;
-let matterId: string;
+const desk = useDesk();
 let party: string;
 
 beforeAll(async () => {
-  services = await openPractice();
-  client = await serve(services);
-  await client.signIn('maud@tidewell-roe.example');
-  matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
-  const sent = await services
+  const sent = await desk.services
     .db('entries')
-    .where({ matter_id: matterId, direction: 'out' })
+    .where({ matter_id: desk.matterId, direction: 'out' })
     .orderBy('seq', 'desc')
     .first();
   party = JSON.parse(sent.people).to[0].address;
-});
-afterAll(async () => {
-  await client.close();
-  await services.close();
 });
 
 const OFFICE = 'office@tidewell-roe.example';
@@ -40,15 +29,15 @@ describe('whom a message is from', () => {
   ) => {
     const mail = await mailOf({ from, to: [OFFICE], subject: subject(), text: 'Our bank details are new.' });
     const bytes = change.bare ? mail.bytes : withResults(mail.bytes, from, change.forged);
-    const { id, outcome } = await receiveMail(services, services.everything, {
+    const { id, outcome } = await receiveMail(desk.services, desk.services.everything, {
       bytes,
       source: change.source ?? 'smtp',
       deliveredTo: [],
     });
-    return { outcome, ...(await client.call('GET', `/in-tray/${id}`)).json };
+    return { outcome, ...(await desk.client.call('GET', `/in-tray/${id}`)).json };
   };
   const trust = (trustedHosts: readonly string[]) =>
-    inTransaction(services.db, async (tx) =>
+    inTransaction(desk.services.db, async (tx) =>
       writeSettings(tx, { ...(await readSettings(unscoped(tx, 'seeding'))), trustedHosts }),
     );
 
@@ -65,8 +54,8 @@ describe('whom a message is from', () => {
     for (const change of [{ forged: true }, { bare: true }]) {
       const one = await came('maud@tidewell-roe.example', change);
       expect(one).toMatchObject({ outcome: 'waiting', direction: 'in', claimsOurs: true });
-      const filed = await client.call('POST', `/in-tray/${one.id}/file`, { matterIds: [matterId] });
-      const entry = (await client.call('GET', `/correspondence/${filed.json.entries[0].entryId}`)).json;
+      const filed = await desk.client.call('POST', `/in-tray/${one.id}/file`, { matterIds: [desk.matterId] });
+      const entry = (await desk.client.call('GET', `/correspondence/${filed.json.entries[0].entryId}`)).json;
       expect(entry).toMatchObject({ direction: 'in', authenticated: change.forged ? 'failed' : 'unknown' });
     }
     const ours = await came('maud@tidewell-roe.example');
@@ -78,13 +67,13 @@ describe('whom a message is from', () => {
       subject: subject(),
       text: 'x',
     });
-    const { id } = await receiveMail(services, services.everything, {
+    const { id } = await receiveMail(desk.services, desk.services.everything, {
       bytes: mail.bytes,
       source: 'mailbox',
       deliveredTo: [],
       signedIn: true,
     });
-    expect((await client.call('GET', `/in-tray/${id}`)).json).toMatchObject({
+    expect((await desk.client.call('GET', `/in-tray/${id}`)).json).toMatchObject({
       direction: 'out',
       authenticated: 'passed',
     });
@@ -98,7 +87,7 @@ describe('whom a message is from', () => {
   });
 
   it('is said of every entry, sent and noted ones too', async () => {
-    const page = (await client.call('GET', `/matters/${matterId}/correspondence`)).json.items;
+    const page = (await desk.client.call('GET', `/matters/${desk.matterId}/correspondence`)).json.items;
     for (const { direction, authenticated } of page)
       expect(['passed', 'failed', 'unknown']).toContain(direction === 'note' ? 'passed' : authenticated);
     expect(page.some((one: { authenticated: string }) => one.authenticated === 'passed')).toBe(true);

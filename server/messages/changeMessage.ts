@@ -1,11 +1,5 @@
 import type { ChangeMessage, Message } from '../../contract/messages.ts';
-import { resign, signerFor, typedRecipients } from '../../core/compose/index.ts';
-import { compile } from '../../core/merge/compile.ts';
-import { merge } from '../../core/merge/merge.ts';
-import { documentOf } from '../../core/template/document.ts';
-import type { BlockNode } from '../../core/template/document.ts';
-import { signatureOf } from '../templates/compiled.ts';
-import { BARE } from './passagesHere.ts';
+import { resign, typedRecipients } from '../../core/compose/index.ts';
 import { onceEach } from '../../core/recipients/onceEach.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { refreshValues } from '../../core/merge/refresh.ts';
@@ -24,6 +18,7 @@ import type { DraftLayout } from './draftLayout.ts';
 import { orderEnclosures } from './enclosures/orderEnclosures.ts';
 import { holdersOf } from './gather.ts';
 import { viewMessage } from './messageView.ts';
+import { signatureHere } from './signatureHere.ts';
 import { switchTemplate } from './switchTemplate.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -78,14 +73,6 @@ async function signAnew(
   const [former, own] = await Promise.all([signatureHere(scope, before), signatureHere(scope, desk)]);
   const body = resign(changed.body, former, own);
   return body ? { ...changed, body } : changed;
-}
-
-/** The signature that a message bears by its sender, filled in. */
-async function signatureHere(scope: PersonScope, desk: DraftLayout): Promise<readonly BlockNode[]> {
-  const { message, matter, sender, settings, reader } = desk;
-  const signer = signerFor(message.sendOptions.sender, sender, matter, settings);
-  const signature = await signatureOf(scope, signer.signatureOf);
-  return merge(compile({ ...BARE, body: documentOf(signature) }), reader).body.content;
 }
 
 async function applyChange(

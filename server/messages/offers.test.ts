@@ -1,28 +1,14 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openPractice, serve } from '../app/tests/practice.ts';
-import type { Client, TestPractice } from '../app/tests/practice.ts';
+import { describe, expect, it } from 'vitest';
+import { useDesk } from '../app/tests/desk.ts';
 
-let services: TestPractice;
-let client: Client;
-let matterId: string;
-
-beforeAll(async () => {
-  services = await openPractice();
-  client = await serve(services);
-  await client.signIn('maud@tidewell-roe.example');
-  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
-}, 60_000);
-afterAll(async () => {
-  await client.close();
-  await services.close();
-});
+const desk = useDesk();
 
 describe('whom to write to', () => {
   const offers = async (words: string, channel = 'email') =>
     (
-      await client.call(
+      await desk.client.call(
         'GET',
-        `/matters/${matterId}/recipients?words=${encodeURIComponent(words)}&channel=${channel}`,
+        `/matters/${desk.matterId}/recipients?words=${encodeURIComponent(words)}&channel=${channel}`,
       )
     ).json;
 
@@ -47,10 +33,10 @@ describe('whom to write to', () => {
 
   it('may be a group that was kept', async () => {
     const members = [{ name: 'A', address: 'a@x.example' }];
-    const group = (await client.call('POST', '/recipient-groups', { name: 'The yards', members })).json;
+    const group = (await desk.client.call('POST', '/recipient-groups', { name: 'The yards', members })).json;
     expect((await offers('yards')).groups).toEqual([group]);
-    expect((await client.call('DELETE', `/recipient-groups/${group.id}`)).status).toBe(200);
-    expect((await client.call('DELETE', `/recipient-groups/${group.id}`)).status).toBe(404);
+    expect((await desk.client.call('DELETE', `/recipient-groups/${group.id}`)).status).toBe(200);
+    expect((await desk.client.call('DELETE', `/recipient-groups/${group.id}`)).status).toBe(404);
     expect((await offers('yards')).groups).toEqual([]);
   });
 });

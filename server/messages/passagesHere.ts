@@ -1,4 +1,3 @@
-import { signerFor } from '../../core/compose/index.ts';
 import type { PassagesHere } from '../../contract/messages.ts';
 import { compile } from '../../core/merge/compile.ts';
 import { merge } from '../../core/merge/merge.ts';
@@ -6,12 +5,12 @@ import { inlineOf } from '../../core/template/walk.ts';
 import { isOneLine } from '../../core/template/passages.ts';
 import { documentOf } from '../../core/template/document.ts';
 import type { DocumentNode, InlineNode } from '../../core/template/document.ts';
-import type { TemplateContent } from '../../core/template/template.ts';
 import type { Services } from '../platform/services.ts';
 import { listPassages } from '../templates/passageQueries.ts';
 import { openDraft } from './draftLayout.ts';
 import type { PersonScope } from '../access/scope.ts';
-import { currentPassages, signatureOf } from '../templates/compiled.ts';
+import { currentPassages } from '../templates/compiled.ts';
+import { BARE, signatureHere } from './signatureHere.ts';
 
 const OPENING_CHARS = 160;
 
@@ -24,8 +23,8 @@ export async function passagesHere(
   scope: PersonScope,
   id: string,
 ): Promise<PassagesHere> {
-  const { reader, message, sender, matter, settings } = await openDraft(services, scope, id);
-  const signer = signerFor(message.sendOptions.sender, sender, matter, settings);
+  const desk = await openDraft(services, scope, id);
+  const { reader } = desk;
   const wording = await currentPassages(scope);
   const filled = (body: DocumentNode) => merge(compile({ ...BARE, body }, wording), reader);
   const items = (await listPassages(scope)).map((passage) => {
@@ -47,20 +46,11 @@ export async function passagesHere(
       oneLine: isOneLine(passage.body),
     };
   });
-  const signature = await signatureOf(scope, signer.signatureOf);
+  const signature = await signatureHere(scope, desk);
   return {
     items: items.filter(({ content }) => content.length > 0),
-    signature: filled(documentOf(signature)).body.content.map((block) => ({ ...block })),
+    signature: signature.map((block) => ({ ...block })),
   };
 }
-
-/** What a passage is, as a template that goes to nobody. */
-export const BARE: Omit<TemplateContent, 'body'> = {
-  recipients: { to: [], cc: [], bcc: [] },
-  subject: [],
-  blanks: [],
-  documents: [],
-  category: '',
-};
 
 const isWritten = (node: InlineNode): boolean => node.type !== 'blank';

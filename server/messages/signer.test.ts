@@ -1,27 +1,10 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openPractice, serve } from '../app/tests/practice.ts';
-import type { Answer, Client, TestPractice } from '../app/tests/practice.ts';
+import { describe, expect, it } from 'vitest';
+import { useDesk } from '../app/tests/desk.ts';
+import type { Answer } from '../app/tests/practice.ts';
 
-let services: TestPractice;
-let client: Client;
-let matterId: string;
+const desk = useDesk();
+const { start, change } = desk;
 
-beforeAll(async () => {
-  services = await openPractice();
-  client = await serve(services);
-  await client.signIn('maud@tidewell-roe.example');
-  // Maud writes; Jonas is responsible.
-  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
-});
-afterAll(async () => {
-  await client.close();
-  await services.close();
-});
-
-const start = async (body: object): Promise<Answer['json']> =>
-  (await client.call('POST', `/matters/${matterId}/messages`, body)).json;
-const change = async (id: string, body: object): Promise<Answer['json']> =>
-  (await client.call('PATCH', `/messages/${id}`, body)).json;
 const words = (message: Answer['json']): string => JSON.stringify(message.body);
 
 describe('the signature', () => {

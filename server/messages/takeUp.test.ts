@@ -1,32 +1,20 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openPractice, serve } from '../app/tests/practice.ts';
-import type { Answer, Client, TestPractice } from '../app/tests/practice.ts';
+import { describe, expect, it } from 'vitest';
+import { useDesk } from '../app/tests/desk.ts';
+import type { Answer } from '../app/tests/practice.ts';
 import { findMessage } from './queries.ts';
 
-let services: TestPractice;
-let client: Client;
-let matterId: string;
+const desk = useDesk();
+const { start, change } = desk;
 
-beforeAll(async () => {
-  services = await openPractice();
-  client = await serve(services);
-  await client.signIn('maud@tidewell-roe.example');
-  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
-}, 60_000);
-afterAll(async () => {
-  await client.close();
-  await services.close();
-});
-
-const start = async (body: object): Promise<Answer['json']> =>
-  (await client.call('POST', `/matters/${matterId}/messages`, body)).json;
-const change = async (id: string, body: object): Promise<Answer['json']> =>
-  (await client.call('PATCH', `/messages/${id}`, body)).json;
 const codes = (message: Answer['json']): string[] => message.notes.map(({ code }: { code: string }) => code);
 
 describe('taking an entry up', () => {
   const entryFrom = async (direction: string) =>
-    services.db('entries').where({ matter_id: matterId, direction, channel: 'email' }).orderBy('seq').first();
+    desk.services
+      .db('entries')
+      .where({ matter_id: desk.matterId, direction, channel: 'email' })
+      .orderBy('seq')
+      .first();
 
   it('answers all without writing to ourselves, and wonders where one alone is greeted', async () => {
     const entry = await entryFrom('in');
@@ -37,13 +25,13 @@ describe('taking an entry up', () => {
     expect(addresses.filter((address: string) => address.endsWith('tidewell-roe.example'))).toEqual([]);
     const wider = await change(all.id, { cc: [{ address: 'aksel.lund@harbourpost.example' }] });
     expect(codes(wider)).toContain('answersAllGreetsOne');
-    expect((await findMessage(services.everything, all.id))?.references.length).toBeGreaterThan(0);
+    expect((await findMessage(desk.services.everything, all.id))?.references.length).toBeGreaterThan(0);
   });
 
   it('passes it on with its words and enclosures, to nobody yet and in no thread', async () => {
-    const row = await services
+    const row = await desk.services
       .db('entries')
-      .where({ matter_id: matterId })
+      .where({ matter_id: desk.matterId })
       .whereNot({ attachments: '[]' })
       .first();
     const forward = await start({ inReplyTo: row.id, answer: 'forward' });
@@ -51,7 +39,7 @@ describe('taking an entry up', () => {
     expect(forward.text).toMatch(/wrote on \w+day \d+ \w+ \d{4}, “/);
     const names = JSON.parse(row.attachments).map(({ name }: { name: string }) => name);
     expect(forward.enclosures.map(({ fileName }: { fileName: string }) => fileName)).toEqual(names);
-    expect((await findMessage(services.everything, forward.id))?.references).toEqual([]);
+    expect((await findMessage(desk.services.everything, forward.id))?.references).toEqual([]);
   });
 
   it('passes it on from a template too, chosen at once or put under it later: its words, “Fwd:”, and to nobody yet', async () => {

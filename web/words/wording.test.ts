@@ -4,7 +4,7 @@ import type { ShelfItem } from '../../contract/matters.ts';
 import type { Message } from '../../contract/messages.ts';
 import type { NoteCode } from '../../core/checks/note.ts';
 import { day } from '../../core/tests/fixtures.ts';
-import { exactTime, listDay, readDay, timeOfDay } from './dates.ts';
+import { dayOf, exactTime, listDay, readDay, timeOfDay } from './dates.ts';
 import {
   awaitingWords,
   heardWords,
@@ -179,21 +179,26 @@ describe('where a message is', () => {
     awaiting,
   });
 
+  const TODAY = readDay('2026-11-24');
+
   it('says who owes whom an answer, and when that is late', () => {
-    expect(awaitingWords(entry({ kind: 'nothing' }))).toBeUndefined();
-    expect(awaitingWords(entry({ kind: 'theirAnswer', days: 0 }))).toEqual({
+    expect(awaitingWords(entry({ kind: 'nothing' }), TODAY)).toBeUndefined();
+    // What asks for nothing still went today, and only today.
+    expect(awaitingWords(entry({ kind: 'nothing' }), dayOf(0))).toEqual({ words: 'Sent today', late: false });
+    expect(awaitingWords({ ...entry({ kind: 'nothing' }), direction: 'in' }, dayOf(0))).toBeUndefined();
+    expect(awaitingWords(entry({ kind: 'theirAnswer', days: 0 }), TODAY)).toEqual({
       words: 'Sent today',
       late: false,
     });
-    expect(awaitingWords(entry({ kind: 'theirAnswer', days: 9 }))).toEqual({
+    expect(awaitingWords(entry({ kind: 'theirAnswer', days: 9 }), TODAY)).toEqual({
       words: 'No answer · 9 days',
       late: true,
     });
-    expect(awaitingWords(entry({ kind: 'ourAnswer', days: 1 }))).toEqual({
+    expect(awaitingWords(entry({ kind: 'ourAnswer', days: 1 }), TODAY)).toEqual({
       words: 'Answer owed · 1 day',
       late: false,
     });
-    expect(awaitingWords(entry({ kind: 'ourAnswer', days: 0 }))).toEqual({
+    expect(awaitingWords(entry({ kind: 'ourAnswer', days: 0 }), TODAY)).toEqual({
       words: 'Answer owed',
       late: false,
     });

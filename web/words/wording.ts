@@ -4,6 +4,7 @@ import type { Message } from '../../contract/messages.ts';
 import type { CautionCode } from '../../core/checks/note.ts';
 import { formatDate } from '../../core/dates/formatDate.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
 import { listDay, dayOf, timeOfDay, today } from './dates.ts';
 
 /** All that problems, notes and states say to people, made from their codes in this one place. */
@@ -284,12 +285,16 @@ export function usualWords({ use, why, due }: ShelfItem, lastSent: string | null
 export const channelWords = (channel: Message['channel']): string =>
   ({ email: 'Mail', text: 'Text message', letter: 'Letter' })[channel];
 
-export function awaitingWords({
-  awaiting,
-}: EntrySummary): { readonly words: string; readonly late: boolean } | undefined {
+/** What is outstanding of an entry, as of a day: an answer that is owed or awaited, or that it went today. */
+export function awaitingWords(
+  { awaiting, direction, occurredAtUtc }: EntrySummary,
+  on: PlainDate,
+): { readonly words: string; readonly late: boolean } | undefined {
   switch (awaiting.kind) {
     case 'nothing':
-      return undefined;
+      return direction === 'out' && dayOf(occurredAtUtc) === on
+        ? { words: 'Sent today', late: false }
+        : undefined;
     case 'theirAnswer':
       return {
         words: awaiting.days === 0 ? 'Sent today' : `No answer · ${plural(awaiting.days, 'day')}`,

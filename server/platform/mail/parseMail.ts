@@ -29,9 +29,10 @@ interface ParseOptions {
 }
 
 /**
- * Takes a message apart, a long one in a thread under a limit of time and memory. One that is built to tire its reader (parts within parts without end) is known by its head alone,
- * and says so: it must neither be lost nor keep those behind it from being read. With pictures, those that came with the
- * message stand in its HTML themselves (RFC 2397) instead of being referred to (RFC 2392).
+ * Takes a message apart, a long one in a thread under a limit of time and memory. One that is built to tire its reader
+ * (parts within parts without end) is known by its head alone, and says so: it must neither be lost nor keep those behind it
+ * from being read. With pictures, those that came with the message stand in its HTML themselves (RFC 2397) instead of being
+ * referred to (RFC 2392).
  */
 export async function parseMail(bytes: Buffer, options: ParseOptions = {}): Promise<ParsedMail> {
   try {

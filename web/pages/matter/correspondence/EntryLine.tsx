@@ -2,7 +2,7 @@ import { useSearchParams } from 'react-router';
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import { dayParts } from '../../../../core/model/plainDate.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
-import { dayOf, exactTime } from '../../../words/dates.ts';
+import { dayOf, exactTime, today } from '../../../words/dates.ts';
 import { awaitingWords, plural } from '../../../words/wording.ts';
 import { OpenedEntry } from './OpenedEntry.tsx';
 import classes from './Correspondence.module.css';
@@ -31,7 +31,7 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
   const open = params.get('entry') === entry.id;
   const day = dayOf(entry.occurredAtUtc);
   const { words, path } = DIRECTIONS[entry.direction];
-  const awaiting = awaitingWords(entry);
+  const awaiting = awaitingWords(entry, today());
   const beside =
     standingWords(entry) ??
     awaiting?.words ??
