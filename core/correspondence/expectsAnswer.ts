@@ -18,7 +18,7 @@ const ASKS: readonly RegExp[] = [
   /\b(?:please|kindly|vennligst|bitte|merci de|veuillez|vær så snill)\b/iu,
   /\b(?:could|can|would|will|may|do|did|have|are|is|shall) (?:you|we|i|one|somebody|someone)\b[^.!]{0,80}\b(?:tell|send|let|explain|confirm|ring|call|say|help|resend|advise|check|book|come|give|sign)\b/iu,
   /\blet (?:me|us) (?:know|have)\b/iu,
-  /\b(?:look forward to (?:hearing|your (?:answer|reply|comments|instructions))|await|awaiting|waiting for|waiting to hear|have(?: not|n[’']t)? heard nothing|heard nothing|unless we hear|hear from you)\b/iu,
+  /\b(?:look forward to (?:hearing|your (?:answer|reply|comments|instructions))|await|awaiting|waiting for|waiting to hear|have(?: not|n[’']t)? heard nothing|heard nothing|unless we hear|hop(?:e|ing) to hear)\b/iu,
   /\b(?:i|we)(?: still| also| would|[’']d)? (?:need|want|require|ask|wish|should like|would like|like to (?:know|have|make|move)|like it|like your)\b/iu,
   /\b(?:would|should) (?:like|be (?:glad|grateful|pleased))\b/iu,
   /\b(?:not yet told|do(?: not|n[’']t) (?:agree|understand)|asked me to find out|find out who|not sure (?:i|we) follow)\b/iu,

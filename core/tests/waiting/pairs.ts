@@ -89,6 +89,8 @@ const theirReplies = rows('in', true, [
   ['I am still waiting for the estate accounts.', true],
   ['It has been three weeks now and we have heard nothing.', true],
   ['Cheers, all good then.', false],
+  ['Good to hear from you. The engine was last run in August.', false],
+  ['I hope to hear from you before the weekend.', true],
   ['The cheque cleared today.', false],
   ['I shall bring the keys on Monday.', false],
   ['Thank you for your patience. The form is in the post.', false],
