@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import express from 'express';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -10,7 +11,7 @@ import { SESSION_MS, SessionStore } from '../access/sessionStore.ts';
 import { streamEvents } from '../access/streamEvents.ts';
 import { ownOrigin } from '../http/guards.ts';
 import { openApi } from '../http/openapi.ts';
-import { receiveFiles } from '../http/receiveFiles.ts';
+import { forgetFiles, receiveFilesInto } from '../http/receiveFiles.ts';
 import { isTooDeep } from '../http/jsonDepth.ts';
 import { validate } from '../http/validate.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
@@ -59,6 +60,7 @@ export function api(services: AppServices, secret: string): Router {
       personScope(services, (await store.find(request.sessionID))?.personId);
     streamEvents(services, stillThere, request, response);
   });
+  const receiveFiles = receiveFilesInto(join(services.config.dataFolder, 'received'));
   for (const endpoint of ENDPOINTS) {
     // Who asks is known before a body is read.
     const read = endpoint.uploads ? [receiveFiles] : endpoint.body ? [readJson(endpoint)] : [];
@@ -101,12 +103,16 @@ const mayAsk =
 
 function handlerOf(services: AppServices, endpoint: AppEndpoint) {
   return async (request: Request, response: Response): Promise<void> => {
-    const scope = await whoMay(services, endpoint.right, request);
-    const params = validate(endpoint.params, request.params, 'path');
-    const query = validate(endpoint.query, { ...request.query }, 'query');
-    const body = validate(endpoint.body, request.body, 'body');
-    const answer = await endpoint.handle({ services, scope, params, query, body, request, response });
-    if (typeof endpoint.answers !== 'string') response.status(endpoint.status).json(answer);
+    try {
+      const scope = await whoMay(services, endpoint.right, request);
+      const params = validate(endpoint.params, request.params, 'path');
+      const query = validate(endpoint.query, { ...request.query }, 'query');
+      const body = validate(endpoint.body, request.body, 'body');
+      const answer = await endpoint.handle({ services, scope, params, query, body, request, response });
+      if (typeof endpoint.answers !== 'string') response.status(endpoint.status).json(answer);
+    } finally {
+      await forgetFiles(request);
+    }
   };
 }
 

@@ -169,7 +169,7 @@ describe('what nobody is named by', () => {
   });
 
   it('is mail in the in-tray, nor a template’s file, to whoever has the archive checked', async () => {
-    const file = { name: 'Maud’s private terms.pdf', bytes: Buffer.from('%PDF-1.7 x') };
+    const file = { name: 'Maud’s private terms.pdf', read: async () => Buffer.from('%PDF-1.7 x') };
     await saveTemplateFile(services, await services.as('maud'), file);
     const subjects: string[] = await services.db('incoming').pluck('subject');
     const words = [...(await keptBlobs(services.everything)).values()].flat();

@@ -66,7 +66,8 @@ export const directoryRoutes = [
     status: 200,
     answers: ImportReport,
     uploads: true,
-    handle: ({ services, scope, request }) => importContacts(services, scope, receivedFile(request).bytes),
+    handle: async ({ services, scope, request }) =>
+      importContacts(services, scope, await receivedFile(request).read()),
   }),
   endpoint({
     method: 'post',

@@ -1,3 +1,5 @@
+import { mkdirSync, rmSync } from 'node:fs';
+import { readFile, rm } from 'node:fs/promises';
 import type { Request, RequestHandler } from 'express';
 import multer from 'multer';
 import type { ReceivedFile } from '../platform/files/receivedFile.ts';
@@ -7,34 +9,49 @@ import { DomainProblem } from '../platform/problems/problem.ts';
 export const MAX_FILE_BYTES = 40_000_000;
 const MAX_FILES = 60;
 
-const upload = multer({
-  storage: multer.memoryStorage(),
-  limits: { fileSize: MAX_FILE_BYTES, files: MAX_FILES, fields: 20, fieldSize: 100_000 },
-}).any();
+const OWNER_ALONE = 0o700;
 
-/** Reads a form's files into memory within bounds (RFC 7578). */
-export const receiveFiles: RequestHandler = (request, response, next) => {
-  void upload(request, response, (error: unknown) => {
-    if (error instanceof multer.MulterError) {
-      next(
-        new DomainProblem(
-          'tooLarge',
-          error.code === 'LIMIT_FILE_SIZE'
-            ? 'A file is larger than 40 MB. Nothing was read of it.'
-            : 'More files than can be read at once: 60 at most. Nothing was read.',
-        ),
-      );
-    } else next(error);
-  });
-};
+/**
+ * Writes a form's files (RFC 7578) into a folder, within bounds, as they come; {@link forgetFiles} takes them away. What a
+ * stop left there goes as the server starts.
+ */
+export function receiveFilesInto(folder: string): RequestHandler {
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true, mode: OWNER_ALONE });
+  const upload = multer({
+    storage: multer.diskStorage({ destination: folder }),
+    limits: { fileSize: MAX_FILE_BYTES, files: MAX_FILES, fields: 20, fieldSize: 100_000 },
+  }).any();
+  return (request, response, next) => {
+    void upload(request, response, (error: unknown) => {
+      next(error instanceof multer.MulterError ? refusalOf(error) : error);
+    });
+  };
+}
+
+/** Takes away what came with a request, once it is answered for. */
+export async function forgetFiles(request: Request): Promise<void> {
+  for (const { path } of filesOf(request)) await rm(path, { force: true });
+}
+
+const refusalOf = ({ code }: multer.MulterError): DomainProblem =>
+  new DomainProblem(
+    'tooLarge',
+    code === 'LIMIT_FILE_SIZE'
+      ? 'A file is larger than 40 MB. Nothing was read of it.'
+      : 'More files than can be read at once: 60 at most. Nothing was read.',
+  );
+
+const filesOf = ({ files }: Request): readonly Express.Multer.File[] => (Array.isArray(files) ? files : []);
 
 /** Browsers send a file's name as UTF-8; the form's reader takes it for Latin-1. */
 const realName = (name: string): string => Buffer.from(name, 'latin1').toString('utf8');
 
-export function receivedFiles(request: Request): readonly ReceivedFile[] {
-  const files = Array.isArray(request.files) ? request.files : [];
-  return files.map(({ originalname, buffer }) => ({ name: realName(originalname), bytes: buffer }));
-}
+export const receivedFiles = (request: Request): readonly ReceivedFile[] =>
+  filesOf(request).map(({ originalname, path }) => ({
+    name: realName(originalname),
+    read: async () => readFile(path),
+  }));
 
 export function receivedFile(request: Request): ReceivedFile {
   const [file] = receivedFiles(request);

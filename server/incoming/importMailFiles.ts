@@ -19,7 +19,8 @@ export async function takeInFiles(
 ): Promise<TakenIn> {
   if (matterId !== undefined && !(await isVisible(scope, matterId))) throw notFound('matter');
   const taken = { filed: 0, waiting: 0, known: 0, reports: 0, refused: [] as TakenIn['refused'] };
-  for (const { name, bytes } of files) {
+  for (const { name, read } of files) {
+    const bytes = await read();
     const messages = isMbox(bytes) ? await messagesOf(bytes) : [bytes];
     for (const message of messages) {
       if (!HEADER_LINE.test(message.toString('latin1', 0, 200))) {

@@ -2,6 +2,7 @@ import { createTransport } from 'nodemailer';
 import { mkdtemp, rm } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
+import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { answerTo, bounceOf, mailOf } from '../../standins/answers.ts';
@@ -218,6 +219,9 @@ describe('the in-tray', () => {
     expect(await drop(`/matters/${matterId}/mail-files`, { '3.eml': three.bytes })).toMatchObject({
       filed: 1,
     });
+    expect(await drop('/matters/none/mail-files', { '4.eml': three.bytes })).toMatchObject({ status: 404 });
+    // What was received lies on disk only until it is answered for.
+    expect(await readdir(join(services.config.dataFolder, 'received'))).toEqual([]);
     for (const { id } of (await tray()).items) await client.call('POST', `/in-tray/${id}/aside`);
   });
 });

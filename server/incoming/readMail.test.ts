@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { parseMail } from '../platform/mail/parseMail.ts';
 import { readMail } from './readMail.ts';
 
 const NOW = Date.parse('2026-11-24T09:00:00Z');
@@ -104,6 +105,82 @@ describe('a delivery report', () => {
   });
 });
 
+describe('mail written otherwise than the standards ask', () => {
+  it.each([
+    [
+      'Windows-1252',
+      'From: J\xfcrgen <i@x.example>',
+      'Subject: Gr\xfc\xdfe \x96 \x80 5',
+      'Jürgen',
+      'Grüße – € 5',
+    ],
+    ['UTF-8', 'From: J\xc3\xbcrgen <i@x.example>', 'Subject: \xe5\xa0\xb1', 'Jürgen', '報'],
+    ['UTF-7 words', 'From: I <i@x.example>', 'Subject: =?UTF-7?Q?Gr+APwA3w-e?= x', 'I', 'Grüße x'],
+  ])('has a head in 8-bit %s', async (_set, from, subject, name, expected) => {
+    const mail = await read([from, 'To: us@practice.example', subject, '', 'Hello']);
+    expect(mail.from.name).toBe(name);
+    expect(mail.subject).toBe(expected);
+  });
+
+  it.each([
+    // RFC 2152, its own examples.
+    ['Content-Type: text/plain; charset=UTF-7', 'Hi Mom -+Jjo--!', 'Hi Mom -☺-!'],
+    ['Content-Type: text/plain; charset="unicode-1-1-utf-7"', 'A+ImIDkQ.', 'A≢Α.'],
+    ['Content-Type: text/plain; charset=utf-7', 'Item 3 is +AKM-1.', 'Item 3 is £1.'],
+    ['Content-Type: text/plain', 'It is \xa35 \x96 no more', 'It is £5 – no more'],
+    ['Content-Type: text/plain; charset=us-ascii', 'It is \xa35', 'It is £5'],
+    ['Content-Type: text/plain; charset=utf-8', 'It is \xc2\xa35', 'It is £5'],
+    ['Content-Type: text/plain; charset=iso-8859-2', '\xb3\xf3d\xbc', 'łódź'],
+    ['X-Nothing: at all', 'It is \xa35', 'It is £5'],
+  ])('has its words under %s', async (type, body, expected) => {
+    expect((await read([...HEAD, type, '', body])).text.trim()).toBe(expected);
+    const within = [
+      ...HEAD,
+      'Content-Type: multipart/mixed; boundary="B"',
+      '',
+      '--B',
+      type,
+      '',
+      body,
+      '--B--',
+    ];
+    expect((await read([...within, ''])).text.trim()).toBe(expected);
+  });
+
+  it('has markup that is hidden in UTF-7 cleaned like any other', async () => {
+    const bytes = Buffer.from(
+      [...HEAD, 'Content-Type: text/html; charset=utf-7', '', '+ADw-script+AD4-x+ADw-/script+AD4-Hello'].join(
+        '\r\n',
+      ),
+    );
+    expect(String((await parseMail(bytes, { withPictures: true })).html)).not.toContain('script');
+  });
+
+  it.each(['Content-Disposition: inline; filename="log.txt"', 'X-Nothing: at all'])(
+    'has a file of a named text that follows another (%s)',
+    async (disposition) => {
+      const part = ['Content-Type: text/plain; name="log.txt"', disposition, '', 'a line of it'];
+      const lines = [
+        ...HEAD,
+        'Content-Type: multipart/mixed; boundary="B"',
+        '',
+        '--B',
+        'Content-Type: text/plain',
+        '',
+        'Hello',
+        '--B',
+      ];
+      const mail = await read([...lines, ...part, '--B--', '']);
+      expect(mail.text.trim()).toBe('Hello');
+      expect(mail.files.map(({ name, bytes }) => [name, bytes.toString().trim()])).toEqual([
+        ['log.txt', 'a line of it'],
+      ]);
+      const alone = await read([...HEAD, ...part, '']);
+      expect(alone.text.trim()).toBe('a line of it');
+    },
+  );
+});
+
 describe('the day a message was sent', () => {
   const sentAt = async (date: string) => (await read([...HEAD, `Date: ${date}`, '', 'Hello'])).sentAtUtc;
 
@@ -114,6 +191,7 @@ describe('the day a message was sent', () => {
     ['Thu, 01 Jan 1970 00:00:00 +0000', NOW],
     ['Mon, 31 Dec 9999 23:59:59 +0000', NOW],
     ['not a day', NOW],
+    ['05/11/2026 10:00', Date.parse('2026-11-05T10:00:00Z')],
   ])('is %s, or the day it came where it can’t have been', async (date, expected) => {
     expect(await sentAt(date)).toBe(expected);
   });

@@ -1,6 +1,7 @@
 import type { AddressObject, ParsedMail } from 'mailparser';
 import { readDeliveryStatus } from '../../core/mime/deliveryReport.ts';
 import type { Delivery } from '../../core/mime/deliveryReport.ts';
+import { readOddMailDate } from '../../core/mime/mailDate.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
@@ -61,7 +62,7 @@ export interface ReadMail {
  */
 export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<ReadMail> {
   const parsed = await parseMail(bytes);
-  const date = parsed.date?.getTime();
+  const date = dateOf(parsed, receivedAtUtc);
   const files = filesOf(parsed);
   return {
     internetMessageId:
@@ -83,6 +84,17 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
 }
 
 const MAX_RESULT_HEADERS = 40;
+
+/** The day it says; one in another form than the standard's is read beside the day its last host had it. */
+function dateOf(mail: ParsedMail, receivedAtUtc: number): number | undefined {
+  const [date] = headersNamed(mail, 'date');
+  const handedOn = Date.parse(headersNamed(mail, 'received')[0]?.split(';').at(-1)?.trim() ?? '');
+  const odd =
+    date === undefined
+      ? undefined
+      : readOddMailDate(date, isLikely(handedOn, receivedAtUtc) ? handedOn : receivedAtUtc);
+  return odd ?? mail.date?.getTime();
+}
 
 const headersNamed = ({ headerLines }: ParsedMail, name: string): readonly string[] =>
   headerLines.flatMap(({ key, line }) => (key === name ? [line.slice(line.indexOf(':') + 1)] : []));

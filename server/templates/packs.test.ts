@@ -72,7 +72,7 @@ describe('a pack', () => {
         },
       })
     ).json;
-    const terms = { name: 'Terms.pdf', bytes: Buffer.from('%PDF-1.7 made up') };
+    const terms = { name: 'Terms.pdf', read: async () => Buffer.from('%PDF-1.7 made up') };
     const file = await saveTemplateFile(services, await services.as('maud'), terms);
     const made = (
       await client.call('POST', '/templates', {

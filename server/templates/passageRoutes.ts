@@ -122,7 +122,8 @@ export const passageRoutes = [
     status: 201,
     answers: PictureView,
     uploads: true,
-    handle: async ({ scope, services, request }) => savePicture(services, scope, receivedFile(request).bytes),
+    handle: async ({ scope, services, request }) =>
+      savePicture(services, scope, await receivedFile(request).read()),
   }),
   endpoint({
     method: 'post',

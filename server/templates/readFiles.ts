@@ -23,8 +23,8 @@ export async function readFiles(scope: Scope, files: readonly ReceivedFile[]): P
   const fields = uniquePaths(types.flatMap(fieldsOf));
   const items: FoundFile[] = [];
   // One after the other: a file may take a thread and half a gigabyte, and sixty of them must not at once.
-  for (const { name, bytes } of files) {
-    const read = await readWording(name, bytes);
+  for (const { name, read: bytesOf } of files) {
+    const read = await readWording(name, await bytesOf());
     if (!read.ok) {
       items.push({ fileName: name, problem: read.what, ...EMPTY });
       continue;

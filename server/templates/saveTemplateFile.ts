@@ -3,6 +3,7 @@ import { safeFileName } from '../../core/mime/plan.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { mediaTypeOf } from '../platform/files/mediaTypes.ts';
+import type { ReceivedFile } from '../platform/files/receivedFile.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { insertTemplateFile } from './fileQueries.ts';
@@ -11,8 +12,9 @@ import { insertTemplateFile } from './fileQueries.ts';
 export async function saveTemplateFile(
   services: Pick<Services, 'db' | 'now' | 'changes' | 'blobs' | 'newId'>,
   scope: PersonScope,
-  { name, bytes }: { readonly name: string; readonly bytes: Buffer },
+  { name, read }: ReceivedFile,
 ): Promise<TemplateFile> {
+  const bytes = await read();
   if (bytes.length === 0) throw new DomainProblem('badFile', `“${name}” is empty. Nothing was kept.`);
   const fileName = safeFileName(name);
   const file = {

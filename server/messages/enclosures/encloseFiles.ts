@@ -22,7 +22,8 @@ export async function encloseFiles(
   const desk = await draftOnDesk(services, scope, id);
   const kept: StoredDocument[] = [];
   const put: StoredEnclosure[] = [];
-  for (const { name, bytes } of files) {
+  for (const { name, read } of files) {
+    const bytes = await read();
     if (bytes.length === 0)
       throw new DomainProblem('badRequest', `“${name}” is empty. Nothing was enclosed.`);
     const fileName = safeFileName(name);

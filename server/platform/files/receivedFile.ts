@@ -1,5 +1,5 @@
-/** A file that somebody sent, read into memory. */
+/** A file that somebody sent, as it lies on disk until it is answered for: read one at a time, not held together. */
 export interface ReceivedFile {
   readonly name: string;
-  readonly bytes: Buffer;
+  readonly read: () => Promise<Buffer>;
 }

@@ -3,6 +3,7 @@ import { simpleParser } from 'mailparser';
 import type { ParsedMail } from 'mailparser';
 import { takeApartElsewhere } from '../workers/contentReader.ts';
 import { cleanHtml } from './cleanHtml.ts';
+import { inStandardForm } from './standardForm.ts';
 
 /** HTML beyond this is not turned into text: it is no letter. */
 const MAX_HTML = 2_000_000;
@@ -49,7 +50,9 @@ export async function parseMail(bytes: Buffer, options: ParseOptions = {}): Prom
 /** The same, wherever it runs. With pictures it is for showing, and its HTML comes cleaned. */
 export async function takeApart(bytes: Buffer, { withPictures = false }: ParseOptions): Promise<ParsedMail> {
   const skipImageLinks = !withPictures || bytes.length > MAX_WITH_PICTURES;
-  const mail = withText(await simpleParser(withReportParts(bytes), { ...OPTIONS, skipImageLinks }));
+  const mail = withText(
+    await simpleParser(withReportParts(await inStandardForm(bytes)), { ...OPTIONS, skipImageLinks }),
+  );
   return withPictures && typeof mail.html === 'string' ? { ...mail, html: cleanHtml(mail.html) } : mail;
 }
 
