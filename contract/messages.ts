@@ -172,6 +172,8 @@ export const Message = Type.Object({
   /** Where answers go, when not to the sender. */
   replyTo: Type.Union([Type.String(), Type.Null()]),
   copyToSelf: Type.Boolean(),
+  /** It answers an entry whose words are not quoted yet. */
+  mayQuote: Type.Boolean(),
   /** A message of their own for each recipient. */
   each: Type.Boolean(),
   /** Documents that its template says must go along, beside those of a category. */
@@ -276,6 +278,8 @@ export const ChangeMessage = Type.Object(
     each: Type.Optional(Type.Boolean()),
     /** Start from another template: what was answered, and whoever was chosen by hand, stays. */
     templateId: Type.Optional(Id),
+    /** Put the words of the entry it answers below its own. */
+    quoted: Type.Optional(Type.Boolean()),
     enclosures: Type.Optional(Type.Array(EnclosureChoice, { maxItems: MAX_ENCLOSURES })),
   },
   { additionalProperties: false },

@@ -59,7 +59,7 @@ export function compose(input: ComposeInput): ComposedMessage {
     enclosureNames: program.content.documents.map((rule) => enclosureWords(rule, record.documents)),
     sendOptions: {
       ...options,
-      ...(takenUp ? { takenUp: { entryId: takenUp.entry.id, how: takenUp.how } } : {}),
+      ...(takenUp ? { takenUp: takenUpAs(takenUp) } : {}),
       ...(takenUp?.how === 'all' ? { answersAll: true } : {}),
       ...(input.followUpId === undefined ? {} : { followUpId: input.followUpId }),
     },
@@ -67,6 +67,13 @@ export function compose(input: ComposeInput): ComposedMessage {
     reader,
   };
 }
+
+/** What is remembered of an entry taken up. */
+export const takenUpAs = ({ entry, how, quoted }: TakenUp): NonNullable<SendOptions['takenUp']> => ({
+  entryId: entry.id,
+  how,
+  ...(how !== 'forward' && quoted.length > 0 ? { quoted: true } : {}),
+});
 
 /** A text with the words that are passed on below it. */
 export const withQuoted = (body: DocumentNode, takenUp: TakenUp | undefined): DocumentNode =>

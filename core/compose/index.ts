@@ -1,10 +1,10 @@
 export { bareProgram } from './bareSheet.ts';
-export { compose } from './compose.ts';
+export { compose, takenUpAs, withQuoted } from './compose.ts';
 export type { ComposedMessage } from './compose.ts';
 export { withEnding } from './enclosures.ts';
 export type { WantedEnclosure } from './enclosures.ts';
 export type { ComposeInput, ComposePractice, TakenUp } from './input.ts';
-export { quotedBlocks } from './quoted.ts';
+export { plainBlocks, quotedBlocks } from './quoted.ts';
 export { recompose } from './recompose.ts';
 export { addressesTakenUp } from './recipients.ts';
 export { resign } from './resign.ts';

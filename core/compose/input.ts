@@ -41,7 +41,7 @@ export interface TakenUp {
       readonly sizeBytes: number;
     }[];
   };
-  /** Its words, as they are passed on; empty where it is answered. */
+  /** Its words below a line, where they are passed on or quoted; else empty. */
   readonly quoted: readonly BlockNode[];
 }
 

@@ -67,7 +67,12 @@ export interface SendOptions extends Pick<
   /** It was begun as an answer to everybody. */
   readonly answersAll?: true;
   /** The entry it was begun from, and how: another template under it takes that up as well. */
-  readonly takenUp?: { readonly entryId: string; readonly how: 'sender' | 'all' | 'forward' };
+  readonly takenUp?: {
+    readonly entryId: string;
+    readonly how: 'sender' | 'all' | 'forward';
+    /** Its words are quoted in the answer. */
+    readonly quoted?: true;
+  };
   /** The message it was split from: what happens after sending happens once, with that one. */
   readonly copyOf?: string;
   /** The entry whose last recipients it goes to: those the host put off when it took the message for the others. */

@@ -28,7 +28,7 @@ export interface BegunMessage {
 
 /** Composes a message on a matter from its starting point. What looks at it and what starts it both begin here. */
 export async function beginMessage(
-  services: Pick<Services, 'now' | 'blobs'>,
+  services: Pick<Services, 'db' | 'now' | 'changes' | 'blobs'>,
   scope: PersonScope,
   matterId: string,
   start: StartMessage,

@@ -18,6 +18,7 @@ import type { DraftLayout } from './draftLayout.ts';
 import { orderEnclosures } from './enclosures/orderEnclosures.ts';
 import { holdersOf } from './gather.ts';
 import { viewMessage } from './messageView.ts';
+import { quoteTakenUp } from './quoteTakenUp.ts';
 import { signatureHere } from './signatureHere.ts';
 import { switchTemplate } from './switchTemplate.ts';
 import { changing } from '../access/change.ts';
@@ -41,7 +42,9 @@ export async function changeMessage(
     change.templateId === undefined
       ? message
       : await switchTemplate(services, scope, message, matter, change.templateId);
-  const changed = { ...(await applyChange(scope, matter, begun, change)), updatedUtc: services.now() };
+  const written = await applyChange(scope, matter, begun, change);
+  const quoting = change.quoted ? await quoteTakenUp(services, scope, matter, written) : written;
+  const changed = { ...quoting, updatedUtc: services.now() };
   const desk = await layoutDraft(services, scope, changed, matter);
   const signed =
     change.sender === undefined ? changed : await signAnew(services, scope, { matter, begun }, changed, desk);

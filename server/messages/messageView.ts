@@ -49,6 +49,7 @@ export async function viewMessage(
     senders: sendersFor(sender, matter, settings).map((one) => ({ ...one })),
     replyTo: message.sendOptions.replyTo ?? null,
     copyToSelf: message.sendOptions.copyToSelf === true,
+    mayQuote: mayQuote(message.sendOptions),
     each: message.sendOptions.each === true,
     asks: (message.sendOptions.wanted ?? [])
       .filter((one) => one.category === undefined)
@@ -82,6 +83,9 @@ export async function viewMessage(
     updatedAtUtc: message.updatedUtc,
   };
 }
+
+const mayQuote = ({ takenUp }: SendOptions): boolean =>
+  takenUp !== undefined && takenUp.how !== 'forward' && takenUp.quoted !== true;
 
 const viewBlank = (
   { key, label, kind, required, help, choices, looks }: BlankDefinition,

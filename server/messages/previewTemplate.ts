@@ -7,7 +7,7 @@ import { showComposed } from './showComposed.ts';
 
 /** A template filled in for a matter from a starting point, to be seen before it is chosen. Nothing is kept. */
 export async function previewTemplate(
-  services: Pick<Services, 'now' | 'blobs'>,
+  services: Pick<Services, 'db' | 'now' | 'changes' | 'blobs'>,
   scope: PersonScope,
   matterId: string,
   start: StartMessage,

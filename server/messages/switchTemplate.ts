@@ -39,12 +39,14 @@ export async function switchTemplate(
   // An entry that was moved to another matter since is no longer there to be taken up; what was made of it stays.
   const takenUp =
     begun &&
-    (await takeUp(services, scope, matter, { inReplyTo: begun.entryId, answer: begun.how }).catch(
-      (error: unknown) => {
-        if (error instanceof DomainProblem && error.code === 'notFound') return undefined;
-        throw error;
-      },
-    ));
+    (await takeUp(services, scope, matter, {
+      inReplyTo: begun.entryId,
+      answer: begun.how,
+      quoted: begun.quoted === true,
+    }).catch((error: unknown) => {
+      if (error instanceof DomainProblem && error.code === 'notFound') return undefined;
+      throw error;
+    }));
   const input = await gather(services, scope, {
     matter,
     writer,

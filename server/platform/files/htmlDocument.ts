@@ -24,21 +24,33 @@ const ALLOWED = {
   nestingLimit: 30,
 };
 
+const WITH_PICTURES = {
+  ...ALLOWED,
+  allowedTags: [...ALLOWED.allowedTags, 'img'],
+  allowedAttributes: { ...ALLOWED.allowedAttributes, img: ['src', 'alt', 'width'] },
+  allowedSchemesByTag: { img: ['picture'] },
+};
+
 /** The most of a page that is read: beyond this it is no letter. */
 const MAX_HTML = 4_000_000;
 
 /** Longer pages are read in a thread of their own: what they are built of can take any time. */
 const MAX_HERE = 32_768;
 
+export interface HtmlOptions {
+  /** Pictures come through that are named by `picture:`, an id of ours and their width: for HTML that we wrote those into alone. */
+  readonly withPictures?: boolean;
+}
+
 /** Reads HTML of any origin as a document: cleaned first, then only what a letter can hold comes through. */
-export const htmlDocument = (html: string): Promise<DocumentNode> =>
+export const htmlDocument = (html: string, options: HtmlOptions = {}): Promise<DocumentNode> =>
   html.length <= MAX_HERE
-    ? Promise.resolve(htmlDocumentHere(html))
-    : readHtmlElsewhere(html.slice(0, MAX_HTML));
+    ? Promise.resolve(htmlDocumentHere(html, options))
+    : readHtmlElsewhere(html.slice(0, MAX_HTML), options);
 
 /** The same, wherever it runs. */
-export function htmlDocumentHere(html: string): DocumentNode {
-  const clean = sanitizeHtml(html.slice(0, MAX_HTML), ALLOWED);
+export function htmlDocumentHere(html: string, { withPictures = false }: HtmlOptions = {}): DocumentNode {
+  const clean = sanitizeHtml(html.slice(0, MAX_HTML), withPictures ? WITH_PICTURES : ALLOWED);
   return documentOf(readBlocks(parseHtml(clean).children));
 }
 
@@ -154,11 +166,28 @@ function readInline(node: HtmlNode, marks: readonly Mark[]): readonly InlineNode
   }
   const name = nameOf(node);
   if (name === 'br') return [{ type: 'hardBreak' }];
+  if (name === 'img') return readImage('attribs' in node ? node.attribs : {});
   const href = name === 'a' && 'attribs' in node ? (node.attribs['href'] ?? '') : '';
   const mark = isSafeHref(href) ? ({ type: 'link', attrs: { href } } as const) : MARKS[name];
   const known = mark && marks.some(({ type }) => type === mark.type);
   const inner = mark && !known ? [...marks, mark] : marks;
   return childrenOf(node).flatMap((child) => readInline(child, inner));
+}
+
+const MOST_WIDE = 640;
+const LEAST_WIDE = 8;
+
+function readImage({ src = '', alt = '', width }: Readonly<Record<string, string>>): readonly InlineNode[] {
+  const [, picture, natural] = /^picture:([0-9a-f]{64})#(\d{1,5})$/.exec(src) ?? [];
+  if (picture === undefined) return [];
+  const wide = Math.round(Number(width)) || Number(natural);
+  const attrs = {
+    picture,
+    alt: cleanText(alt),
+    width: Math.min(MOST_WIDE, Math.max(LEAST_WIDE, wide)),
+    href: null,
+  };
+  return [{ type: 'picture', attrs }];
 }
 
 /** No space at a line's ends or twice in a row, no break at the end, neighbours of one look as one. */

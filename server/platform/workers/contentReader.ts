@@ -1,5 +1,6 @@
 import type { ParsedMail } from 'mailparser';
 import type { DocumentNode } from '../../../core/template/document.ts';
+import type { HtmlOptions } from '../files/htmlDocument.ts';
 import type { ContentRead, ContentTask } from './contentWorker.ts';
 import { threadsFor } from './threads.ts';
 import type { Threads } from './threads.ts';
@@ -32,8 +33,8 @@ export async function takeApartElsewhere(
 }
 
 /** Reads HTML as a document in a thread. */
-export const readHtmlElsewhere = async (html: string): Promise<DocumentNode> =>
-  (await read({ kind: 'html', html })) as DocumentNode;
+export const readHtmlElsewhere = async (html: string, options: HtmlOptions): Promise<DocumentNode> =>
+  (await read({ kind: 'html', html, ...options })) as DocumentNode;
 
 /** The messages of an mbox, split in a thread. */
 export const splitMboxElsewhere = async (bytes: Buffer): Promise<readonly Buffer[]> =>

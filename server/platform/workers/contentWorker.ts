@@ -7,14 +7,14 @@ import { takeApart } from '../mail/parseMail.ts';
 /** What somebody sent in, to be read. */
 export type ContentTask =
   | { readonly kind: 'mail'; readonly bytes: Uint8Array; readonly withPictures?: boolean }
-  | { readonly kind: 'html'; readonly html: string }
+  | { readonly kind: 'html'; readonly html: string; readonly withPictures?: boolean }
   | { readonly kind: 'mbox'; readonly bytes: Uint8Array };
 
 /** What is made of it: a message taken apart, a document, or the messages of a file. */
 export type ContentRead = ParsedMail | DocumentNode | readonly Uint8Array[];
 
 export async function run(task: ContentTask): Promise<ContentRead> {
-  if (task.kind === 'html') return htmlDocumentHere(task.html);
+  if (task.kind === 'html') return htmlDocumentHere(task.html, task);
   if (task.kind === 'mbox') return [...readMbox(Buffer.from(task.bytes))];
   const { bytes, ...options } = task;
   const mail = await takeApart(Buffer.from(bytes), options);

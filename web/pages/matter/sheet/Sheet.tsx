@@ -73,7 +73,13 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
       }}
     >
       {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
-      <SheetTools message={message} matter={matter} onKeep={keeper.flush} onBack={backable && back} />
+      <SheetTools
+        message={message}
+        matter={matter}
+        onKeep={keeper.flush}
+        onQuote={parts.quote}
+        onBack={backable && back}
+      />
       <div className={classes.scroller} onPaste={onPaste}>
         <Page
           page={page}

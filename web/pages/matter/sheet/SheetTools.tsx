@@ -16,12 +16,14 @@ interface SheetToolsProps {
   readonly matter: MatterDetail;
   /** Keeps what is typed, so that what is taken from the sheet is all of it; false where it could not. */
   readonly onKeep: () => Promise<boolean>;
+  /** Puts the words of what is answered below. */
+  readonly onQuote: () => void;
   /** The words before another template was chosen, to go back to them. */
   readonly onBack: (() => void) | undefined;
 }
 
 /** What the sheet is: how it goes and what it was begun from; another template; keeping its wording. */
-export function SheetTools({ message, matter, onKeep, onBack }: SheetToolsProps) {
+export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetToolsProps) {
   const { channel, templateName, segments } = message;
   return (
     <div className={classes.tools}>
@@ -36,6 +38,7 @@ export function SheetTools({ message, matter, onKeep, onBack }: SheetToolsProps)
       >
         Another template
       </Link>
+      {message.mayQuote ? <Button onClick={onQuote}>Quote the message</Button> : null}
       {onBack ? <Button onClick={onBack}>Back to the words before</Button> : null}
       <KeepAs message={message} matter={matter} onKeep={onKeep} />
       {channel === 'letter' ? (
@@ -54,7 +57,7 @@ export function SheetTools({ message, matter, onKeep, onBack }: SheetToolsProps)
 }
 
 /** Keeps the wording as a template or a passage; which of the record's values become fields is chosen here. */
-function KeepAs({ message, matter, onKeep }: Omit<SheetToolsProps, 'onBack'>) {
+function KeepAs({ message, matter, onKeep }: Pick<SheetToolsProps, 'message' | 'matter' | 'onKeep'>) {
   const navigate = useNavigate();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { data: passages } = usePassagesHereQuery(message.id);

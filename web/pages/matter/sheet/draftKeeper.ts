@@ -55,7 +55,7 @@ export class DraftKeeper {
 
   readonly state = (): DraftState => this.#state;
 
-  /** Is told when the server has changed the words itself: greetings that follow new recipients. */
+  /** Is told when the server has changed the words itself: greetings that follow new recipients, words it quoted. */
   readonly onRenewed = (listener: (message: Message) => void): (() => void) => {
     this.#renewed.add(listener);
     return () => this.#renewed.delete(listener);
@@ -110,7 +110,8 @@ export class DraftKeeper {
       const kept = await this.#server.change(change);
       this.#revision = kept.revision;
       this.#set({ message: kept, keeping: this.unkept() ? 'keeping' : 'kept', error: undefined });
-      if (change.to && !this.unkept()) for (const listener of this.#renewed) listener(kept);
+      if ((change.to ?? change.quoted) && !this.unkept())
+        for (const listener of this.#renewed) listener(kept);
       return true;
     } catch (error) {
       const { revision: _revision, ...words } = change;

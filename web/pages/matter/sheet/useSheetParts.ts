@@ -38,6 +38,10 @@ export function useSheetParts(initial: Message, matter: MatterDetail, change: (p
       setGoing((known) => ({ ...known, ...part }));
       change(part);
     },
+    /** Puts the words of what is answered below one's own. */
+    quote: (): void => {
+      change({ quoted: true });
+    },
     /** A document that is named in answer to a blank is meant to go along. */
     answer: (blanks: Message['blanks'], key: string, text: string): void => {
       const next = { ...answers, [key]: text };
