@@ -39,6 +39,13 @@ const enclosed = {
 export const Enclosure = Type.Union([
   /** A document of the matter. */
   Type.Object({ kind: Type.Literal('document'), ...enclosed, documentId: Id }),
+  /** A document of another matter. */
+  Type.Object({
+    kind: Type.Literal('otherMatter'),
+    ...enclosed,
+    documentId: Id,
+    restricted: Type.Boolean(),
+  }),
   /** A file that the writer put in, or that was made of others. */
   Type.Object({ kind: Type.Literal('upload'), ...enclosed }),
   /** A letter template, filled in and made a PDF. */
@@ -177,7 +184,8 @@ export const Message = Type.Object({
   /** A message of their own for each recipient. */
   each: Type.Boolean(),
   /** Documents that its template says must go along, beside those of a category. */
-  asks: Type.Array(Type.String()),
+  /** What its template wants along, by category where it must be one. */
+  wanted: Type.Array(Type.Object({ label: Type.String(), category: Type.Optional(Type.String()) })),
   /** What the sender's host takes for one message, encoded. */
   limitBytes: Type.Integer(),
   /** Of a text message. */
@@ -256,7 +264,7 @@ const EnclosureChoice = Type.Union([
     { additionalProperties: false },
   ),
   Type.Object(
-    { kind: Type.Enum(['upload', 'letter', 'file', 'entry']), id: Id, fileName: FileNameText },
+    { kind: Type.Enum(['upload', 'letter', 'file', 'entry', 'otherMatter']), id: Id, fileName: FileNameText },
     { additionalProperties: false },
   ),
 ]);
@@ -296,6 +304,8 @@ export const EncloseOrder = Type.Union([
     entryId: Id,
     index: Type.Integer({ minimum: 0, maximum: 999 }),
   }),
+  /** A document of another matter. */
+  Type.Object({ kind: Type.Literal('fromMatter'), matterId: Id, documentId: Id }),
   /** A letter template, filled in and made a PDF now. */
   Type.Object({ kind: Type.Literal('letter'), templateId: Id }),
   /** An enclosure as the PDF of it. */
@@ -328,6 +338,10 @@ export const SendMessage = Type.Object(
   { additionalProperties: false },
 );
 export type SendMessage = Static<typeof SendMessage>;
+
+/** Where a test of a message went. */
+export const TestSent = Type.Object({ sentTo: Type.String() });
+export type TestSent = Static<typeof TestSent>;
 
 /** A person's word on a message that may have gone. */
 export const DecideMessage = Type.Object({

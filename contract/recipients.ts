@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Id } from './common.ts';
-import { Channel, MAX_RECIPIENTS } from './messages.ts';
+import { Channel, MAX_RECIPIENTS, Recipient } from './messages.ts';
 
 export const OffersQuery = Type.Object({
   words: Type.Optional(Type.String({ maxLength: 200 })),
@@ -41,5 +41,14 @@ export const Offers = Type.Object({
     }),
   ),
   groups: Type.Array(RecipientGroup),
+  /** Roles that several hold here, all of whom can be taken at once; `without` are names of those with no such address. */
+  roles: Type.Array(
+    Type.Object({
+      role: Type.String(),
+      label: Type.String(),
+      members: Type.Array(Recipient),
+      without: Type.Array(Type.String()),
+    }),
+  ),
 });
 export type Offers = Static<typeof Offers>;

@@ -60,6 +60,8 @@ const RecipientRule = Type.Union([
     },
     { additionalProperties: false },
   ),
+  /** The matter’s own filing address. */
+  Type.Object({ filing: Type.Literal(true) }, { additionalProperties: false }),
 ]);
 const Rules = Type.Array(RecipientRule, { maxItems: 20 });
 

@@ -26,6 +26,8 @@ export interface CheckedEnclosure {
   readonly sizeBytes: number;
   /** Marked on the matter as for the practice alone. */
   readonly restricted?: boolean;
+  /** It stands on another matter than the one that is written about. */
+  readonly otherMatter?: boolean;
 }
 
 /** A text block of the body as its reader sees it. */
@@ -98,6 +100,8 @@ export interface CheckInput {
   readonly sentBefore: ReadonlyMap<string, { readonly template: string; readonly daysAgo: number }>;
   /** Documents that must go along; without a category any will do. */
   readonly wanted: readonly { readonly label: string; readonly category?: string }[];
+  /** Keys of the roles, all of whose holders its template writes to. */
+  readonly roles: ReadonlySet<string>;
   /** Addresses, by key, that its template copies whatever the matter. */
   readonly fixed: ReadonlySet<string>;
   /** Where answers go, when not to the sender. */

@@ -3,9 +3,11 @@ import { checkAddresses } from './addresses.ts';
 import { checkAmounts } from './amounts.ts';
 import type { CheckInput } from './checkInput.ts';
 import { checkDaysWritten } from './daysWritten.ts';
+import { checkElsewhere } from './elsewhere.ts';
 import { checkEnclosures } from './enclosures.ts';
 import { checkGaps } from './gaps.ts';
 import { checkGreeting } from './greeting.ts';
+import { checkLeftOut } from './leftOut.ts';
 import { checkLinks } from './links.ts';
 import { noteId } from './note.ts';
 import type { Note } from './note.ts';
@@ -28,6 +30,7 @@ export type Check = (input: CheckInput) => readonly Note[];
 export const CHECKS: readonly Check[] = [
   checkSender,
   checkRecipients,
+  checkLeftOut,
   checkAddresses,
   checkAddressChanged,
   checkOutside,
@@ -45,6 +48,7 @@ export const CHECKS: readonly Check[] = [
   checkEnclosures,
   checkOlderVersion,
   checkRestricted,
+  checkElsewhere,
   checkSize,
 ];
 

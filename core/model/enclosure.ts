@@ -14,6 +14,12 @@ interface EnclosedFile {
 export type Enclosure =
   /** A document of the matter. */
   | (EnclosedFile & { readonly kind: 'document'; readonly documentId: DocumentId })
+  /** A document of another matter, which the writer chose there. */
+  | (EnclosedFile & {
+      readonly kind: 'otherMatter';
+      readonly documentId: DocumentId;
+      readonly restricted: boolean;
+    })
   /** A file that the writer put in, or that was made of others. */
   | (EnclosedFile & { readonly kind: 'upload' })
   /** A letter template, filled in and made a PDF. */

@@ -98,4 +98,6 @@ export interface MatterRecord {
   readonly dates: Readonly<Record<string, PlainDate>>;
   readonly tables: Readonly<Record<string, readonly Row[]>>;
   readonly documents: readonly MatterDocument[];
+  /** What is sent there is filed here; undefined where the practice has no such addresses. */
+  readonly filingAddress?: string;
 }

@@ -32,6 +32,8 @@ export const CAUTIONS = [
   'enclosedNotSpoken',
   'olderVersion',
   'restrictedOutside',
+  'enclosedFromElsewhere',
+  'partyLeftOut',
   'noSuchDay',
   'weekdayDisagrees',
   'dayInPast',

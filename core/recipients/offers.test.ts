@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { matter, organisation, person } from '../tests/fixtures.ts';
 import { canReach, isPhoneNumber } from './address.ts';
-import { offerRecipients } from './offers.ts';
+import { offerRecipients, offerRoles } from './offers.ts';
 import { chooseAddress, resolveRecipients } from './recipients.ts';
 
 const phone = (label: string, value: string, preferred = false) =>
@@ -17,6 +17,30 @@ const zoe = person('Zoë Ferrier', {
     phone('mobile', '07700 900200'),
     { kind: 'post', label: 'home', value: '1 Ropewalk\nNess Quay', preferred: true, bounced: false },
   ],
+});
+
+describe('a role that several hold', () => {
+  const mute = person('Per Silent', { addresses: [] });
+  const record = { ...matter, parties: [...matter.parties, { role: 'owner', contact: mute }] };
+
+  it.each(['own', 'Owner', ''])('is offered whole for “%s”, with whom no address reaches', (typed) => {
+    expect(offerRoles(typed, record, 'email')).toEqual([
+      {
+        role: 'owner',
+        label: 'owner',
+        members: [
+          expect.objectContaining({ name: 'Ines Okafor' }),
+          expect.objectContaining({ name: 'Aksel Lund' }),
+        ],
+        without: ['Per Silent'],
+      },
+    ]);
+  });
+
+  it('is not where one holds it, or its name is another', () => {
+    expect(offerRoles('client', record, 'email')).toEqual([]);
+    expect(offerRoles('ines', record, 'email')).toEqual([]);
+  });
 });
 
 describe('whom to write to', () => {

@@ -2,7 +2,7 @@ import { foldName, foldText } from '../model/words.ts';
 import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Channel } from '../model/channel.ts';
-import { ADDRESS_KIND, chooseAddress, rolesOf } from './recipients.ts';
+import { ADDRESS_KIND, chooseAddress, recipientOf, rolesOf } from './recipients.ts';
 import type { Recipient } from './recipients.ts';
 
 /** Why an address of somebody is the one that is offered. */
@@ -38,6 +38,30 @@ export function offerRecipients(
     .flatMap((contact) => offersOf(contact, record, ADDRESS_KIND[channel]))
     .filter((offer) => fits(offer, wanted))
     .slice(0, MOST_OFFERED);
+}
+
+/** All who hold a role on the matter, to be written to together. */
+export interface RoleOffer {
+  readonly role: string;
+  readonly label: string;
+  /** Those who have an address of the channel's kind, each by the one to write to. */
+  readonly members: readonly Recipient[];
+  /** Names of those who have none. */
+  readonly without: readonly string[];
+}
+
+/** Roles that several hold, whose name what is typed begins: writing “owner” means all of them. */
+export function offerRoles(typed: string, record: MatterRecord, channel: Channel): readonly RoleOffer[] {
+  const wanted = foldName(typed);
+  return record.type.roles
+    .filter(({ label }) => foldName(label).startsWith(wanted))
+    .flatMap(({ key, label }): readonly RoleOffer[] => {
+      const holders = record.parties.filter(({ role }) => role === key).map(({ contact }) => contact);
+      const members = holders.flatMap((contact) => recipientOf(contact, record, undefined, channel) ?? []);
+      const reached = new Set(members.map(({ contactId }) => contactId));
+      const without = holders.filter(({ id }) => !reached.has(id)).map(({ name }) => name);
+      return holders.length > 1 && members.length > 0 ? [{ role: key, label, members, without }] : [];
+    });
 }
 
 function offersOf(contact: Contact, record: MatterRecord, kind: AddressKind): readonly RecipientOffer[] {

@@ -35,6 +35,16 @@ describe('recipients by role', () => {
     ]);
   });
 
+  it('copy the matter’s own filing address, where it has one, and by mail alone', () => {
+    const filed = { ...rules, cc: [{ filing: true as const }] };
+    const record = { ...matter, filingAddress: 'sv-2041+1@file.practice.example' };
+    expect(resolveRecipients(filed, record).recipients.cc).toEqual([
+      { name: 'SV-2041', address: 'sv-2041+1@file.practice.example', roles: [] },
+    ]);
+    expect(resolveRecipients(filed, record, 'text').recipients.cc).toEqual([]);
+    expect(resolveRecipients(filed, matter)).toEqual({ recipients: rules, problems: [] });
+  });
+
   it('choose the labelled address, else the preferred, and a bounced one only for want of another', () => {
     const address = { kind: 'email', preferred: false, bounced: false } as const;
     const home = { ...address, label: 'home', value: 'home@x.example' };

@@ -33,7 +33,12 @@ export interface FixedRule {
   readonly name: string;
 }
 
-export type RecipientRule = RoleRule | FixedRule;
+/** The matter's own filing address, so that answers to all come to the matter by themselves. */
+export interface FilingRule {
+  readonly filing: true;
+}
+
+export type RecipientRule = RoleRule | FixedRule | FilingRule;
 
 export interface RecipientRules {
   readonly to: readonly RecipientRule[];
@@ -97,6 +102,12 @@ function resolveRule(
     // An address that always gets a copy is a mailbox; a letter or a text message has no use for it.
     const found = channel === 'email' ? [{ name: rule.name, address: rule.address, roles: [] }] : [];
     return { found };
+  }
+  if ('filing' in rule) {
+    const { filingAddress, reference } = record;
+    return channel === 'email' && filingAddress !== undefined
+      ? { found: [{ name: reference, address: filingAddress, roles: [] }] }
+      : { found: [] };
   }
   const { role, addressLabel } = rule;
   const definition = record.type.roles.find(({ key }) => key === role);

@@ -10,6 +10,18 @@ export function latestOfCategory(
     .reduce<MatterDocument | undefined>((best, one) => (best && !isLater(one, best) ? best : one), undefined);
 }
 
+/** What a template wants along and is not enclosed: each enclosure serves one wish, of its category or of any. */
+export function unmetDocuments<W extends { readonly category?: string }>(
+  wanted: readonly W[],
+  enclosures: readonly { readonly category: string }[],
+): readonly W[] {
+  const free = new Set(enclosures);
+  return wanted.filter(({ category }) => {
+    const found = [...free].find((one) => category === undefined || one.category === category);
+    return !found || !free.delete(found);
+  });
+}
+
 const isLater = (a: MatterDocument, b: MatterDocument): boolean =>
   a.addedOn === b.addedOn ? a.version > b.version : a.addedOn > b.addedOn;
 

@@ -39,7 +39,10 @@ function recipientReasons(
   channel: Channel,
 ): readonly UnavailableReason[] {
   const { recipients, problems } = resolveRecipients(content.recipients, record, channel);
-  const first = problems.filter(({ where }) => where === 'to');
+  // One who has no address keeps it from nobody else; the sheet says who was left out.
+  const first = problems.filter(
+    ({ where, code }) => where === 'to' && (code !== 'noAddress' || recipients.to.length === 0),
+  );
   if (first.length > 0) return first;
   const barred = new Set(
     record.parties.filter(({ contact }) => contact.doNotWriteTo).map(({ contact }) => contact.id),

@@ -34,6 +34,15 @@ describe('readiness', () => {
     expect(readinessOf(programOf([[field('greeting.hour')]]), readerFor())).toEqual({ kind: 'ready' });
   });
 
+  it('is not lost to all for one who has no address', () => {
+    const mute = { role: 'owner', contact: person('Per Silent', { addresses: [] }) };
+    const owners = programOf([[text('x')]], { recipients: { to: [{ role: 'owner' }], cc: [], bcc: [] } });
+    const ready = (parties: typeof matter.parties) =>
+      readinessOf(owners, readerFor({ record: { ...matter, parties } })).kind;
+    expect(ready([...matter.parties, mute])).toBe('ready');
+    expect(ready([mute])).toBe('unavailable');
+  });
+
   it('says why a template is not here', () => {
     const barred = person('Odd Mann', { doNotWriteTo: true });
     const reasons = (readiness: Readiness) =>

@@ -150,6 +150,7 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
 
 const ruleWords = (rule: RecipientRule): string => {
   if ('address' in rule) return rule.address;
+  if ('filing' in rule) return 'the matter’s filing address';
   return rule.addressLabel ? `${rule.role} (${rule.addressLabel})` : rule.role;
 };
 

@@ -81,6 +81,8 @@ export interface SendOptions extends Pick<
   readonly followUpId?: string;
   /** Addresses that its template always writes to. */
   readonly fixed?: readonly string[];
+  /** Keys of the roles that its template writes to, in To. */
+  readonly roles?: readonly string[];
   /** Documents that must go along; without a category any will do. */
   readonly wanted?: readonly WantedDocument[];
 }
@@ -92,6 +94,9 @@ export interface WantedDocument {
 
 const fixedOf = ({ to, cc, bcc }: RecipientRules): readonly string[] =>
   [...to, ...cc, ...bcc].flatMap((rule) => ('address' in rule ? [rule.address] : []));
+
+const rolesOf = ({ to }: RecipientRules): readonly string[] =>
+  to.flatMap((rule) => ('role' in rule ? [rule.role] : []));
 
 /** What a template says must be enclosed. */
 const wantedOf = (documents: readonly DocumentRule[]): readonly WantedDocument[] =>
@@ -110,6 +115,7 @@ export const sendOptionsOf = ({
   recipients,
 }: TemplateContent): SendOptions => ({
   ...(each ? { each } : {}),
+  ...(rolesOf(recipients).length > 0 ? { roles: rolesOf(recipients) } : {}),
   ...(fixedOf(recipients).length > 0 ? { fixed: fixedOf(recipients) } : {}),
   ...(wantedOf(documents).length > 0 ? { wanted: wantedOf(documents) } : {}),
   ...(plain ? { plain } : {}),

@@ -196,6 +196,7 @@ export const directory = (...contacts: readonly Contact[]): ReadonlyMap<Contact[
 
 /** What checks look at where nothing is wrong, with what a test changes. */
 export const checkInputOf = (change: Partial<CheckInput> = {}): CheckInput => ({
+  roles: new Set(),
   subject: 'Saltmarsh Wren',
   lines: [],
   openBlanks: [],

@@ -284,6 +284,21 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
     },
   ],
   [
+    'enclosedFromElsewhere',
+    (draft) => {
+      draft.body.push('Our notes are enclosed.');
+      draft.enclosures = [{ ...enclosureOf('Notes for the file'), otherMatter: true }];
+    },
+  ],
+  [
+    'partyLeftOut',
+    (draft, luck) => {
+      const contact = { ...person(pick(luck, PEOPLE)), addresses: [] };
+      const parties = [...record.parties, { role: 'yard', contact }];
+      draft.change = { roles: new Set(['yard']), record: { ...record, parties } };
+    },
+  ],
+  [
     'weekdayDisagrees',
     (draft, luck) => {
       const date = dayAhead(luck, true);

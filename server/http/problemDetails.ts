@@ -38,6 +38,7 @@ const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: st
   tooManyTries: [429, 'Too many tries; wait a little'],
   brokenBlob: [500, 'A stored file no longer is what was stored'],
   internal: [500, 'Something went wrong here'],
+  testNotSent: [502, 'The test was not sent'],
   hostUnwell: [503, 'The data folder cannot be written'],
 };
 

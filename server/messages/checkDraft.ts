@@ -10,6 +10,7 @@ import type { CheckInput, Note } from '../../core/checks/index.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import { limitFor } from '../platform/mail/mailHosts.ts';
 import { mayKnow } from '../access/mayKnow.ts';
+import { withFilingAddress } from '../matters/filingAddress.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Services } from '../platform/services.ts';
 import { findAddresses, findElsewhere, sentLately } from './checkQueries.ts';
@@ -45,7 +46,11 @@ export async function checkDraft(
     record: matter,
     enclosures: message.enclosures.map((one) => ({
       ...one,
-      restricted: one.kind === 'document' && restricted.has(one.documentId),
+      restricted:
+        one.kind === 'otherMatter'
+          ? one.restricted
+          : one.kind === 'document' && restricted.has(one.documentId),
+      otherMatter: one.kind === 'otherMatter',
     })),
     elsewhere,
     maxMessageBytes: await limitFor(services, scope, settings, from.address),
@@ -55,6 +60,7 @@ export async function checkDraft(
     calendar: calendarOf(settings),
     amounts: amountsOf(reader),
     wanted: sendOptions.wanted ?? [],
+    roles: new Set(sendOptions.roles ?? []),
     fixed: new Set((sendOptions.fixed ?? []).map(addressKey)),
     replyTo: sendOptions.replyTo,
     answersAll: sendOptions.answersAll === true,
@@ -67,9 +73,13 @@ export async function checkDraft(
 type AddressFacts = Pick<CheckInput, 'knownHere' | 'ownAddresses' | 'nearAddresses'>;
 
 /** What is known of the addresses; nothing is looked up for those whose roles say who they are. */
-async function addressFacts(scope: Scope, { message, matter }: DraftLayout): Promise<AddressFacts> {
+async function addressFacts(scope: Scope, { message, matter, settings }: DraftLayout): Promise<AddressFacts> {
   const { to, cc, bcc } = message.recipients;
-  const own = await ownAddresses(scope);
+  const { filingAddress } = withFilingAddress(matter, settings.filingDomain);
+  const own = new Set([
+    ...(await ownAddresses(scope)),
+    ...(filingAddress === undefined ? [] : [addressKey(filingAddress)]),
+  ]);
   const outsiders = [...to, ...cc, ...bcc].filter(
     ({ roles, address }) => roles.length === 0 && !own.has(addressKey(address)),
   );

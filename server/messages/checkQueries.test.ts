@@ -101,6 +101,21 @@ describe('words that belong elsewhere', () => {
       addresses: [],
     });
 
+  it.each([0, 1, 2, 3, 4, 5, 6, 7])(
+    'is looked up for any of a text’s words, and none (%i)',
+    async (which) => {
+      const reference = `ZZ-300${which}`;
+      await other(reference, `Wader ${which}`);
+      const only = <T>(bit: number, some: T, none: T): T => ((which & bit) === 0 ? none : some);
+      const found = await findElsewhere(services.everything, matter.id, {
+        references: only(1, new Map([[reference, reference]]), new Map<string, string>()),
+        names: only(2, new Map([['nobody of this name', 'Nobody']]), new Map<string, string>()),
+        addresses: only(4, ['nobody@elsewhere.example'], []),
+      });
+      expect(found.map(({ kind }) => kind)).toEqual(only(1, ['reference'], []));
+    },
+  );
+
   it('names the matter that a name and a reference belong to', async () => {
     await other('ZZ-1001', 'Bramble Finch');
     expect(await ask(['Bramble Finch'], ['ZZ-1001', 'ZZ-9999'])).toEqual([

@@ -47,8 +47,9 @@ export async function findElsewhere(
   const written = new Map(addresses.map((address) => [addressKey(address), address]));
   const [first, ...others] = [
     ...(references.size > 0 ? [referencesElsewhere(scope, matterId, [...references.keys()])] : []),
-    ...(names.size > 0 ? [namesElsewhere(scope, matterId, [...names.keys()])] : []),
     ...(written.size > 0 ? [addressesElsewhere(scope, matterId, [...written.keys()])] : []),
+    // Last: at the head of a union, the query builder puts the values of a made-up table before those of the columns.
+    ...(names.size > 0 ? [namesElsewhere(scope, matterId, [...names.keys()])] : []),
   ];
   if (!first) return [];
   const rows = (await first.unionAll(others)) as FoundElsewhere[];

@@ -10,6 +10,7 @@ import type { Recipient } from '../../core/recipients/recipients.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Scope } from '../access/scope.ts';
 import { findContacts, findContactsByAddress } from '../directory/contactQueries.ts';
+import { withFilingAddress } from '../matters/filingAddress.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import type { Services } from '../platform/services.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
@@ -43,7 +44,7 @@ export async function gather(
   const signer = signerFor(beginning.program.content.sender, beginning.writer, matter, settings);
   return {
     ...beginning,
-    record: matter,
+    record: withFilingAddress(matter, settings.filingDomain),
     practice: practiceOf(settings, await ownAddresses(scope)),
     signature: await signatureOf(scope, signer.signatureOf),
     moment: { today: date, hour },

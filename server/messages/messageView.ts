@@ -51,9 +51,7 @@ export async function viewMessage(
     copyToSelf: message.sendOptions.copyToSelf === true,
     mayQuote: mayQuote(message.sendOptions),
     each: message.sendOptions.each === true,
-    asks: (message.sendOptions.wanted ?? [])
-      .filter((one) => one.category === undefined)
-      .map(({ label }) => label),
+    wanted: (message.sendOptions.wanted ?? []).map((one) => ({ ...one })),
     limitBytes: await limitFor(services, scope, settings, from.address),
     segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
     laterAt: [

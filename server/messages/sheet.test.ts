@@ -277,6 +277,21 @@ describe('enclosures from elsewhere', () => {
     expect(documents.map(({ id }: { id: string }) => id)).toContain(kept.json.enclosures[0].documentId);
   });
 
+  it('come from another matter at a word, with a caution, and from none that one may not see', async () => {
+    const draft = await start({});
+    const order = (body: object) => client.call('POST', `/messages/${draft.id}/enclosures`, body);
+    const document = await services.db('documents').whereNot({ matter_id: matterId }).first();
+    const from = { kind: 'fromMatter', matterId: document.matter_id, documentId: document.id };
+    const taken = (await order(from)).json;
+    expect(taken.enclosures).toMatchObject([{ kind: 'otherMatter', documentId: document.id }]);
+    expect(codes(taken)).toContain('enclosedFromElsewhere');
+    const kept = await change(draft.id, {
+      enclosures: [{ kind: 'otherMatter', id: taken.enclosures[0].id }],
+    });
+    expect(kept.enclosures).toEqual(taken.enclosures);
+    expect((await order({ ...from, matterId })).status).toBe(404);
+  });
+
   it('that are for the practice alone are cautioned before they leave it', async () => {
     const [document] = (await client.call('GET', `/matters/${matterId}`)).json.documents;
     const path = `/matters/${matterId}/documents/${document.id}`;

@@ -79,6 +79,7 @@ function isOf(one: StoredEnclosure, wanted: WantedEnclosure): boolean {
     case 'letter':
       return wanted.kind === 'letter' && wanted.templateId === one.templateId;
     case 'upload':
+    case 'otherMatter':
     case 'entry':
       return false;
     default:

@@ -119,7 +119,7 @@ function withCopy(recipients: Recipients, { name, email }: Person): Recipients {
 }
 
 /** The pictures that a message shows; one that the practice no longer knows is left out, and its words stand instead. */
-async function plannedPictures(
+export async function plannedPictures(
   scope: Scope,
   message: Parameters<typeof picturesOf>[0],
 ): Promise<readonly PlannedPicture[]> {

@@ -1,10 +1,11 @@
-import { MessagePage, SendMessage, Message, DecideMessage } from '../../contract/messages.ts';
+import { DecideMessage, Message, MessagePage, SendMessage, TestSent } from '../../contract/messages.ts';
 import { PageQuery, ById } from '../../contract/common.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { Services } from '../platform/services.ts';
 import { sendMessage } from './sendMessage.ts';
 import { recallMessage } from './recallMessage.ts';
 import { readOutTray } from './readOutTray.ts';
+import { sendTest } from './sendTest.ts';
 import { decideMessage } from './decideMessage.ts';
 
 const { endpoint } = endpointsFor<Services>();
@@ -30,6 +31,16 @@ export const outTrayRoutes = [
     status: 202,
     answers: Message,
     handle: ({ services, scope, params, body }) => sendMessage(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/messages/:id/test',
+    right: 'work',
+    summary: 'Send a draft to yourself as a test; it is filed nowhere',
+    params: ById,
+    status: 200,
+    answers: TestSent,
+    handle: ({ services, scope, params }) => sendTest(services, scope, params.id),
   }),
   endpoint({
     method: 'post',

@@ -6,6 +6,7 @@ import type {
   PassagesHere,
   SendMessage,
   StartMessage,
+  TestSent,
 } from '../../contract/messages.ts';
 import { uploadFiles } from './uploadFiles.ts';
 import { api } from './api.ts';
@@ -67,6 +68,10 @@ const messagesApi = api.injectEndpoints({
       query: () => ({ url: '/out-tray', params: { limit: 200 } }),
       providesTags: ['OutTray'],
     }),
+    /** Sends a draft to whoever asks, as a test. */
+    sendTest: build.mutation<TestSent, string>({
+      query: (id) => ({ url: `/messages/${id}/test`, method: 'POST' }),
+    }),
     recall: build.mutation<Message, string>({
       query: (id) => ({ url: `/messages/${id}/recall`, method: 'POST' }),
       invalidatesTags: (message) =>
@@ -95,6 +100,7 @@ export const {
   useLazyMessageQuery,
   useChangeMessageMutation,
   useSendMessageMutation,
+  useSendTestMutation,
   useEncloseFilesMutation,
   useEncloseMadeMutation,
   usePassagesHereQuery,

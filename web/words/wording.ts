@@ -89,6 +89,14 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: 'The template copies somebody outside',
     detail: `${text(p, 'name')} gets every message made from it: ${text(p, 'address')}.`,
   }),
+  enclosedFromElsewhere: (p) => ({
+    title: 'From another matter',
+    detail: `“${text(p, 'name')}” is a document of another matter.`,
+  }),
+  partyLeftOut: (p) => ({
+    title: `Not to ${text(p, 'name')}`,
+    detail: `The template writes to every ${text(p, 'role').toLowerCase()}, and there is no address to reach this one.`,
+  }),
   replyToOutside: (p) => ({
     title: 'Replies go outside the practice',
     detail: `They go to ${text(p, 'address')}, and not to you.`,
@@ -197,6 +205,8 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   enclosedNotSpoken: 'An enclosure without a word',
   olderVersion: 'An older version enclosed',
   restrictedOutside: 'A document for the practice alone',
+  enclosedFromElsewhere: 'A document of another matter',
+  partyLeftOut: 'Someone of a role left out for want of an address',
   noSuchDay: 'A day that does not exist',
   weekdayDisagrees: 'Day and date disagree',
   dayInPast: 'A day to come that has passed',

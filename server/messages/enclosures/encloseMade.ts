@@ -2,6 +2,7 @@ import type { EncloseOrder, Message } from '../../../contract/messages.ts';
 import { safeFileName } from '../../../core/mime/plan.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import type { StoredDocument } from '../../matters/matter.ts';
+import { findMatter } from '../../matters/queries.ts';
 import { filePdf, joinPdfs } from '../../platform/pdf/filePdf.ts';
 import type { MadePdf } from '../../platform/pdf/filePdf.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
@@ -29,6 +30,8 @@ export async function encloseMade(
       if (!attachment) throw notFound('attachment on this matter');
       return putIn(services, scope, desk, [attachment]);
     }
+    case 'fromMatter':
+      return putIn(services, scope, desk, [await fromMatter(services, scope, order)]);
     case 'letter':
       return putIn(services, scope, desk, [await letterNow(services, scope, desk, order.templateId)]);
     case 'asPdf': {
@@ -45,6 +48,23 @@ export async function encloseMade(
     default:
       return order satisfies never;
   }
+}
+
+/** A document of another matter that the writer may see. */
+async function fromMatter(
+  { newId }: Services,
+  scope: PersonScope,
+  { matterId, documentId }: OrderOf<'fromMatter'>,
+): Promise<StoredEnclosure> {
+  const document = (await findMatter(scope, matterId))?.documents.find(({ id }) => id === documentId);
+  if (!document) throw notFound('document on that matter');
+  return {
+    ...documentEnclosure(document),
+    kind: 'otherMatter',
+    documentId: document.id,
+    id: newId(),
+    restricted: document.restricted === true,
+  };
 }
 
 type OrderOf<K extends EncloseOrder['kind']> = Extract<EncloseOrder, { readonly kind: K }>;

@@ -12,8 +12,6 @@ export function enclosed({ message }: DraftLayout, enclosureId: string): StoredE
 /** A file's name without its ending. */
 export const bareName = (name: string): string => name.replace(/\.[^.]{1,8}$/, '');
 
-/** Whether two enclosures are the same thing: the same document, or else the same bytes. */
+/** Whether two enclosures are the same thing: the same document, or the same bytes under whatever name. */
 export const isSame = (a: StoredEnclosure, b: StoredEnclosure): boolean =>
-  a.kind === 'document'
-    ? b.kind === 'document' && a.documentId === b.documentId
-    : b.kind !== 'document' && a.blob === b.blob;
+  a.blob === b.blob || (a.kind === 'document' && b.kind === 'document' && a.documentId === b.documentId);

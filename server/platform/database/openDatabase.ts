@@ -13,6 +13,8 @@ import {
   up as upAuthenticated,
 } from './migrations/20261127190000_authenticated.ts';
 
+import { down as downTests, up as upTests } from './migrations/20261127230000_tests.ts';
+
 export type Database = Knex;
 
 interface Migration {
@@ -31,6 +33,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261125210000_reading', up: upReading, down: downReading },
   { name: '20261127120000_house', up: upHouse, down: downHouse },
   { name: '20261127190000_authenticated', up: upAuthenticated, down: downAuthenticated },
+  { name: '20261127230000_tests', up: upTests, down: downTests },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

@@ -36,6 +36,7 @@ export type ProblemCode =
   | 'tooManyTries'
   | 'brokenBlob'
   | 'internal'
+  | 'testNotSent'
   | 'hostUnwell';
 
 /** A refusal with its code, thrown by use cases. It knows nothing of how it is told: HTTP maps it, a command prints it. */

@@ -28,7 +28,7 @@ const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Copy', bcc: 'Bli
 /** Who gets it and who it is from. What is seldom wanted shows once somebody asks for it. */
 export function AddressBlock(props: AddressBlockProps) {
   const { from, channel, lines, going, matter, onChange } = props;
-  const [all, setAll] = useState(going.replyTo !== null || going.copyToSelf);
+  const [all, setAll] = useState(going.replyTo !== null);
   const possible = channel === 'email' ? PARTS : PARTS.slice(0, 1);
   const parts = possible.filter((part) => part === 'to' || all || lines[part].length > 0);
   return (
@@ -82,6 +82,18 @@ export function AddressBlock(props: AddressBlockProps) {
       <div className={classes.line}>
         <span className={classes.label}>From</span>
         {channel === 'email' ? <From {...props} /> : <span>{from.name}</span>}
+        {channel === 'email' ? (
+          <label className={classes.self}>
+            <input
+              type="checkbox"
+              checked={going.copyToSelf}
+              onChange={(event) => {
+                props.onGoing({ copyToSelf: event.currentTarget.checked });
+              }}
+            />{' '}
+            a copy to me
+          </label>
+        ) : null}
       </div>
     </div>
   );
@@ -115,7 +127,7 @@ function From({ from, senders, going, onGoing }: AddressBlockProps) {
   );
 }
 
-/** Where answers go, and a copy for whoever writes. */
+/** Where answers go. */
 function Besides({ from, going, onGoing }: AddressBlockProps) {
   const [typed, setTyped] = useState(going.replyTo ?? '');
   const malformed = typed !== '' && !isMailAddress(typed);
@@ -136,16 +148,6 @@ function Besides({ from, going, onGoing }: AddressBlockProps) {
             if (value === '' || isMailAddress(value)) onGoing({ replyTo: value === '' ? null : value });
           }}
         />
-        <label>
-          <input
-            type="checkbox"
-            checked={going.copyToSelf}
-            onChange={(event) => {
-              onGoing({ copyToSelf: event.currentTarget.checked });
-            }}
-          />
-          a copy to me
-        </label>
       </span>
     </div>
   );

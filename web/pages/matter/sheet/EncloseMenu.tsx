@@ -1,4 +1,5 @@
 import { Popover } from '@mantine/core';
+import { skipToken } from '@reduxjs/toolkit/query';
 import { useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
@@ -7,6 +8,8 @@ import { foldName } from '../../../../core/model/words.ts';
 import { listDay, readDay, today } from '../../../words/dates.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useShelfQuery } from '../../../api/shelf.ts';
+import { useMatterQuery } from '../../../api/matters.ts';
+import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
 import classes from './Enclosures.module.css';
 import { documentEnclosure, isEnclosed } from './enclosureList.ts';
@@ -123,6 +126,14 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
           </small>
         </Choice>
       ))}
+      <OtherMatter
+        exceptId={matter.id}
+        typed={typed}
+        onChoose={(matterId, documentId) => {
+          onMade({ kind: 'fromMatter', matterId, documentId });
+          onDone();
+        }}
+      />
       <h3>From elsewhere: drop it on the sheet, paste it, or</h3>
       <Choice onChoose={then(onOwnFiles)}>Choose files…</Choice>
     </>
@@ -147,6 +158,47 @@ function useOffered(matter: MatterDetail, enclosures: Message['enclosures'], typ
       ),
     ),
   };
+}
+
+interface OtherMatterProps {
+  readonly exceptId: string;
+  readonly typed: string;
+  readonly onChoose: (matterId: string, documentId: string) => void;
+}
+
+/** A document of another matter: that one is found first. */
+function OtherMatter({ exceptId, typed, onChoose }: OtherMatterProps) {
+  const [matterId, setMatterId] = useState<string>();
+  const { data: other } = useMatterQuery(matterId ?? skipToken);
+  const documents = (other?.documents ?? []).filter(({ name, category }) =>
+    foldName(`${name} ${category}`).includes(foldName(typed)),
+  );
+  return (
+    <>
+      <h3>From another matter</h3>
+      <MatterPicker
+        label="Another matter"
+        matterId={matterId}
+        onChoose={({ id }) => {
+          setMatterId(id === exceptId ? undefined : id);
+        }}
+      />
+      {documents.slice(0, MOST_SHOWN).map(({ id, name, category, addedOn }) => (
+        <Choice
+          key={id}
+          onChoose={() => {
+            if (other) onChoose(other.id, id);
+          }}
+        >
+          {name}{' '}
+          <small className={classes.day}>
+            {category} · {listDay(readDay(addedOn), today())}
+          </small>
+        </Choice>
+      ))}
+      {other && documents.length === 0 ? <p>That matter has no documents</p> : null}
+    </>
+  );
 }
 
 function Choice({ onChoose, children }: { readonly onChoose: () => void; readonly children: ReactNode }) {

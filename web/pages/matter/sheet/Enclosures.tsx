@@ -2,6 +2,7 @@ import { IconX } from '@tabler/icons-react';
 import { useRef } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
+import { unmetDocuments } from '../../../../core/shelf/index.ts';
 import { fileSize } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
@@ -14,7 +15,7 @@ type EnclosureList = Message['enclosures'];
 interface EnclosuresProps {
   readonly messageId: string;
   readonly enclosures: EnclosureList;
-  readonly asks: readonly string[];
+  readonly wanted: Message['wanted'];
   readonly matter: MatterDetail;
   /** What the sender's host takes for one message, encoded. */
   readonly limitBytes: number | undefined;
@@ -33,13 +34,18 @@ const ENCODED = 4 / 3;
 
 /** What goes along, at the foot of the sheet: put in from the matter, dropped, made now; in an order of one's own. */
 export function Enclosures(props: EnclosuresProps) {
-  const { enclosures, asks, matter, limitBytes, busy, share, problem, onChange, onFiles, onMade } = props;
+  const { enclosures, wanted, matter, limitBytes, busy, share, problem, onChange, onFiles, onMade } = props;
   const { over, target } = useFileDrop(true, onFiles);
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED, 0);
   return (
     <div className={classes.enclosures} data-part="enclosures" data-over={over} {...target}>
       <span className={classes.label}>Enclosed</span>
       <EnclosedFiles {...props} />
+      {unmetDocuments(wanted, enclosures).map(({ label }, n) => (
+        <span key={n} className={classes.missing}>
+          {label} <small>is wanted along</small>
+        </span>
+      ))}
       <EncloseMenu
         matter={matter}
         enclosures={enclosures}
@@ -49,9 +55,6 @@ export function Enclosures(props: EnclosuresProps) {
         onFiles={onFiles}
         onMade={onMade}
       />
-      {asks.length > 0 && enclosures.length === 0 ? (
-        <small className={classes.asks}>asked for: {asks.join(', ')}</small>
-      ) : null}
       {enclosures.length > 1 && limitBytes !== undefined ? (
         <small className={classes.size}>
           {fileSize(Math.round(bytes))} of {fileSize(limitBytes)} on its way

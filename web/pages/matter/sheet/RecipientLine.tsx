@@ -3,6 +3,7 @@ import { IconX } from '@tabler/icons-react';
 import type { KeyboardEvent } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
 import type { Offers } from '../../../../contract/recipients.ts';
+import { joinNames } from '../../../../core/values/writeValue.ts';
 import { RecipientMenu } from './RecipientMenu.tsx';
 import { useTaking } from './useTaking.ts';
 import { whyWords } from './whyWords.ts';
@@ -35,7 +36,7 @@ export function RecipientLine(props: RecipientLineProps) {
     },
   });
   const taking = useTaking(props, combobox.closeDropdown);
-  const { typed, setTyped, people, groups } = taking;
+  const { typed, setTyped, people, groups, roles } = taking;
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     const marked = combobox.getSelectedOptionIndex() >= 0;
     if (event.key === 'Enter' && !event.ctrlKey && !marked) {
@@ -76,8 +77,16 @@ export function RecipientLine(props: RecipientLineProps) {
             onPaste={taking.paste}
           />
         </Combobox.Target>
-        <Combobox.Dropdown hidden={people.length + groups.length === 0}>
+        <Combobox.Dropdown hidden={people.length + groups.length + roles.length === 0}>
           <Combobox.Options aria-label="Whom you may mean">
+            {roles.map(({ role, label: name, members, without }) => (
+              <Combobox.Option key={role} value={`role ${role}`}>
+                All {members.length + without.length}: {name}{' '}
+                {without.length > 0 ? (
+                  <small className={classes.role}>but not {joinNames(without)}: no address</small>
+                ) : null}
+              </Combobox.Option>
+            ))}
             {people.map((person) => (
               <Combobox.Option key={person.address} value={person.address}>
                 <OfferWords offer={person} />

@@ -163,7 +163,7 @@ function Page({ page, initial, from, matter, parts, enclosing, subject, body }: 
         <Enclosures
           messageId={initial.id}
           enclosures={parts.enclosures}
-          asks={initial.asks}
+          wanted={initial.wanted}
           matter={matter}
           limitBytes={initial.channel === 'email' ? initial.limitBytes : undefined}
           busy={enclosing.busy}

@@ -5,10 +5,10 @@ import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { Message } from '../../../../contract/messages.ts';
 import { keepableFields, wordingFromMessage } from '../../../../core/template/fromMessage.ts';
 import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
-import { channelWords, plural } from '../../../words/wording.ts';
+import { channelWords, plural, problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField } from '../../../ui/Field.tsx';
-import { usePassagesHereQuery } from '../../../api/messages.ts';
+import { usePassagesHereQuery, useSendTestMutation } from '../../../api/messages.ts';
 import classes from './SheetTools.module.css';
 
 interface SheetToolsProps {
@@ -41,6 +41,7 @@ export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetTo
       {message.mayQuote ? <Button onClick={onQuote}>Quote the message</Button> : null}
       {onBack ? <Button onClick={onBack}>Back to the words before</Button> : null}
       <KeepAs message={message} matter={matter} onKeep={onKeep} />
+      {channel === 'email' ? <TestToMe messageId={message.id} onKeep={onKeep} /> : null}
       {channel === 'letter' ? (
         <a href={`/api/v1/messages/${message.id}/page`} target="_blank" rel="noopener">
           See it as a page
@@ -53,6 +54,24 @@ export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetTo
         </span>
       ) : null}
     </div>
+  );
+}
+
+/** Sends what stands here to whoever writes it, to be seen as its reader will. */
+function TestToMe({ messageId, onKeep }: { readonly messageId: string } & Pick<SheetToolsProps, 'onKeep'>) {
+  const [send, { data, error, isLoading }] = useSendTestMutation();
+  const sendNow = async (): Promise<void> => {
+    if (await onKeep()) await send(messageId);
+  };
+  return (
+    <>
+      <Button disabled={isLoading} onClick={() => void sendNow()}>
+        Send a test to me
+      </Button>
+      <span role="status">
+        {isLoading ? 'sending…' : error ? problemWords(error) : data ? `Test sent to ${data.sentTo}` : ''}
+      </span>
+    </>
   );
 }
 

@@ -13,7 +13,7 @@ const message = (revision: number, change: Partial<Message> = {}): Message => ({
   copyToSelf: false,
   mayQuote: false,
   each: false,
-  asks: [],
+  wanted: [],
   limitBytes: 1,
   segments: null,
   laterAt: [],

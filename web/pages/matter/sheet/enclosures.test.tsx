@@ -59,7 +59,7 @@ function stage(enclosures: readonly Enclosure[], change: Partial<Parameters<type
     <Enclosures
       messageId="msg"
       enclosures={[...enclosures]}
-      asks={[]}
+      wanted={[]}
       matter={matter}
       limitBytes={25_000_000}
       busy={false}
@@ -156,8 +156,8 @@ describe('an enclosure', () => {
     stage([held, scan], { problem: '“x” is empty. Nothing was enclosed.' });
     expect(screen.getByText(/MB on its way/)).toBeTruthy();
     expect(screen.getByRole('alert').textContent).toBe('“x” is empty. Nothing was enclosed.');
-    stage([], { asks: ['A plan'], busy: true, share: 0.5 });
-    expect(screen.getByText('asked for: A plan')).toBeTruthy();
+    stage([], { wanted: [{ label: 'A plan' }], busy: true, share: 0.5 });
+    expect(screen.getByText(/^A plan/).textContent).toBe('A plan is wanted along');
     expect(screen.getByRole('status').textContent).toContain('50 %');
   });
 });

@@ -22,6 +22,7 @@ const HAL = offer('Hallam Slip', 'hal@yard.example');
 const OFFERS: Offers = {
   people: [INES, HAL],
   groups: [{ id: 'g1', name: 'The yards', members: [{ name: 'A Yard', address: 'a@yard.example' }] }],
+  roles: [],
 };
 
 let line: Message['to'] = [];
@@ -47,13 +48,13 @@ function Held({ taken, channel, onLine }: HeldProps) {
     />
   );
 }
-const held = (taken: Message['to'] = [], channel: Message['channel'] = 'email') => {
+const held = (taken: Message['to'] = [], channel: Message['channel'] = 'email', offers = OFFERS) => {
   line = [];
   const onLine = (next: Message['to']): void => {
     line = next;
   };
   const { user } = show(<Held taken={taken} channel={channel} onLine={onLine} />, {
-    'GET /matters/m1/recipients': OFFERS,
+    'GET /matters/m1/recipients': offers,
   });
   return { user, field: screen.getByLabelText('Add to To') };
 };
@@ -117,6 +118,19 @@ describe('a line of recipients', () => {
     await user.type(field, 'yards');
     await user.click(await screen.findByText('The yards'));
     expect(addresses()).toEqual(['a@yard.example']);
+  });
+
+  it('takes all who hold a role that is named, and says whom no address reaches', async () => {
+    const { user, field } = held([], 'email', {
+      ...OFFERS,
+      roles: [{ role: 'owner', label: 'owner', members: [INES, HAL], without: ['Tom Brae'] }],
+    });
+    await user.type(field, 'own');
+    expect((await screen.findByText(/All 3: owner/)).textContent).toContain('but not Tom Brae: no address');
+    await user.type(field, 'er{Enter}');
+    await vi.waitFor(() => {
+      expect(addresses()).toEqual([INES.address, HAL.address]);
+    });
   });
 
   it('gives the last back by Backspace in an empty field, and any by its cross', async () => {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
 import type { Offers } from '../../../../contract/recipients.ts';
+import { foldName } from '../../../../core/model/words.ts';
 import { useLazyOffersQuery, useOffersQuery } from '../../../api/recipients.ts';
 import { readAddresses } from './readAddresses.ts';
 
@@ -24,6 +25,19 @@ const recipientOf = ({ name, address, contactId, roles }: Offers['people'][numbe
   roles,
 });
 
+/** Whom an option of the list stands for. */
+function chosenBy(value: string, { people, groups, roles }: Offers): Recipients {
+  const group = groups.find(({ id }) => `group ${id}` === value);
+  if (group) return group.members.map((member) => ({ ...member, roles: [] }));
+  const role = roles.find((one) => `role ${one.role}` === value);
+  return role ? role.members : people.filter(({ address }) => address === value).map(recipientOf);
+}
+
+const hasWord = (name: string, typed: string): boolean =>
+  foldName(name)
+    .split(' ')
+    .some((word) => word.startsWith(foldName(typed)));
+
 /** Taking people onto a line: by what is typed or pasted, and by what is offered for it. Nobody stands there twice. */
 export function useTaking({ channel, recipients, taken, matterId, onChange }: Line, onTaken: () => void) {
   const [typed, setTyped] = useState('');
@@ -35,6 +49,7 @@ export function useTaking({ channel, recipients, taken, matterId, onChange }: Li
     taken.some((one) => one.address.toLowerCase() === address.toLowerCase());
   const people = (data?.people ?? []).filter(({ address }) => !isTaken(address));
   const groups = data?.groups ?? [];
+  const roles = (data?.roles ?? []).filter(({ members }) => members.some(({ address }) => !isTaken(address)));
 
   const add = (found: Recipients): void => {
     const fresh = found.filter(({ address }) => !isTaken(address));
@@ -53,23 +68,29 @@ export function useTaking({ channel, recipients, taken, matterId, onChange }: Li
     setTyped,
     people,
     groups,
+    roles,
     addTyped,
     look: (): void => {
       setAsked(true);
     },
     submit: (value: string): void => {
-      const group = groups.find(({ id }) => `group ${id}` === value);
-      const person = people.find(({ address }) => address === value);
-      if (group) add(group.members.map((member) => ({ ...member, roles: [] })));
-      else if (person) add([recipientOf(person)]);
+      add(chosenBy(value, { people, groups, roles }));
     },
-    /** Whoever presses Enter on a name means the first whom these very letters find, not what was offered before them. */
+    /**
+     * Whoever presses Enter on a name means the first whom these very letters find, not what was offered before them; on
+     * the name of a role, all who hold it.
+     */
     addNamed: async (field: HTMLInputElement): Promise<void> => {
       const question = { matterId, words: typed, channel };
       const found = await ask(question, true)
         .unwrap()
         .catch(() => undefined);
       if (field.value !== question.words) return;
+      const [role] = found?.roles ?? [];
+      if (role && !found?.people.some(({ name }) => hasWord(name, question.words))) {
+        add(role.members);
+        return;
+      }
       const first = found?.people.find(({ address }) => !isTaken(address));
       if (first) add([recipientOf(first)]);
       else addTyped();

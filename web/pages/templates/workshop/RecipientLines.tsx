@@ -19,7 +19,10 @@ interface RecipientLinesProps {
   readonly onChange: (recipients: Recipients) => void;
 }
 
-/** Whom a template writes to: everybody in a role, or somebody always. */
+/** What a matter’s own address is called here. */
+const FILING = 'filing address';
+
+/** Whom a template writes to: everybody in a role, somebody always, or the matter itself. */
 export function RecipientLines({ recipients, roles, onChange }: RecipientLinesProps) {
   return (
     <div className={classes.lines}>
@@ -52,13 +55,17 @@ function RuleLine({
   const [typed, setTyped] = useState('');
   const nameOf = (rule: Rule): string => {
     if ('address' in rule) return rule.address;
+    if ('filing' in rule) return FILING;
     return roles.find(({ key }) => key === rule.role)?.label ?? rule.role;
   };
+  // Copies alone: what goes to a matter is filed there, and nobody reads it as a letter.
+  const mayFile = label !== 'To' && !rules.some((rule) => 'filing' in rule);
   const free = roles.filter(({ key }) => !rules.some((rule) => 'role' in rule && rule.role === key));
   const add = (): void => {
     const text = typed.trim();
     const role = free.find(({ label: name }) => name.toLowerCase() === text.toLowerCase());
     if (role) onChange([...rules, { role: role.key }]);
+    else if (mayFile && text.toLowerCase() === FILING) onChange([...rules, { filing: true }]);
     else if (isMailAddress(text)) onChange([...rules, { address: text, name: '' }]);
     else return;
     setTyped('');
@@ -100,6 +107,9 @@ function RuleLine({
           if (role) {
             onChange([...rules, { role: role.key }]);
             setTyped('');
+          } else if (mayFile && value === FILING) {
+            onChange([...rules, { filing: true }]);
+            setTyped('');
           } else setTyped(value);
         }}
         onKeyDown={(event) => {
@@ -110,6 +120,7 @@ function RuleLine({
         onBlur={add}
       />
       <datalist id={`roles-${label}`}>
+        {mayFile ? <option value={FILING}>answers to all are filed by themselves</option> : null}
         {free.map(({ key, label: name, types }) => (
           <option key={key} value={name}>
             {types.join(', ')}

@@ -144,7 +144,9 @@ type Recipients = TemplateContentJson['recipients'];
 function withoutRule(recipients: Recipients, { params }: TemplateProblemView): Recipients {
   const keep = (rules: Recipients['to']): Recipients['to'] =>
     rules.filter((rule) =>
-      'role' in rule ? rule.role !== params['role'] : rule.address !== params['address'],
+      'role' in rule
+        ? rule.role !== params['role']
+        : !('address' in rule) || rule.address !== params['address'],
     );
   return { to: keep(recipients.to), cc: keep(recipients.cc), bcc: keep(recipients.bcc) };
 }

@@ -1,0 +1,86 @@
+import type { AddressInfo } from 'node:net';
+import { buffer } from 'node:stream/consumers';
+import { simpleParser } from 'mailparser';
+import { SMTPServer } from 'smtp-server';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openPractice, serve } from '../app/tests/practice.ts';
+import type { Client, TestPractice } from '../app/tests/practice.ts';
+import { receiveMail } from '../incoming/receiveMail.ts';
+
+let host: SMTPServer;
+let services: TestPractice;
+let client: Client;
+let matterId: string;
+const taken: { readonly to: readonly string[]; readonly bytes: Buffer }[] = [];
+let refuses = false;
+
+beforeAll(async () => {
+  host = new SMTPServer({
+    authOptional: true,
+    disabledCommands: ['STARTTLS', 'AUTH'],
+    logger: false,
+    onRcptTo(_address, _session, done) {
+      done(refuses ? Object.assign(new Error('mailbox full'), { responseCode: 552 }) : null);
+    },
+    onData(stream, session, done) {
+      void buffer(stream).then((bytes) => {
+        taken.push({ to: session.envelope.rcptTo.map(({ address }) => address), bytes });
+        done();
+      });
+    },
+  });
+  await new Promise<void>((done) => {
+    host.listen(0, '127.0.0.1', done);
+  });
+  const { port } = host.server.address() as AddressInfo;
+  services = await openPractice({ OFFICIUM_DEMO: '1', OFFICIUM_SMTP_PORT: String(port) });
+  client = await serve(services);
+  await client.signIn('maud@tidewell-roe.example');
+  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
+}, 60_000);
+afterAll(async () => {
+  await client.close();
+  await services.close();
+  await new Promise<void>((done) => {
+    host.close(done);
+  });
+});
+
+describe('a test of a message', () => {
+  const start = async () =>
+    (await client.call('POST', `/matters/${matterId}/messages`, { templateId: 'template-report' })).json;
+  const count = async (table: string) => (await services.db(table).count('* as n').first())?.['n'];
+
+  it('goes to its writer alone, marked, is filed nowhere, and is known if it is read again', async () => {
+    const draft = await start();
+    const before = [await count('entries'), await count('incoming')];
+    const { status, json } = await client.call('POST', `/messages/${draft.id}/test`);
+    expect([status, json]).toEqual([200, { sentTo: 'maud@tidewell-roe.example' }]);
+    const [sent] = taken;
+    expect(sent?.to).toEqual(['maud@tidewell-roe.example']);
+    const mail = await simpleParser(sent?.bytes ?? '');
+    expect(mail.subject).toBe(`[Test] ${draft.subject}`);
+    expect(mail.text).toMatch(/^This is a test\. It would go to .*Ines Okafor/);
+    expect(mail.html).toContain('This is a test.');
+    expect(mail.attachments.length).toBe(draft.enclosures.length);
+    const again = { bytes: sent?.bytes ?? Buffer.alloc(0), source: 'mailbox', deliveredTo: [] } as const;
+    expect((await receiveMail(services, services.everything, again)).outcome).toBe('known');
+    expect([await count('entries'), await count('incoming')]).toEqual(before);
+    expect((await client.call('GET', `/messages/${draft.id}`)).json).toMatchObject({
+      state: 'draft',
+      revision: draft.revision,
+    });
+  });
+
+  it('says what the host had against it, and is for nobody else’s drafts that one may not see', async () => {
+    const draft = await start();
+    refuses = true;
+    const { status, json } = await client.call('POST', `/messages/${draft.id}/test`);
+    refuses = false;
+    expect([status, json.detail]).toEqual([
+      502,
+      expect.stringMatching(/mailbox full.*Your draft is as it was/),
+    ]);
+    expect((await client.call('POST', '/messages/none/test')).status).toBe(404);
+  });
+});
