@@ -339,6 +339,10 @@ export const SendMessage = Type.Object(
 );
 export type SendMessage = Static<typeof SendMessage>;
 
+/** Another time for a message that waits to leave. */
+export const RescheduleMessage = Type.Object({ sendOn: WallTime }, { additionalProperties: false });
+export type RescheduleMessage = Static<typeof RescheduleMessage>;
+
 /** Where a test of a message went. */
 export const TestSent = Type.Object({ sentTo: Type.String() });
 export type TestSent = Static<typeof TestSent>;

@@ -37,6 +37,7 @@ const Blank = Type.Object(
         { maxItems: 60 },
       ),
     ),
+    proposes: Type.Optional(Type.String({ maxLength: 2_000 })),
     defaultFrom: Type.Optional(
       Type.Object({ path: Type.String({ maxLength: 120 }), shift: Type.Union([Shift, Type.Null()]) }),
     ),

@@ -70,8 +70,10 @@ export async function printer(folder: string): Promise<Printer> {
   );
   const fileOf = (number: number, ending: string): string =>
     join(folder, `${String(number).padStart(6, '0')}.${ending}`);
+  // Counted before anything is written: two jobs at once must not have one number.
+  let last = jobs.at(-1)?.number ?? 0;
   return {
-    list: () => [...jobs].reverse(),
+    list: () => [...jobs].sort((a, b) => b.number - a.number),
     pages: (number) => readFile(fileOf(number, 'pdf')),
     async take(request, response) {
       const body = await readBody(request, MAX_JOB);
@@ -82,7 +84,8 @@ export async function printer(folder: string): Promise<Printer> {
         reply(response, FORMAT_NOT_SUPPORTED, order.requestId);
       else {
         const name = order.attributes.get('job-name') ?? 'without a name';
-        const job = { number: jobs.length + 1, printedAtUtc: Date.now(), name };
+        last += 1;
+        const job = { number: last, printedAtUtc: Date.now(), name };
         await writeFile(fileOf(job.number, 'pdf'), order.document);
         await writeFile(fileOf(job.number, 'json'), JSON.stringify(job));
         jobs.push(job);

@@ -88,6 +88,8 @@ export interface CheckInput {
   readonly calendar: WorkingCalendar;
   readonly values: readonly FilledValue[];
   readonly links: readonly LinkWritten[];
+  /** What was answered where a person is asked for. */
+  readonly people: readonly PersonNamed[];
   /** The record's amounts: facts, calculated values and the cells of its tables. */
   readonly amounts: readonly MoneyKnown[];
   /** Addresses, by their key, that this matter has to do with: its parties', those it was in correspondence with, our own. */
@@ -112,13 +114,21 @@ export interface CheckInput {
   readonly turnedOff: ReadonlySet<string>;
 }
 
+/** The answer to a blank that asks for a person. */
+export interface PersonNamed {
+  readonly key: string;
+  readonly label: string;
+  readonly answer: string;
+}
+
 /** A letter as lines of text, with answers and late values in place. */
 export function readableMessage(
   letter: WrittenMessage,
   reader: FieldReader,
-): Pick<CheckInput, 'subject' | 'lines' | 'openBlanks' | 'values' | 'links'> {
+): Pick<CheckInput, 'subject' | 'lines' | 'openBlanks' | 'people' | 'values' | 'links'> {
   const { currency } = reader.context.record.type;
   const open = new Map<string, BlankDefinition>();
+  const people = new Map<string, PersonNamed>();
   const write = (node: InlineNode): string => {
     switch (node.type) {
       case 'text':
@@ -142,6 +152,8 @@ export function readableMessage(
           currency,
         );
         if (answer === undefined && blank.required) open.set(key, blank);
+        if (answer !== undefined && blank.kind === 'contact')
+          people.set(key, { key, label: blank.label, answer });
         return answer ?? '';
       }
       case 'picture':
@@ -162,7 +174,7 @@ export function readableMessage(
     ...blocks.flatMap((nodes, block) => valuesIn(nodes, block, reader)),
   ];
   const links = blocks.flatMap((nodes, block) => linksIn(nodes, block));
-  return { subject, lines, openBlanks: [...open.values()], values, links };
+  return { subject, lines, people: [...people.values()], openBlanks: [...open.values()], values, links };
 }
 
 /** The stretches of a line that the record filled in. One that was made bold in part is still one. */

@@ -14,6 +14,7 @@ import type { Note } from './note.ts';
 import { checkOlderVersion } from './olderVersion.ts';
 import { checkOtherMatter } from './otherMatter.ts';
 import { checkOutside } from './outside.ts';
+import { checkPeople } from './people.ts';
 import { checkRecipients } from './recipients.ts';
 import { checkRecordChanged } from './recordChanged.ts';
 import { checkReplyToAll } from './replyToAll.ts';
@@ -38,6 +39,7 @@ export const CHECKS: readonly Check[] = [
   checkGreeting,
   checkReplyToAll,
   checkUnfilled,
+  checkPeople,
   checkGaps,
   checkOtherMatter,
   checkRecordChanged,

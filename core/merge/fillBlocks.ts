@@ -1,6 +1,7 @@
 import { groupHolds, pathsOf } from '../values/conditions.ts';
 import { isLatePath } from '../template/fieldCatalogue.ts';
 import type { BlockNode, InlineNode, List, Table, TableRow, TextBlock } from '../template/document.ts';
+import { leadsIn } from '../template/leadIn.ts';
 import { rowsOver } from './fieldReader.ts';
 import type { FieldReader } from './fieldReader.ts';
 
@@ -16,7 +17,11 @@ export function fillBlocks(
   reader: FieldReader,
   line: FillLine,
 ): readonly BlockNode[] {
-  return blocks.flatMap((block) => fillBlock(block, reader, line));
+  return blocks.flatMap((block, n) => {
+    const next = blocks[n + 1];
+    if (next && leadsIn(block, next) && fillBlock(next, reader, line).length === 0) return [];
+    return fillBlock(block, reader, line);
+  });
 }
 
 function fillBlock(block: BlockNode, reader: FieldReader, line: FillLine): readonly BlockNode[] {

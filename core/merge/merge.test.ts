@@ -103,6 +103,20 @@ describe('merging', () => {
     expect(finishMessage({ ...letter, answers: { due: 'soon' } }, readerFor()).open).toEqual([due]);
   });
 
+  it('proposes words as they stand, where no value of the record is there to go before them', () => {
+    const asked = { label: 'How', kind: 'text', required: true, proposes: 'by hand' } as const;
+    const blanks = [
+      { ...asked, key: 'a' },
+      { ...asked, key: 'b', defaultFrom: { path: 'fact.vessel', shift: null } },
+      { ...asked, key: 'c', defaultFrom: { path: 'fact.nothing', shift: null } },
+    ];
+    expect(merge(programOf([[text('x')]], { blanks }), readerFor()).proposed).toEqual({
+      a: 'by hand',
+      b: 'Saltmarsh Wren',
+      c: 'by hand',
+    });
+  });
+
   it('gives the same by way of the sheet and straight from the program', () => {
     const word = fc.string({ maxLength: 12 }).filter((s) => s.trim() !== '');
     const marks = fc.constantFrom(

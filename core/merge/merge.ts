@@ -126,9 +126,12 @@ const onOneLine = (node: InlineNode): InlineNode =>
 
 function proposals(blanks: readonly BlankDefinition[], reader: FieldReader): Answers {
   const proposed: Record<string, string> = {};
-  for (const { key, defaultFrom } of blanks) {
+  for (const { key, defaultFrom, proposes } of blanks) {
     const value = defaultFrom && reader.read(defaultFrom.path);
-    if (!value) continue;
+    if (!value) {
+      if (proposes) proposed[key] = proposes;
+      continue;
+    }
     const { shift } = defaultFrom;
     if (shift && value.kind === 'date') {
       const due = shiftDate(reader.context.calendar, value.date, shift);

@@ -1,5 +1,6 @@
 import type { ConditionGroup } from '../model/condition.ts';
-import type { BlankNode, FieldNode, LateNode, Repeat } from '../template/document.ts';
+import { leadsIn } from '../template/leadIn.ts';
+import type { BlankNode, BlockNode, FieldNode, LateNode, Repeat } from '../template/document.ts';
 
 /** A place in rendered output that is filled for each matter. */
 export type Slot = FieldNode | BlankNode | LateNode;
@@ -52,4 +53,29 @@ export function piecesOf(write: (out: PieceWriter) => void): readonly Piece[] {
   const out = new PieceWriter();
   write(out);
   return out.done();
+}
+
+/** Writes blocks one after the other; what leads one in stands only where that comes to something. */
+export function withLeadIns(
+  blocks: readonly BlockNode[],
+  write: (block: BlockNode, into: PieceWriter) => void,
+  out: PieceWriter,
+): void {
+  for (let n = 0; n < blocks.length; n += 1) {
+    const [block, next] = [blocks[n] as BlockNode, blocks[n + 1]];
+    if (!next || !leadsIn(block, next)) write(block, out);
+    else {
+      out.piece({
+        type: 'framed',
+        before: piecesOf((into) => {
+          write(block, into);
+        }),
+        body: piecesOf((into) => {
+          write(next, into);
+        }),
+        after: [],
+      });
+      n += 1;
+    }
+  }
 }

@@ -12,7 +12,7 @@ import type {
   TableRow,
   TextBlock,
 } from '../template/document.ts';
-import { piecesOf } from './pieces.ts';
+import { piecesOf, withLeadIns } from './pieces.ts';
 import type { Piece, PieceWriter } from './pieces.ts';
 
 /** Styles stand on each element: mail readers drop sheets of style, and none of ours is fetched from afar. */
@@ -76,7 +76,13 @@ export const htmlBlockPieces = (blocks: readonly BlockNode[], style: HtmlStyle):
   });
 
 function writeBlocks(blocks: readonly BlockNode[], style: HtmlStyle, out: PieceWriter): void {
-  for (const block of blocks) writeBlock(block, style, out);
+  withLeadIns(
+    blocks,
+    (block, into) => {
+      writeBlock(block, style, into);
+    },
+    out,
+  );
 }
 
 function writeBlock(block: BlockNode, style: HtmlStyle, out: PieceWriter): void {

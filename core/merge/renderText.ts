@@ -1,5 +1,5 @@
 import type { BlockNode, DocumentNode, InlineNode, List, Table, TableRow } from '../template/document.ts';
-import { piecesOf } from './pieces.ts';
+import { piecesOf, withLeadIns } from './pieces.ts';
 import type { Piece, PieceWriter } from './pieces.ts';
 
 /**
@@ -24,16 +24,26 @@ export function inlinePieces(nodes: readonly InlineNode[], lineBreak = ' '): rea
 }
 
 function writeBlocks(blocks: readonly BlockNode[], indent: string, end: string, out: PieceWriter): void {
-  blocks.forEach((block, n) => {
-    // The first block of a list's item stands behind its mark; what follows it is set in by as much.
-    writeBlock(block, n === 0 ? '' : indent, indent, end, out);
-  });
+  withLeadIns(
+    blocks,
+    (block, into) => {
+      // The first block of a list's item stands behind its mark; what follows it is set in by as much.
+      writeBlock(block, block === blocks[0] ? '' : indent, indent, end, into);
+    },
+    out,
+  );
 }
 
 function writeBlock(block: BlockNode, lead: string, indent: string, end: string, out: PieceWriter): void {
   const inside = (blocks: readonly BlockNode[]): readonly Piece[] =>
     piecesOf((inner) => {
-      for (const one of blocks) writeBlock(one, lead, indent, end, inner);
+      withLeadIns(
+        blocks,
+        (one, into) => {
+          writeBlock(one, lead, indent, end, into);
+        },
+        inner,
+      );
     });
   switch (block.type) {
     case 'paragraph':

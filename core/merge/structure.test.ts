@@ -59,9 +59,26 @@ describe('structure in a letter', () => {
     expect(written([para(text('Fees:')), fees]).text).toBe(
       'Fees:\n\nWhat | Amount\nSurvey | £950.00\nTravel | £120.00',
     );
-    const none = written([para(text('Fees:')), fees], { ...matter, tables: {} });
-    expect(none.text).toBe('Fees:');
+    const none = written([para(text('Fees')), fees], { ...matter, tables: {} });
+    expect(none.text).toBe('Fees');
     expect(none.html).not.toContain('<table');
+  });
+
+  it('says nothing that leads in what then does not come', () => {
+    const owed: BlockNode = {
+      type: 'repeat',
+      attrs: { over: 'table.fees', when: null },
+      content: [para(field('row.what'))],
+    };
+    const bare = { ...matter, tables: {} };
+    for (const block of [fees, owed]) {
+      const letter = [para(text('Still open:')), block, para(text('Until then.'))];
+      expect(written(letter, bare).text).toBe('Until then.');
+      expect(written(letter).text).toMatch(/^Still open:\n\n[^]*Survey[^]*Until then\.$/);
+    }
+    expect(written([para(text('As follows:')), para(text('Nothing.'))], bare).text).toBe(
+      'As follows:\n\nNothing.',
+    );
   });
 
   it('repeats blocks over the parties in a role', () => {

@@ -32,7 +32,7 @@ export type MessageStateKind = MessageState['kind'];
 /** Every move there is. What is not here cannot happen. */
 const ALLOWED_MOVES: Readonly<Record<MessageStateKind, readonly MessageStateKind[]>> = {
   draft: ['held', 'queued'],
-  held: ['queued', 'draft'],
+  held: ['held', 'queued', 'draft'],
   queued: ['sending', 'draft'],
   sending: ['sending', 'sent', 'deferred', 'failed', 'may-have-gone', 'queued'],
   deferred: ['sending', 'queued', 'failed', 'draft'],
@@ -46,7 +46,7 @@ export const canMove = (from: MessageStateKind, to: MessageStateKind): boolean =
 
 /** Moves that only a person may ask for: a message that may have gone is never sent again unasked. */
 export const needsPerson = (from: MessageStateKind, to: MessageStateKind): boolean =>
-  to === 'draft' || from === 'may-have-gone' || from === 'draft';
+  to === 'draft' || to === 'held' || from === 'may-have-gone' || from === 'draft';
 
 /** Why a send attempt ended, as the transport reports it. */
 export type AttemptOutcome =

@@ -39,6 +39,7 @@ export const CAUTIONS = [
   'dayInPast',
   'dayClosed',
   'amountDiffers',
+  'personUnclear',
   'recordChanged',
   'gapLeft',
   'linkDiffers',

@@ -27,7 +27,8 @@ export function readinessOf(program: Program, reader: FieldReader, channel: Chan
       : [...recipientReasons(program, record, channel), ...documentReasons(program, record)];
   if (reasons.length > 0) return { kind: 'unavailable', reasons };
   const toFill = program.content.blanks.filter(
-    ({ required, defaultFrom }) => required && !(defaultFrom && reader.read(defaultFrom.path)),
+    ({ required, defaultFrom, proposes }) =>
+      required && !proposes && !(defaultFrom && reader.read(defaultFrom.path)),
   );
   const count = toFill.length + openFields(program, reader).size;
   return count === 0 ? { kind: 'ready' } : { kind: 'blanks', count };

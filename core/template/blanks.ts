@@ -21,6 +21,8 @@ export interface BlankDefinition {
   readonly choices?: readonly { readonly key: string; readonly label: string }[];
   /** Proposed until the writer says otherwise: a value of the record, shifted where it is a date. */
   readonly defaultFrom?: { readonly path: string; readonly shift: DateShift | null };
+  /** Proposed as it stands, as an answer is kept; a value of the record goes before it. */
+  readonly proposes?: string;
   /** Of a day: one without a year is the last that was, not the next to come. */
   readonly looks?: 'back';
 }

@@ -197,6 +197,7 @@ export const directory = (...contacts: readonly Contact[]): ReadonlyMap<Contact[
 /** What checks look at where nothing is wrong, with what a test changes. */
 export const checkInputOf = (change: Partial<CheckInput> = {}): CheckInput => ({
   roles: new Set(),
+  people: [],
   subject: 'Saltmarsh Wren',
   lines: [],
   openBlanks: [],

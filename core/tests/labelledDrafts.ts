@@ -291,6 +291,13 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
     },
   ],
   [
+    'personUnclear',
+    (draft, luck) => {
+      const answer = pick(luck, ['ines', 'Okafor', 'hallam', 'somebody', 'the yard man']);
+      draft.change = { people: [{ key: 'who', label: 'Contact there', answer }] };
+    },
+  ],
+  [
     'partyLeftOut',
     (draft, luck) => {
       const contact = { ...person(pick(luck, PEOPLE)), addresses: [] };

@@ -1,3 +1,4 @@
+import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { visible } from '../access/visibleQueries.ts';
@@ -65,7 +66,10 @@ const OUT_TRAY: readonly MessageStateKind[] = [
   'held',
 ];
 
-/** What is on its way out, on matters the actor may see. */
+/** When a message leaves; what waits for a person, or is just leaving, stands before all. */
+const LEAVES = 'coalesce(messages.due_utc, 0)';
+
+/** What is on its way out, in the order of leaving, on matters the actor may see. */
 export async function listOutTray(
   scope: Scope,
   { limit, after }: { readonly limit: number; readonly after: string | undefined },
@@ -73,11 +77,10 @@ export async function listOutTray(
   const cursor = readCursor(after);
   const found = listed(scope)
     .whereIn('messages.state', [...OUT_TRAY])
-    .orderBy([
-      { column: 'messages.updated_utc', order: 'desc' },
-      { column: 'messages.seq', order: 'desc' },
-    ])
+    .select({ leaves: sql(scope).raw(LEAVES) })
+    .orderByRaw(`${LEAVES}, messages.seq`)
     .limit(limit + 1);
-  if (cursor) void found.whereRaw('(messages.updated_utc, messages.seq) < (?, ?)', [...cursor]);
-  return toPage((await found) as ListRow[], limit, toListItem, (row) => [row.updated_utc, row.seq]);
+  if (cursor) void found.whereRaw(`(${LEAVES}, messages.seq) > (?, ?)`, [...cursor]);
+  type Row = ListRow & { readonly leaves: number };
+  return toPage((await found) as Row[], limit, toListItem, (row) => [row.leaves, row.seq]);
 }

@@ -1,10 +1,18 @@
-import { DecideMessage, Message, MessagePage, SendMessage, TestSent } from '../../contract/messages.ts';
+import {
+  DecideMessage,
+  Message,
+  MessagePage,
+  RescheduleMessage,
+  SendMessage,
+  TestSent,
+} from '../../contract/messages.ts';
 import { PageQuery, ById } from '../../contract/common.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { Services } from '../platform/services.ts';
 import { sendMessage } from './sendMessage.ts';
 import { recallMessage } from './recallMessage.ts';
 import { readOutTray } from './readOutTray.ts';
+import { rescheduleMessage } from './rescheduleMessage.ts';
 import { sendTest } from './sendTest.ts';
 import { decideMessage } from './decideMessage.ts';
 
@@ -41,6 +49,17 @@ export const outTrayRoutes = [
     status: 200,
     answers: TestSent,
     handle: ({ services, scope, params }) => sendTest(services, scope, params.id),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/messages/:id/reschedule',
+    right: 'work',
+    summary: 'Give a message that waits to leave another time',
+    params: ById,
+    body: RescheduleMessage,
+    status: 200,
+    answers: Message,
+    handle: ({ services, scope, params, body }) => rescheduleMessage(services, scope, params.id, body),
   }),
   endpoint({
     method: 'post',

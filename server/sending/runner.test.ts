@@ -7,6 +7,9 @@ import { findMessage } from '../messages/queries.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { startMessage } from '../messages/startMessage.ts';
 import { decideMessage } from './decideMessage.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { readOutTray } from './readOutTray.ts';
+import { rescheduleMessage } from './rescheduleMessage.ts';
 import { recallMessage } from './recallMessage.ts';
 import { sendMessage } from './sendMessage.ts';
 import { NOW, openPractice, runOnce } from '../app/tests/practice.ts';
@@ -82,6 +85,22 @@ describe('the outgoing runner', () => {
     await runOnce(services, host);
     services.now = () => NOW;
     expect([await stateOf(id), host.handed.length]).toMatchObject([{ kind: 'sent' }, 1]);
+  });
+
+  it('holds it until another time, once that was changed, and tells them in the order of leaving', async () => {
+    const host = scripted();
+    const [first, second] = [await sendOne(60), await sendOne(120)];
+    const { date, hour, minute } = zonedTime('Europe/London', NOW + 86_400_000);
+    await rescheduleMessage(services, maud, first, { sendOn: { date, hour, minute } });
+    const order = (await readOutTray(maud, {})).items.map(({ id }) => id);
+    expect(order.filter((id) => id === first || id === second)).toEqual([second, first]);
+    services.now = () => NOW + 121_000;
+    await runOnce(services, host);
+    expect([await stateOf(first), await stateOf(second)]).toMatchObject([{ kind: 'held' }, { kind: 'sent' }]);
+    const late = rescheduleMessage(services, maud, second, { sendOn: { date, hour, minute } });
+    await expect(late).rejects.toThrow('does not wait');
+    services.now = () => NOW;
+    await recallMessage(services, maud, first);
   });
 
   it('sends nothing that was called back', async () => {

@@ -77,8 +77,9 @@ async function keepSplit(
   }
 }
 
-function leavingTime(
-  { sendAt, sendOn, holdSeconds }: SendMessage,
+/** When an order has a message leave, in milliseconds since 1970. Refuses a time that is past or too far ahead. */
+export function leavingTime(
+  { sendAt, sendOn, holdSeconds }: Pick<SendMessage, 'sendAt' | 'sendOn' | 'holdSeconds'>,
   nowUtc: number,
   { timeZone, holdSeconds: usualHoldSeconds }: PracticeSettings,
 ): number {

@@ -4,6 +4,7 @@ import type {
   ChangeMessage,
   EncloseOrder,
   PassagesHere,
+  RescheduleMessage,
   SendMessage,
   StartMessage,
   TestSent,
@@ -72,6 +73,11 @@ const messagesApi = api.injectEndpoints({
     sendTest: build.mutation<TestSent, string>({
       query: (id) => ({ url: `/messages/${id}/test`, method: 'POST' }),
     }),
+    reschedule: build.mutation<Message, { readonly id: string } & RescheduleMessage>({
+      query: ({ id, sendOn }) => ({ url: `/messages/${id}/reschedule`, method: 'POST', body: { sendOn } }),
+      invalidatesTags: (message) =>
+        message ? [{ type: 'OnItsWay', id: message.matterId }, 'OutTray'] : ['OutTray'],
+    }),
     recall: build.mutation<Message, string>({
       query: (id) => ({ url: `/messages/${id}/recall`, method: 'POST' }),
       invalidatesTags: (message) =>
@@ -93,6 +99,7 @@ const messagesApi = api.injectEndpoints({
 export const {
   useOutTrayQuery,
   useRecallMutation,
+  useRescheduleMutation,
   useDecideMutation,
   useDiscardMutation,
   useRestoreMutation,

@@ -5,18 +5,17 @@ import type { Message } from '../../contract/messages.ts';
 import type { NoteCode } from '../../core/checks/note.ts';
 import { day } from '../../core/tests/fixtures.ts';
 import { dayOf, exactTime, listDay, readDay, timeOfDay } from './dates.ts';
+import { noteWords, remedyWords } from './noteWords.ts';
 import {
   awaitingWords,
   heardWords,
   fileSize,
-  noteWords,
   plural,
   problemCode,
   problemWords,
   readinessWords,
   reasonWords,
   refusalAdvice,
-  remedyWords,
   stateWords,
   usualWords,
 } from './wording.ts';

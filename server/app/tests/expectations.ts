@@ -167,6 +167,12 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   },
   'POST /messages/:id/check': { who: EVERYBODY, on: 'message' },
   'POST /messages/:id/send': { who: WORKERS, on: 'message', body: {} },
+  'POST /messages/:id/test': { who: WORKERS, on: 'message' },
+  'POST /messages/:id/reschedule': {
+    who: WORKERS,
+    on: 'message',
+    body: { sendOn: { date: '2027-03-01', hour: 9, minute: 0 } },
+  },
   'POST /messages/:id/recall': { who: WORKERS, on: 'message' },
   'POST /messages/:id/decide': { who: WORKERS, on: 'message', body: { decision: 'gone' } },
   'GET /out-tray': { who: EVERYBODY },

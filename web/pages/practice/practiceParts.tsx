@@ -1,7 +1,7 @@
 import type { PracticeJson } from '../../../contract/practice.ts';
 import { CAUTIONS } from '../../../core/model/noteCodes.ts';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
-import { cautionWords } from '../../words/wording.ts';
+import { cautionWords } from '../../words/noteWords.ts';
 import classes from './Practice.module.css';
 
 interface PartProps {

@@ -1,3 +1,4 @@
+import { Popover } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { MessageSummary } from '../../../contract/messages.ts';
@@ -5,7 +6,13 @@ import { joinNames } from '../../../core/values/writeValue.ts';
 import { exactTime } from '../../words/dates.ts';
 import { heardWords, problemWords, refusalAdvice, stateWords } from '../../words/wording.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useDecideMutation, useRecallMutation } from '../../api/messages.ts';
+import {
+  useDecideMutation,
+  useMessageQuery,
+  useRecallMutation,
+  useRescheduleMutation,
+} from '../../api/messages.ts';
+import { LeavingTime } from './LeavingTime.tsx';
 import classes from './MessageLine.module.css';
 
 interface MessageLineProps {
@@ -114,6 +121,7 @@ function Actions({ message }: { readonly message: MessageSummary }) {
           Call back
         </Button>
       ) : null}
+      {state === 'held' ? <OtherTime messageId={id} /> : null}
       {state === 'failed' ? (
         <Button onClick={callBack} disabled={recalling.isLoading}>
           Mend and send again
@@ -131,5 +139,48 @@ function Actions({ message }: { readonly message: MessageSummary }) {
         </span>
       ) : null}
     </>
+  );
+}
+
+/** Another time for a message that waits to leave, chosen where it stands. */
+function OtherTime({ messageId }: { readonly messageId: string }) {
+  const [opened, setOpened] = useState(false);
+  const { data: message } = useMessageQuery(messageId, { skip: !opened });
+  const [reschedule, { error }] = useRescheduleMutation();
+  return (
+    <Popover position="bottom-end" trapFocus opened={opened} onChange={setOpened}>
+      <Popover.Target>
+        <Button
+          onClick={() => {
+            setOpened(!opened);
+          }}
+        >
+          Change time…
+        </Button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        {message ? (
+          <LeavingTime
+            message={message}
+            done="Change time"
+            onChoose={(sendOn) => {
+              void reschedule({ id: messageId, sendOn })
+                .unwrap()
+                .then(
+                  () => {
+                    setOpened(false);
+                  },
+                  () => undefined,
+                );
+            }}
+          />
+        ) : null}
+        {error ? (
+          <p role="alert" className={classes.error}>
+            {problemWords(error)}
+          </p>
+        ) : null}
+      </Popover.Dropdown>
+    </Popover>
   );
 }

@@ -14,13 +14,17 @@ interface BlankFormProps {
   readonly onChange: (blank: Blank) => void;
 }
 
+/** Stands for words that are proposed as they are; no field has such a path. */
+const WORDS = '=';
+
 /** What a blank asks, how it is answered, and what it proposes. */
 export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
   const dated = blank.kind === 'date';
   const proposals = fields.filter(({ kind }) =>
     dated ? kind === 'date' : kind === blank.kind || blank.kind === 'text',
   );
-  const { defaultFrom: _old, ...bare } = blank;
+  const { defaultFrom: _old, proposes: _words, ...bare } = blank;
+  const mayPropose = blank.kind === 'text' || blank.kind === 'longText' || blank.kind === 'choice';
   return (
     <>
       <TextField
@@ -57,12 +61,18 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
       />
       <SelectField
         label="Proposes"
-        value={blank.defaultFrom?.path ?? ''}
-        options={[['', 'nothing'], ...proposals.map(({ path, label }) => [path, label] as const)]}
+        value={blank.defaultFrom?.path ?? (blank.proposes === undefined ? '' : WORDS)}
+        options={[
+          ['', 'nothing'],
+          ...(mayPropose ? [[WORDS, 'fixed words'] as const] : []),
+          ...proposals.map(({ path, label }) => [path, label] as const),
+        ]}
         onChange={(path) => {
-          onChange(path === '' ? bare : { ...bare, defaultFrom: { path, shift: null } });
+          if (path === WORDS) onChange({ ...bare, proposes: blank.choices?.[0]?.key ?? '' });
+          else onChange(path === '' ? bare : { ...bare, defaultFrom: { path, shift: null } });
         }}
       />
+      <ProposedWords blank={blank} onChange={onChange} />
       {dated && blank.defaultFrom ? (
         <ShiftForm
           shift={blank.defaultFrom.shift}
@@ -94,6 +104,18 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
       />
     </>
   );
+}
+
+/** Words, or a choice, that are proposed as they stand. */
+function ProposedWords({ blank, onChange }: Pick<BlankFormProps, 'blank' | 'onChange'>) {
+  const { proposes, choices = [] } = blank;
+  if (proposes === undefined) return null;
+  const change = (words: string): void => {
+    onChange({ ...blank, proposes: words });
+  };
+  if (blank.kind !== 'choice') return <TextField label="Proposed words" value={proposes} onChange={change} />;
+  const options = choices.map(({ key, label }) => [key, label] as const);
+  return <SelectField label="Proposed choice" value={proposes} options={options} onChange={change} />;
 }
 
 type Choices = NonNullable<Blank['choices']>;

@@ -3,6 +3,7 @@ import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
 import { useContext, useId, useState } from 'react';
 import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
+import { foldName } from '../../../../core/model/words.ts';
 import { BlanksContext } from './blanksContext.ts';
 import type { Blank } from './blanksContext.ts';
 import { DateBlank } from './DateBlank.tsx';
@@ -83,9 +84,10 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
       </select>
     );
   }
-  if (blank.kind === 'date')
+  if (blank.kind === 'date' || blank.kind === 'dateTime')
     return (
       <DateBlank
+        kind={blank.kind}
         label={blank.label}
         looking={blank.looks ?? 'ahead'}
         answer={answer}
@@ -141,6 +143,8 @@ function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
         }}
         onBlur={() => {
           setTyping(false);
+          const meant = blank.kind === 'contact' ? personMeant(answer, names) : undefined;
+          if (meant !== undefined) onAnswer(meant);
           if (understood !== undefined && understood !== answer) onAnswer(understood);
         }}
         onChange={(event) => {
@@ -160,6 +164,17 @@ function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
       ) : null}
     </>
   );
+}
+
+/** The one of those offered whose name has every word begun with what was typed; undefined where none or several have. */
+function personMeant(typed: string, names: readonly string[]): string | undefined {
+  const wanted = foldName(typed).split(' ').filter(Boolean);
+  if (wanted.length === 0 || names.includes(typed)) return undefined;
+  const fits = names.filter((name) => {
+    const words = foldName(name).split(' ');
+    return wanted.every((want) => words.some((word) => word.startsWith(want)));
+  });
+  return fits.length === 1 ? fits[0] : undefined;
 }
 
 const UNREAD: Readonly<Partial<Record<Blank['kind'], string>>> = {

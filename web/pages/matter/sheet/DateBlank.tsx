@@ -1,15 +1,20 @@
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
+import { zonedTime } from '../../../../core/dates/zonedClock.ts';
+import { readDateTime } from '../../../../core/dates/readDateTime.ts';
 import { readDate } from '../../../../core/dates/readDate.ts';
 import type { Looking } from '../../../../core/dates/readDate.ts';
 import { parsePlainDate } from '../../../../core/model/plainDate.ts';
 import { today } from '../../../words/dates.ts';
+import { useSessionQuery } from '../../../api/session.ts';
 import { usePracticeQuery } from '../../../api/practice.ts';
 import { sizedByContent } from './sizing.ts';
 import classes from './Sheet.module.css';
 
 interface DateBlankProps {
+  /** A day alone, or with its time. */
+  readonly kind: 'date' | 'dateTime';
   readonly label: string;
   /** Which year a day without one is in. */
   readonly looking: Looking;
@@ -18,26 +23,46 @@ interface DateBlankProps {
   readonly common: Readonly<Record<string, unknown>>;
 }
 
+const UNREAD = {
+  date: 'no day yet: “5 March”, “next friday”, “+10 working days”',
+  dateTime: 'no time yet: “tomorrow at 9:30”, “within 24 hours”',
+};
 const EVERY_WEEKDAY = [1, 2, 3, 4, 5];
+
+const MOMENT = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/;
+
+/** An answer as it is shown in full. */
+function wordsOf(answer: string): string {
+  const date = parsePlainDate(answer.slice(0, 10));
+  if (!date) return '';
+  return MOMENT.test(answer) ? `${formatDate(date, 'long')}, ${answer.slice(11)}` : formatDate(date, 'long');
+}
 
 /**
  * A day, typed as people say it (`next friday`, `+10 working days`, `5 March`), or chosen from a calendar with Alt and the
- * down arrow. What is typed and is no day is no answer, and says so.
+ * down arrow; with its time where that is asked (`tomorrow at 9:30`, `within 24 hours`). What is typed and is no day is no
+ * answer, and says so.
  */
-export function DateBlank({ label, looking, answer, onAnswer, common }: DateBlankProps) {
+export function DateBlank({ kind, label, looking, answer, onAnswer, common }: DateBlankProps) {
   const [typed, setTyped] = useState<string>();
   const picker = useRef<HTMLInputElement>(null);
   const { data: practice } = usePracticeQuery();
-  const date = parsePlainDate(answer);
-  const words = date ? formatDate(date, 'long') : '';
-  const unread = typed !== undefined && typed.trim() !== '' && !date;
+  const { data: session } = useSessionQuery();
+  const words = wordsOf(answer);
+  const unread = typed !== undefined && typed.trim() !== '' && words === '';
   const type = (text: string): void => {
     setTyped(text);
     const calendar = {
       weekdays: new Set(practice?.weekdays ?? EVERY_WEEKDAY),
       holidays: new Set((practice?.holidays ?? []).flatMap((day) => parsePlainDate(day) ?? [])),
     };
-    onAnswer(readDate(text, today(), calendar, looking) ?? '');
+    if (kind === 'date') {
+      onAnswer(readDate(text, today(), calendar, looking) ?? '');
+      return;
+    }
+    const zone = session?.practice.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+    const read = readDateTime(text, zonedTime(zone, Date.now()), calendar, looking);
+    onAnswer(read?.time === undefined ? '' : `${read.date} ${read.time}`);
   };
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key !== 'ArrowDown' || !event.altKey) return;
@@ -53,7 +78,6 @@ export function DateBlank({ label, looking, answer, onAnswer, common }: DateBlan
         value={shown}
         placeholder={label}
         aria-invalid={unread}
-        title={unread ? 'This is no day yet: “5 March”, “next friday”, “+10 working days”' : words || label}
         style={sizedByContent ? undefined : { width: `${Math.max(12, shown.length + 1)}ch` }}
         onFocus={(event) => {
           event.currentTarget.select();
@@ -69,16 +93,17 @@ export function DateBlank({ label, looking, answer, onAnswer, common }: DateBlan
       {typed !== undefined && words !== '' && typed !== words ? (
         <small className={classes.readAs}>{words}</small>
       ) : null}
+      {unread ? <small className={classes.readAs}>{UNREAD[kind]}</small> : null}
       <input
         ref={picker}
         className={classes.picker}
-        type="date"
+        type={kind === 'date' ? 'date' : 'datetime-local'}
         tabIndex={-1}
         aria-hidden="true"
-        value={answer}
+        value={answer.replace(' ', 'T')}
         onChange={(event) => {
           setTyped(undefined);
-          onAnswer(event.currentTarget.value);
+          onAnswer(event.currentTarget.value.replace('T', ' '));
         }}
       />
     </>

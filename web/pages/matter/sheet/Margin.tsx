@@ -2,7 +2,7 @@ import { useResizeObserver } from '@mantine/hooks';
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
-import { noteWords, remedyWords } from '../../../words/wording.ts';
+import { noteWords, remedyWords } from '../../../words/noteWords.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { layOutNotes } from './layOutNotes.ts';
 import classes from './Margin.module.css';

@@ -1,9 +1,7 @@
 import { Popover } from '@mantine/core';
-import { useState } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
-import { listDay, readDay, today } from '../../../words/dates.ts';
-import { oddTimeWords } from '../../../words/oddTime.ts';
 import { fileSize, plural } from '../../../words/wording.ts';
+import { LeavingTime } from '../../../parts/messages/LeavingTime.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import type { Going } from './AddressBlock.tsx';
 import type { Keeping } from './draftKeeper.ts';
@@ -55,7 +53,14 @@ export function SendBar(props: SendBarProps) {
         <small className={classes.keeping} data-keeping={keeping}>
           {KEEPING[keeping]}
         </small>
-        <Later message={props.message} onLater={props.onLater} />
+        <Popover position="top-end" trapFocus>
+          <Popover.Target>
+            <Button>Later…</Button>
+          </Popover.Target>
+          <Popover.Dropdown>
+            <LeavingTime message={props.message} done="Send then" onChoose={props.onLater} />
+          </Popover.Dropdown>
+        </Popover>
         <Button onClick={props.onPutAway}>Put away</Button>
         <Button onClick={props.onDiscard}>Discard</Button>
       </span>
@@ -85,85 +90,5 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
       {followUpDays === undefined ? null : <> · follow-up in {plural(followUpDays, 'working day')}</>}
       {stage === undefined ? null : <> · moves to “{stage}”</>}
     </span>
-  );
-}
-
-type WallTime = Message['laterAt'][number];
-
-const two = (n: number): string => String(n).padStart(2, '0');
-const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${two(hour)}:${two(minute)}`;
-
-/** What the field says, as a time on the practice’s clock; undefined while it says none. */
-function readField(text: string): WallTime | undefined {
-  const [date = '', time = ''] = text.split('T');
-  const [hour, minute] = time.split(':').map(Number);
-  return date.length === 10 && hour !== undefined && minute !== undefined
-    ? { date, hour, minute }
-    : undefined;
-}
-
-/** Leaving later: at the next working mornings, or at any time, on the practice’s own clock. */
-function Later({
-  message,
-  onLater,
-}: {
-  readonly message: Message;
-  readonly onLater: (sendOn: WallTime) => void;
-}) {
-  const { laterAt: offers, hours } = message;
-  const [first] = offers;
-  const [at, setAt] = useState(first ? fieldText(first) : '');
-  const [odd, setOdd] = useState<string>();
-  const chosen = readField(at);
-  return (
-    <Popover position="top-end" trapFocus>
-      <Popover.Target>
-        <Button>Later…</Button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <div className={classes.later}>
-          {offers.map((offer) => (
-            <Button
-              key={fieldText(offer)}
-              onClick={() => {
-                onLater(offer);
-              }}
-            >
-              {listDay(readDay(offer.date), today())} at {offer.hour}:{two(offer.minute)}
-            </Button>
-          ))}
-        </div>
-        <form
-          className={classes.later}
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (chosen) onLater(chosen);
-          }}
-        >
-          <label>
-            Leave at
-            <input
-              type="datetime-local"
-              required
-              value={at}
-              onChange={(event) => {
-                const typed = event.currentTarget.value;
-                const next = readField(typed);
-                setAt(typed);
-                setOdd(next && oddTimeWords(next, hours, Date.now()));
-              }}
-            />
-          </label>
-          {odd === undefined ? null : (
-            <p role="note" className={classes.odd}>
-              {odd}
-            </p>
-          )}
-          <Button kind="go" type="submit">
-            Send then
-          </Button>
-        </form>
-      </Popover.Dropdown>
-    </Popover>
   );
 }

@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import type { Message } from '../../../contract/messages.ts';
+import { listDay, readDay, today } from '../../words/dates.ts';
+import { oddTimeWords } from '../../words/oddTime.ts';
+import { Button } from '../../ui/Button.tsx';
+import classes from './LeavingTime.module.css';
+
+type WallTime = Message['laterAt'][number];
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${two(hour)}:${two(minute)}`;
+
+/** What the field says, as a time on the practice’s clock; undefined while it says none. */
+function readField(text: string): WallTime | undefined {
+  const [date = '', time = ''] = text.split('T');
+  const [hour, minute] = time.split(':').map(Number);
+  return date.length === 10 && hour !== undefined && minute !== undefined
+    ? { date, hour, minute }
+    : undefined;
+}
+
+interface LeavingTimeProps {
+  readonly message: Pick<Message, 'laterAt' | 'hours'>;
+  /** What choosing a time of one’s own does. */
+  readonly done: string;
+  readonly onChoose: (time: WallTime) => void;
+}
+
+/** When a message leaves: at one of the next working mornings, or at any time, on the practice’s own clock. */
+export function LeavingTime({ message: { laterAt: offers, hours }, done, onChoose }: LeavingTimeProps) {
+  const [first] = offers;
+  const [at, setAt] = useState(first ? fieldText(first) : '');
+  const [odd, setOdd] = useState<string>();
+  const chosen = readField(at);
+  return (
+    <>
+      <div className={classes.later}>
+        {offers.map((offer) => (
+          <Button
+            key={fieldText(offer)}
+            onClick={() => {
+              onChoose(offer);
+            }}
+          >
+            {listDay(readDay(offer.date), today())} at {offer.hour}:{two(offer.minute)}
+          </Button>
+        ))}
+      </div>
+      <form
+        className={classes.later}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (chosen) onChoose(chosen);
+        }}
+      >
+        <label>
+          Leave at
+          <input
+            type="datetime-local"
+            required
+            value={at}
+            onChange={(event) => {
+              const typed = event.currentTarget.value;
+              const next = readField(typed);
+              setAt(typed);
+              setOdd(next && oddTimeWords(next, hours, Date.now()));
+            }}
+          />
+        </label>
+        {odd === undefined ? null : (
+          <p role="note" className={classes.odd}>
+            {odd}
+          </p>
+        )}
+        <Button kind="go" type="submit">
+          {done}
+        </Button>
+      </form>
+    </>
+  );
+}
