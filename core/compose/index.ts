@@ -1,7 +1,8 @@
+export { addWording } from './addWording.ts';
 export { bareProgram } from './bareSheet.ts';
 export { compose, takenUpAs, withQuoted } from './compose.ts';
 export type { ComposedMessage } from './compose.ts';
-export { withEnding } from './enclosures.ts';
+export { enclosuresByRule, withEnding } from './enclosures.ts';
 export type { WantedEnclosure } from './enclosures.ts';
 export type { ComposeInput, ComposePractice, TakenUp } from './input.ts';
 export { plainBlocks, quotedBlocks } from './quoted.ts';

@@ -7,6 +7,8 @@ import {
   Message,
   PassagesHere,
   PreviewQuery,
+  PutInTemplate,
+  TemplatePutIn,
   StartMessage,
 } from '../../contract/messages.ts';
 import { Type } from 'typebox';
@@ -19,6 +21,7 @@ import { enclosureBytes } from './enclosures/enclosureBytes.ts';
 import { viewable } from '../platform/files/viewable.ts';
 import { checkMessage } from './checkMessage.ts';
 import { discardMessage } from './discardMessage.ts';
+import { putInTemplate } from './putInTemplate.ts';
 import { readMessage } from './readMessage.ts';
 import { restoreMessage } from './restoreMessage.ts';
 import { openDraft } from './draftLayout.ts';
@@ -136,6 +139,17 @@ export const messageRoutes = [
     status: 201,
     answers: Message,
     handle: ({ services, scope, params, body }) => encloseMade(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/messages/:id/templates',
+    right: 'work',
+    summary: 'Put another template’s wording into a draft, with what it asks and encloses',
+    params: ById,
+    body: PutInTemplate,
+    status: 200,
+    answers: TemplatePutIn,
+    handle: ({ services, scope, params, body }) => putInTemplate(services, scope, params.id, body),
   }),
   endpoint({
     method: 'get',

@@ -199,6 +199,22 @@ describe('another template', () => {
   });
 });
 
+describe('another template at the caret', () => {
+  it('gives its words, and brings what it asks and encloses; whom it goes to stays', async () => {
+    const draft = await start({});
+    const order = (templateId: string) =>
+      client.call('POST', `/messages/${draft.id}/templates`, { templateId });
+    const { message, content } = (await order('template-report')).json;
+    expect(JSON.stringify(content)).toContain('survey');
+    expect(JSON.stringify(content)).not.toMatch(/Dear|greeting/);
+    expect(message).toMatchObject({ to: draft.to, subject: draft.subject, revision: draft.revision + 1 });
+    expect(message.enclosures.length).toBeGreaterThan(0);
+    expect((await order('template-report')).json.message.enclosures).toEqual(message.enclosures);
+    expect((await order('template-terms-letter')).json.code).toBe('templateUnavailable');
+    expect((await order('none')).status).toBe(404);
+  });
+});
+
 describe('enclosures from elsewhere', () => {
   it('are kept by their bytes, once, and on the matter where that is wished, version by version', async () => {
     const draft = await start({});

@@ -4,6 +4,8 @@ import type {
   ChangeMessage,
   EncloseOrder,
   PassagesHere,
+  PutInTemplate,
+  TemplatePutIn,
   RescheduleMessage,
   SendMessage,
   StartMessage,
@@ -56,6 +58,13 @@ const messagesApi = api.injectEndpoints({
     }),
     encloseMade: build.mutation<Message, { readonly id: string; readonly order: EncloseOrder }>({
       query: ({ id, order }) => ({ url: `/messages/${id}/enclosures`, method: 'POST', body: order }),
+    }),
+    putInTemplate: build.mutation<TemplatePutIn, { readonly id: string } & PutInTemplate>({
+      query: ({ id, templateId }) => ({
+        url: `/messages/${id}/templates`,
+        method: 'POST',
+        body: { templateId },
+      }),
     }),
     passagesHere: build.query<PassagesHere, string>({
       query: (id) => `/messages/${id}/passages`,
@@ -111,6 +120,7 @@ export const {
   useEncloseFilesMutation,
   useEncloseMadeMutation,
   usePassagesHereQuery,
+  usePutInTemplateMutation,
   useStartMessageMutation,
   useSwitchTemplateMutation,
 } = messagesApi;

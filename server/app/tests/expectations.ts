@@ -167,6 +167,11 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   },
   'POST /messages/:id/check': { who: EVERYBODY, on: 'message' },
   'POST /messages/:id/send': { who: WORKERS, on: 'message', body: {} },
+  'POST /messages/:id/templates': {
+    who: WORKERS,
+    on: 'message',
+    body: { templateId: 'template-report' },
+  },
   'POST /messages/:id/test': { who: WORKERS, on: 'message' },
   'POST /messages/:id/reschedule': {
     who: WORKERS,

@@ -10,6 +10,8 @@ export type PutInItem = { readonly label: string; readonly detail: string } & (
   | { readonly kind: 'passage'; readonly id: string; readonly oneLine: boolean }
   /** Its words as they are today, that no later change of the passage reaches. */
   | { readonly kind: 'passageCopy'; readonly id: string; readonly oneLine: boolean }
+  /** Another template's wording, with what it asks and encloses. */
+  | { readonly kind: 'template'; readonly id: string }
   | { readonly kind: 'signature' }
 );
 
@@ -23,6 +25,7 @@ const KIND_WORDS: Readonly<Record<PutInItem['kind'], string>> = {
   newBlank: 'new blank',
   passage: 'passage',
   passageCopy: 'its words',
+  template: 'template',
   signature: 'signature',
 };
 

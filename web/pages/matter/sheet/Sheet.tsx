@@ -34,7 +34,6 @@ interface SheetProps {
 
 /** The sheet: address block, subject, body, enclosures at the foot, and notes in its margin. */
 export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
-  const [backable, setBackable] = useState(before);
   const [acknowledged, setAcknowledged] = useState<ReadonlySet<string>>(new Set());
   const touched = useRef(initial.revision > 1);
   const page = useRef<HTMLDivElement>(null);
@@ -48,20 +47,15 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   };
   const parts = useSheetParts(initial, matter, change);
   const enclosing = useEnclosing(initial.id, keeper, parts.showEnclosures);
-  const { subject, body } = useSheetEditors(initial, keeper, message.notes, page, change);
+  const { wordingOf } = enclosing;
+  const { subject, body } = useSheetEditors(initial, keeper, message.notes, page, change, wordingOf);
+  const back = useWordsBefore(before, { subject, body, setLine: parts.setLine });
   const onPaste = usePasting(body, enclosing.files);
   const blanks = useBlanks(message, matter);
   useKeys({ 'Ctrl+Enter': () => void leaving.go(), Escape: () => void leaving.putAway() });
 
   const notes = message.notes.filter(({ severity, id }) => severity === 'stop' || !acknowledged.has(id));
   const stops = notes.filter(({ severity }) => severity === 'stop').length;
-  const back = (): void => {
-    if (!backable) return;
-    body?.commands.setContent(backable.body);
-    subject?.commands.setContent(subjectContent(backable.subjectNodes));
-    for (const line of ['to', 'cc', 'bcc'] as const) parts.setLine(line, backable[line]);
-    setBackable(undefined);
-  };
   return (
     <BlanksContext
       value={{
@@ -78,7 +72,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
         matter={matter}
         onKeep={keeper.flush}
         onQuote={parts.quote}
-        onBack={backable && back}
+        onBack={back}
       />
       <div className={classes.scroller} onPaste={onPaste}>
         <Page
@@ -124,6 +118,29 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
       />
     </BlanksContext>
   );
+}
+
+/** Takes the sheet back to the words it had, and to whom; once. Undefined where there is nothing to go back to. */
+function useWordsBefore(
+  before: WordsBefore | undefined,
+  {
+    subject,
+    body,
+    setLine,
+  }: {
+    readonly subject: Editor | null;
+    readonly body: Editor | null;
+    readonly setLine: ReturnType<typeof useSheetParts>['setLine'];
+  },
+): (() => void) | undefined {
+  const [words, setWords] = useState(before);
+  if (!words) return undefined;
+  return () => {
+    body?.commands.setContent(words.body);
+    subject?.commands.setContent(subjectContent(words.subjectNodes));
+    for (const line of ['to', 'cc', 'bcc'] as const) setLine(line, words[line]);
+    setWords(undefined);
+  };
 }
 
 interface PageProps {

@@ -3,7 +3,7 @@ import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { Message, PassagesHere } from '../../../../contract/messages.ts';
 import { carryOut } from './carryOut.ts';
 import type { Remedy, SheetParts } from './carryOut.ts';
-import { passageItems } from './passages.ts';
+import { itemsHere } from './passages.ts';
 import { readAddresses } from './readAddresses.ts';
 
 describe('a pasted list of addresses', () => {
@@ -108,7 +108,8 @@ describe('passages at the caret', () => {
     ],
     signature: [],
   };
-  const names = (typed: string) => passageItems(passages, typed).map(({ label }) => label);
+  const names = (typed: string) =>
+    itemsHere(passages, [{ templateId: 't', name: 'Bilge notice' }], typed).map(({ label }) => label);
 
   it('are found by name first, then by their words, whatever the accents', () => {
     expect(names('fee')).toEqual(['Fee terms', 'Für später']);

@@ -4,10 +4,11 @@ import { useEffect } from 'react';
 import type { RefObject } from 'react';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { usePassagesHereQuery } from '../../../api/messages.ts';
+import { useShelfQuery } from '../../../api/shelf.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
 import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
 import { notesKey } from './noteHighlights.ts';
-import { PassagesAtCaret, offerPassages } from './passages.ts';
+import { PassagesAtCaret, offerHere } from './passages.ts';
 import { startPlace } from './startPlace.ts';
 
 const bodyWithPassages = [...bodyExtensions, PassagesAtCaret];
@@ -24,8 +25,10 @@ export function useSheetEditors(
   notes: Message['notes'],
   page: RefObject<HTMLElement | null>,
   change: (part: ChangeMessage) => void,
+  wordingOf: (templateId: string) => Promise<readonly object[] | undefined>,
 ): SheetEditors {
   const { data: passages } = usePassagesHereQuery(initial.id);
+  const { data: shelf } = useShelfQuery(initial.matterId);
   const subject = useEditor({
     extensions: subjectExtensions,
     content: subjectContent(initial.subjectNodes),
@@ -62,8 +65,12 @@ export function useSheetEditors(
   );
 
   useEffect(() => {
-    if (body && passages) offerPassages(body, passages);
-  }, [body, passages]);
+    if (!body || !passages) return;
+    const templates = (shelf?.items ?? []).filter(
+      ({ channel, templateId }) => channel === initial.channel && templateId !== initial.templateId,
+    );
+    offerHere(body, { passages, templates, wordingOf });
+  }, [body, passages, shelf, wordingOf, initial]);
 
   useEffect(() => {
     body?.view.dispatch(body.state.tr.setMeta(notesKey, notes));

@@ -45,6 +45,9 @@ export function usePutIn(
       case 'signature':
         chain.insertContent({ type: 'signature' }).run();
         return;
+      // Only a message takes another template's wording in.
+      case 'template':
+        return;
       default:
         item satisfies never;
     }
