@@ -91,6 +91,14 @@ describe('the directory', () => {
         { role: 'owner', contactId: twin.id },
       ],
     });
+    const partiesOn = (id: string) =>
+      services
+        .db('parties')
+        .where({ matter_id: id })
+        .orderBy(['role', 'contact_id'])
+        .select('role', 'contact_id');
+    const parties = await partiesOn(matterId);
+    const before = (await client.call('GET', `/contacts/${ines.id}`)).json.contact;
     const merged = (await client.call('POST', `/contacts/${ines.id}/merge`, { otherId: twin.id })).json;
     expect(merged.contact.addresses.map(({ value }: { value: string }) => value)).toContain(
       'ines@second.example',
@@ -101,6 +109,19 @@ describe('the directory', () => {
     );
     expect(owners.map(({ name }: { name: string }) => name)).toEqual(['Ines Okafor', 'Aksel Lund']);
     expect(await services.db('audit_events').where({ what: 'contact.merged' })).toHaveLength(1);
+    const undone = await client.call('POST', `/contacts/${ines.id}/unmerge`, { otherId: twin.id });
+    expect(undone.json.contact.addresses).toEqual(twin.contact.addresses);
+    expect((await client.call('GET', `/contacts/${ines.id}`)).json.contact).toEqual(before);
+    expect(await partiesOn(matterId)).toEqual(parties);
+    expect((await find('I Okafor')).map(({ id }: { id: string }) => id)).toContain(twin.id);
+    expect((await client.call('POST', `/contacts/${ines.id}/unmerge`, { otherId: twin.id })).status).toBe(
+      404,
+    );
+    const again = (await client.call('POST', `/contacts/${ines.id}/merge`, { otherId: twin.id })).json;
+    await client.call('PATCH', `/contacts/${ines.id}`, { revision: again.revision, contact: again.contact });
+    const late = await client.call('POST', `/contacts/${ines.id}/unmerge`, { otherId: twin.id });
+    expect([late.status, late.json.code]).toEqual([409, 'contactChanged']);
+    expect((await client.call('GET', `/contacts/${twin.id}`)).status).toBe(404);
   });
 });
 

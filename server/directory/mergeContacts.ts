@@ -8,7 +8,7 @@ import type { PersonScope } from '../access/scope.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { toJson } from './contactJson.ts';
 import { contactRevision, findContacts, updateContact } from './contactQueries.ts';
-import { mergeInto } from './queries.ts';
+import { mergeInto, rememberMerge } from './mergeQueries.ts';
 import { readContact } from './readContact.ts';
 import type { DirectoryServices } from './services.ts';
 
@@ -32,8 +32,10 @@ export async function mergeContacts(
     doNotWriteTo: kept.doNotWriteTo || other.doNotWriteTo,
   } as Contact;
   await changing(services, scope, async ({ tx, audit, tell }) => {
-    await mergeInto(tx, keptId, otherId);
+    const changed = await mergeInto(tx, keptId, otherId);
     if (!(await updateContact(tx, merged, revision))) throw new DomainProblem('contactChanged');
+    const before = { ...changed, kept };
+    await rememberMerge(tx, { keptId, otherId, revision: revision + 1, before });
     await audit('contact.merged', 'contact', keptId, { otherId, other: toJson(other) });
     tell({ kind: 'contact', id: keptId });
   });

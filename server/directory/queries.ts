@@ -1,6 +1,5 @@
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
-import type { Tx } from '../platform/database/transaction.ts';
 import { visible } from '../access/visibleQueries.ts';
 import { joined } from '../platform/database/dialects/sqlite/expressions.ts';
 import { contactWords, typedWords } from '../platform/database/dialects/sqlite/words.ts';
@@ -135,29 +134,6 @@ export async function sharedNames(scope: Scope): Promise<readonly SharedBy[]> {
       joined(sql(scope), 'id', 'ids'),
     );
   return rows.map(({ same, ids }) => ({ same, ids: ids.split(',') }));
-}
-
-/**
- * Makes one contact of two: what the other was on becomes the kept one's. The other stays as a pointer, so that what was
- * filed about it still leads somewhere.
- */
-export async function mergeInto(tx: Tx, keptId: string, otherId: string): Promise<void> {
-  await tx.raw(
-    `DELETE FROM parties WHERE contact_id = ? AND EXISTS
-       (SELECT 1 FROM parties p WHERE p.matter_id = parties.matter_id AND p.role = parties.role AND p.contact_id = ?)`,
-    [otherId, keptId],
-  );
-  await tx('parties').where({ contact_id: otherId }).update({ contact_id: keptId });
-  await tx('contacts')
-    .where({ couple_with_id: otherId })
-    .whereNot({ id: keptId })
-    .update({ couple_with_id: keptId });
-  await tx('contacts').where({ id: keptId, couple_with_id: otherId }).update({ couple_with_id: null });
-  await tx('contacts').where({ merged_into_id: otherId }).update({ merged_into_id: keptId });
-  await tx('contacts')
-    .where({ id: otherId })
-    .update({ merged_into_id: keptId, couple_with_id: null, revision: tx.raw('revision + 1') });
-  await tx('contact_words').where({ contact_id: otherId }).delete();
 }
 
 export function allContactIds(scope: Scope): Promise<string[]> {

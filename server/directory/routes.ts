@@ -16,6 +16,7 @@ import { changeContact } from './changeContact.ts';
 import { createContact } from './createContact.ts';
 import { findDuplicates } from './findDuplicates.ts';
 import { findInDirectory } from './findInDirectory.ts';
+import { unmergeContacts } from './unmergeContacts.ts';
 import { mergeContacts } from './mergeContacts.ts';
 import { readContact } from './readContact.ts';
 import { exportContacts } from './exportContacts.ts';
@@ -115,6 +116,17 @@ export const directoryRoutes = [
     status: 200,
     answers: ContactDetail,
     handle: ({ services, scope, params, body }) => mergeContacts(services, scope, params.id, body.otherId),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/contacts/:id/unmerge',
+    right: 'work',
+    summary: 'Make two contacts of one again, as they were before they were joined',
+    params: ById,
+    body: MergeContacts,
+    status: 200,
+    answers: ContactDetail,
+    handle: ({ services, scope, params, body }) => unmergeContacts(services, scope, params.id, body.otherId),
   }),
   endpoint({
     method: 'post',

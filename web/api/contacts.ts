@@ -46,6 +46,14 @@ const contactsApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Contacts', 'Contact', 'Matter'],
     }),
+    unmergeContacts: build.mutation<ContactDetail, { readonly keptId: string; readonly otherId: string }>({
+      query: ({ keptId, otherId }) => ({
+        url: `/contacts/${keptId}/unmerge`,
+        method: 'POST',
+        body: { otherId },
+      }),
+      invalidatesTags: ['Contacts', 'Contact', 'Matter'],
+    }),
     importContacts: build.mutation<ImportReport, File>({
       query: (file) => {
         const body = new FormData();
@@ -65,5 +73,6 @@ export const {
   useChangeContactMutation,
   useDuplicatesQuery,
   useMergeContactsMutation,
+  useUnmergeContactsMutation,
   useImportContactsMutation,
 } = contactsApi;

@@ -60,6 +60,7 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'GET /contacts/:id': { who: EVERYBODY, address: { id: '{contact}' } },
   'PATCH /contacts/:id': { who: WORKERS },
   'POST /contacts/:id/merge': { who: WORKERS },
+  'POST /contacts/:id/unmerge': { who: WORKERS },
   'POST /recipient-groups': { who: WORKERS },
   'DELETE /recipient-groups/:id': { who: WORKERS },
 

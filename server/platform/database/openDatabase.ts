@@ -14,6 +14,7 @@ import {
 } from './migrations/20261127190000_authenticated.ts';
 
 import { down as downTests, up as upTests } from './migrations/20261127230000_tests.ts';
+import { down as downMerges, up as upMerges } from './migrations/20261127233000_merges.ts';
 
 export type Database = Knex;
 
@@ -34,6 +35,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261127120000_house', up: upHouse, down: downHouse },
   { name: '20261127190000_authenticated', up: upAuthenticated, down: downAuthenticated },
   { name: '20261127230000_tests', up: upTests, down: downTests },
+  { name: '20261127233000_merges', up: upMerges, down: downMerges },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

@@ -11,11 +11,12 @@ import {
   useContactsInfiniteQuery,
   useDuplicatesQuery,
   useImportContactsMutation,
-  useMergeContactsMutation,
 } from '../../api/contacts.ts';
 import { FileChooser } from '../../ui/FileChooser.tsx';
 import { usePicked } from '../../ui/usePicked.ts';
 import { saveContacts } from './saveContacts.ts';
+import { Alike, JoinedWords } from './Alike.tsx';
+import type { Joined } from './Alike.tsx';
 import classes from './Directory.module.css';
 
 const TYPING_MS = 120;
@@ -28,6 +29,7 @@ export function DirectoryPage() {
   const [query] = useDebouncedValue(typed, TYPING_MS);
   const { picked, toggle } = usePicked();
   const [showAlike, setShowAlike] = useState(false);
+  const [joined, setJoined] = useState<Joined>();
   const [bringIn, { data: report, error: importError, isLoading }] = useImportContactsMutation();
   const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery(query);
   const { data: alike } = useDuplicatesQuery();
@@ -56,7 +58,7 @@ export function DirectoryPage() {
               setShowAlike(!showAlike);
             }}
           >
-            {plural(groups.length, 'pair')} that may be one
+            {plural(groups.length, 'possible duplicate')}
           </Button>
         ) : null}
         <Actions
@@ -72,10 +74,17 @@ export function DirectoryPage() {
           {problemWords(importError)}
         </p>
       ) : null}
+      {joined ? <JoinedWords joined={joined} onUndone={setJoined} /> : null}
       <div className={classes.list}>
         {showAlike && user.mayChange
           ? groups.map(({ contacts: pair, because, same }) => (
-              <Alike key={`${because} ${same}`} pair={pair} because={because} same={same} />
+              <Alike
+                key={`${because} ${same}`}
+                contacts={pair}
+                because={because}
+                same={same}
+                onJoined={setJoined}
+              />
             ))
           : null}
         {error ? <p role="alert">{problemWords(error)}</p> : null}
@@ -179,39 +188,5 @@ function Report({ report }: { readonly report: ImportReport }) {
             .join(' ')}`
         : ''}
     </p>
-  );
-}
-
-interface AlikeProps {
-  readonly pair: readonly ContactSummary[];
-  readonly because: 'address' | 'name';
-  readonly same: string;
-}
-
-/** Two that may be one: the one kept takes over matters and addresses of the other. */
-function Alike({ pair, because, same }: AlikeProps) {
-  const [merge, { isLoading, error }] = useMergeContactsMutation();
-  return (
-    <section className={classes.alike}>
-      <b>{because === 'address' ? `Both are reached at ${same}` : `Two of one name: ${same}`}</b>
-      {pair.map((contact) => {
-        const other = pair.find(({ id }) => id !== contact.id);
-        return (
-          <span key={contact.id}>
-            <Link to={`/directory/${contact.id}`}>{contact.name}</Link> {contact.organisation} {contact.email}{' '}
-            {plural(contact.matters, 'matter')}
-            {other ? (
-              <Button
-                disabled={isLoading}
-                onClick={() => void merge({ keptId: contact.id, otherId: other.id })}
-              >
-                Keep this one for both
-              </Button>
-            ) : null}
-          </span>
-        );
-      })}
-      {error ? <small role="alert">{problemWords(error)}</small> : null}
-    </section>
   );
 }

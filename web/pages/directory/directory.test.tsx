@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { ContactPage } from '../../../contract/directory.ts';
 
 import { refusing, screen, show } from '../../tests/stage.tsx';
@@ -53,18 +53,31 @@ describe('the directory', () => {
   });
 
   it('says who may be one, and joins them only at a word', async () => {
-    const pair = [contact('Ines'), contact('Ines O')];
+    const pair = [contact('Ines'), contact('InesO'), contact('Okafor')];
     const { user, changes } = show(
       <DirectoryPage />,
       {
         ...answers,
         'GET /contact-duplicates': { items: [{ because: 'address', same: 'x@y', contacts: pair }] },
+        [`POST /contacts/${pair[1]?.id}/merge`]: {},
+        [`POST /contacts/${pair[1]?.id}/unmerge`]: {},
       },
       page,
     );
-    await user.click(await screen.findByRole('button', { name: '1 pair that may be one' }));
+    await user.click(await screen.findByRole('button', { name: '1 possible duplicate' }));
+    expect(screen.getByText('All 3 are reached at x@y')).toBeTruthy();
     expect(changes()).toEqual([]);
-    expect(screen.getAllByText(/Ines/).length).toBeGreaterThan(2);
+    await user.click(screen.getAllByRole('radio')[1] as HTMLElement);
+    await user.click(screen.getByRole('button', { name: 'Join “Ines” into “InesO”' }));
+    expect((await screen.findByRole('status')).textContent).toContain('“Ines” was joined into “InesO”');
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() => {
+      expect(screen.queryByRole('button', { name: 'Undo' })).toBeNull();
+    });
+    expect(changes().map(({ path }) => path)).toEqual([
+      `/contacts/${pair[1]?.id}/merge`,
+      `/contacts/${pair[1]?.id}/unmerge`,
+    ]);
   });
 
   it('begins a new contact at a key', async () => {

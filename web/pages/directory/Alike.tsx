@@ -1,0 +1,95 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { ContactSummary } from '../../../contract/directory.ts';
+import { useMergeContactsMutation, useUnmergeContactsMutation } from '../../api/contacts.ts';
+import { Button } from '../../ui/Button.tsx';
+import { plural, problemWords } from '../../words/wording.ts';
+import classes from './Directory.module.css';
+
+/** Two contacts that were made one, by what they were called. */
+export interface Joined {
+  readonly kept: Pick<ContactSummary, 'id' | 'name'>;
+  readonly other: Pick<ContactSummary, 'id' | 'name'>;
+}
+
+interface AlikeProps {
+  readonly contacts: readonly ContactSummary[];
+  readonly because: 'address' | 'name';
+  readonly same: string;
+  readonly onJoined: (joined: Joined) => void;
+}
+
+/** Contacts that may be one and the same, beside each other: which stays is chosen, and each other one goes into it at a word. */
+export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
+  const [merge, { isLoading, error }] = useMergeContactsMutation();
+  const most = contacts.reduce<ContactSummary | undefined>(
+    (best, one) => (best && best.matters >= one.matters ? best : one),
+    undefined,
+  );
+  const [keptId, setKeptId] = useState(most?.id);
+  const kept = contacts.find(({ id }) => id === keptId) ?? most;
+  const joinIn = async (other: ContactSummary): Promise<void> => {
+    if (!kept) return;
+    await merge({ keptId: kept.id, otherId: other.id }).unwrap();
+    onJoined({ kept, other });
+  };
+  return (
+    <section className={classes.alike} aria-label={`Possible duplicates: ${same}`}>
+      <b>{titleOf(contacts.length, because, same)}</b>
+      {contacts.map((contact) => (
+        <span key={contact.id}>
+          <label>
+            <input
+              type="radio"
+              name={`${because} ${same}`}
+              checked={contact === kept}
+              onChange={() => {
+                setKeptId(contact.id);
+              }}
+            />{' '}
+            stays
+          </label>
+          <Link to={`/directory/${contact.id}`}>{contact.name}</Link> {contact.organisation} {contact.email}{' '}
+          {contact.phone} {plural(contact.matters, 'matter')}
+          {kept && contact !== kept ? (
+            <Button disabled={isLoading} onClick={() => void joinIn(contact).catch(() => undefined)}>
+              Join “{contact.name}” into “{kept.name}”
+            </Button>
+          ) : null}
+        </span>
+      ))}
+      <small>
+        The one that stays takes over the matters and addresses of the other, and what it lacks itself.
+      </small>
+      {error ? <small role="alert">{problemWords(error)}</small> : null}
+    </section>
+  );
+}
+
+function titleOf(count: number, because: AlikeProps['because'], same: string): string {
+  if (because === 'address') return `${count === 2 ? 'Both are' : `All ${count} are`} reached at ${same}`;
+  return `${count} have the name ${same}`;
+}
+
+interface JoinedWordsProps {
+  readonly joined: Joined;
+  readonly onUndone: (joined: undefined) => void;
+}
+
+/** What was just joined, and the way back. */
+export function JoinedWords({ joined: { kept, other }, onUndone }: JoinedWordsProps) {
+  const [unmerge, { isLoading, error }] = useUnmergeContactsMutation();
+  const undo = async (): Promise<void> => {
+    await unmerge({ keptId: kept.id, otherId: other.id }).unwrap();
+    onUndone(undefined);
+  };
+  return (
+    <p className={classes.report} role="status">
+      “{other.name}” was joined into <Link to={`/directory/${kept.id}`}>“{kept.name}”</Link>.{' '}
+      <Button disabled={isLoading} onClick={() => void undo().catch(() => undefined)}>
+        Undo
+      </Button>
+      {error ? <span role="alert"> {problemWords(error)}</span> : null}
+    </p>
+  );
+}
