@@ -1,3 +1,5 @@
+import { documentOf } from '../template/document.ts';
+import { gapsInWording } from './gaps.ts';
 import { describe, expect, it } from 'vitest';
 import { checkInputOf } from '../tests/fixtures.ts';
 import type { CheckInput } from './checkInput.ts';
@@ -91,5 +93,28 @@ describe('what was never filled in', () => {
   it('is found in a line of any length at once', () => {
     for (const one of ['{', '[', '<', '%a', '_ ', '.', '«'])
       expect(notes(one.repeat(50_000)).length).toBeLessThan(50_001);
+  });
+});
+
+describe('a template’s own wording', () => {
+  it.each([
+    ['Dear {{client_name}}, it is due.', 'codeInWords', '{{client_name}}', 'error'],
+    ['The fee is £XX.', 'gapInWords', 'XX', 'warning'],
+    ['It was on [date].', 'gapInWords', '[date]', 'warning'],
+    ['The price is ________.', 'gapInWords', undefined, 'warning'],
+  ])('is told of “%s”', (words, code, where, severity) => {
+    const body = documentOf([{ type: 'paragraph', content: [{ type: 'text', text: words }] }]);
+    const found = gapsInWording({ subject: [], body });
+    // A ruled line may be meant for a pen.
+    if (where === undefined) expect(found).toEqual([]);
+    else expect(found).toMatchObject([{ code, where, severity }]);
+  });
+
+  it('is told once of what stands twice, in its subject too', () => {
+    const line = { type: 'text', text: 'For {{ref}}' } as const;
+    const body = documentOf([{ type: 'paragraph', content: [line] }]);
+    expect(gapsInWording({ subject: [line], body })).toMatchObject([
+      { where: '{{ref}}', params: { label: 'ref' } },
+    ]);
   });
 });

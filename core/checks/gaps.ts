@@ -1,5 +1,9 @@
 import { findGaps } from '../reading/findGaps.ts';
 import type { Gap } from '../reading/findGaps.ts';
+import { blankKindFor, blankLabelFor } from '../reading/suggest.ts';
+import type { TemplateProblem } from '../template/checkTemplate.ts';
+import type { TemplateContent } from '../template/template.ts';
+import { textBlocks } from '../template/walk.ts';
 import type { CheckInput } from './checkInput.ts';
 import { caution, stop } from './note.ts';
 import type { Note, NoteWhere } from './note.ts';
@@ -83,16 +87,49 @@ export function checkGaps({ subject, lines, channel }: CheckInput): readonly Not
 }
 
 function notesOn(text: string, where: (words: string) => NoteWhere, mayHaveRules: boolean): readonly Note[] {
-  return text.split('\n').flatMap((line) =>
-    findGaps(line).flatMap((gap): readonly Note[] => {
+  return gapsIn(text, mayHaveRules).map(({ kind, gap }) => {
+    const words = gap.text.trim();
+    return kind === 'code'
+      ? stop('codeLeft', where(words), { words })
+      : caution('gapLeft', where(words), { words });
+  });
+}
+
+/** A place in a text that was never filled in: a code, which nobody should read, or a gap. */
+interface GapIn {
+  readonly kind: 'code' | 'gap';
+  readonly gap: Gap;
+  /** The line it stands in. */
+  readonly line: string;
+}
+
+const gapsIn = (text: string, mayHaveRules: boolean): readonly GapIn[] =>
+  text.split('\n').flatMap((line) =>
+    findGaps(line).flatMap((gap): readonly GapIn[] => {
       const kind = gap.shape === 'rule' && mayHaveRules ? undefined : kindOf(gap, line);
-      if (kind === undefined) return [];
-      const words = gap.text.trim();
-      return [
-        kind === 'code'
-          ? stop('codeLeft', where(words), { words })
-          : caution('gapLeft', where(words), { words }),
-      ];
+      return kind === undefined ? [] : [{ kind, gap, line }];
     }),
   );
+
+/**
+ * The same in a template's own wording, once for each way it is written: a code in it would go out with every message, and a
+ * gap would be met by every writer. Each is told with the blank that could ask for it.
+ */
+export function gapsInWording({
+  subject,
+  body,
+}: Pick<TemplateContent, 'subject' | 'body'>): readonly TemplateProblem[] {
+  const lines = [subject, ...textBlocks(body.content).map(({ content }) => content ?? [])].map((nodes) =>
+    nodes
+      .map((node) => (node.type === 'text' ? node.text : node.type === 'hardBreak' ? '\n' : '\uFFFC'))
+      .join(''),
+  );
+  const found = lines.flatMap((text) => gapsIn(text, true));
+  const each = new Map(found.map((one) => [one.gap.text.trim(), one]));
+  return [...each].map(([words, { kind, gap, line }]) => ({
+    code: kind === 'code' ? 'codeInWords' : 'gapInWords',
+    where: words,
+    params: { words, label: blankLabelFor(gap, line), answer: blankKindFor(gap, line) },
+    severity: kind === 'code' ? 'error' : 'warning',
+  }));
 }

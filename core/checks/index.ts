@@ -69,6 +69,7 @@ export const notesThatStop = (notes: readonly Note[], acknowledged: ReadonlySet<
     (note) => note.severity === 'stop' || !(acknowledged.has(noteId(note)) || acknowledged.has(note.code)),
   );
 
+export { gapsInWording } from './gaps.ts';
 export { readableMessage } from './checkInput.ts';
 export type { CheckInput } from './checkInput.ts';
 export { noteId } from './note.ts';

@@ -34,6 +34,9 @@ export interface TemplateProblem extends Problem<
   | 'passageCircle'
   | 'passagesTooLong'
   | 'pictureWithoutWords'
+  /** Found by the reader of gaps, which stands above. */
+  | 'codeInWords'
+  | 'gapInWords'
 > {
   readonly severity: 'error' | 'warning';
 }

@@ -1,5 +1,6 @@
 import type { TemplateContentJson, TemplateProblemView } from '../../contract/templates.ts';
 import type { MatterType } from '../../core/model/matter.ts';
+import { gapsInWording } from '../../core/checks/index.ts';
 import { checkForType, checkInItself } from '../../core/template/checkTemplate.ts';
 import type { TemplateProblem } from '../../core/template/checkTemplate.ts';
 import { findField, repeatsOf } from '../../core/template/fieldCatalogue.ts';
@@ -23,7 +24,9 @@ export function problemsOver(
   types: readonly MatterType[],
   passages: Passages,
 ): readonly TemplateProblemView[] {
-  const inItself = checkInItself(content, passages).map((one) => viewProblem(one, []));
+  const inItself = [...checkInItself(content, passages), ...gapsInWording(content)].map((one) =>
+    viewProblem(one, []),
+  );
   const expanded = withPassages(content, passages);
   const names = outlineNames(types, passages);
   const found = new Map<string, { problem: TemplateProblem; types: Set<string> }>();

@@ -313,7 +313,7 @@ describe('a file that a template encloses each time', () => {
     const matter = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
     const draft = await client.call('POST', `/matters/${matter}/messages`, { templateId: made.json.id });
     expect(draft.json.enclosures).toMatchObject([{ fileName: 'Terms of ours.pdf', sizeBytes: 16 }]);
-    expect(draft.json.asks).toEqual(['A plan']);
+    expect(draft.json.wanted).toEqual([{ label: 'A plan' }]);
   });
 });
 

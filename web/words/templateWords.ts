@@ -69,6 +69,11 @@ const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: str
     `They would make more than ${text(p, 'most')} paragraphs: passages within passages repeat each other.`,
   ],
   passageCircle: (p) => ['A passage within itself', text(p, 'path')],
+  codeInWords: (p) => [
+    'A code nobody should read',
+    `“${text(p, 'words')}” would go out as it stands. Make it a blank or a field.`,
+  ],
+  gapInWords: (p) => ['A gap in the wording', `“${text(p, 'words')}” is left for every writer to find.`],
   pictureWithoutWords: () => ['A picture without words', 'Say what it shows, for those who do not see it.'],
 };
 

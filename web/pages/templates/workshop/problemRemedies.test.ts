@@ -76,12 +76,39 @@ describe('remedies of the workshop', () => {
       ['unknownRole', 'recipients', ['dropRule']],
       ['unknownRole', 'party.broker', ['goTo', 'takeOut']],
       ['noRecipients', 'recipients', []],
+      ['gapInWords', '____', ['goTo', 'makeBlank']],
     ] as const;
     for (const [code, where, expected] of codes) {
       const remedies = remediesFor(problem(code, where));
       expect([code, remedies]).toEqual([code, expected]);
       for (const remedy of remedies) expect(REMEDY_WORDS[remedy]).not.toBe('');
     }
+  });
+
+  it('make one blank of a code wherever it stands', () => {
+    const editor = editorOf(text('Dear {{client.name}}, '), field('fact.x'), text(' for {{client.name}}.'));
+    const found = {
+      ...problem('codeInWords', '{{client.name}}'),
+      params: { label: 'client name', answer: 'text' },
+    };
+    const made: object[] = [];
+    applyRemedy('makeBlank', found, {
+      editors: [editor],
+      content: { blanks: [] } as never,
+      onContent: (part) => made.push(part),
+    });
+    expect(made).toEqual([
+      { blanks: [{ key: 'clientName', label: 'client name', kind: 'text', required: true }] },
+    ]);
+    expect(nodesOf(editor)).toEqual([
+      'Dear ',
+      'blank clientName',
+      ', ',
+      'field fact.x',
+      ' for ',
+      'blank clientName',
+      '.',
+    ]);
   });
 
   it('take every place of a field out, and leave the words around it', () => {

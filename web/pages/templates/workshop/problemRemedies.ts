@@ -1,11 +1,13 @@
 import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import type { TemplateContentJson, TemplateProblemView } from '../../../../contract/templates.ts';
+import { BLANK_KINDS } from '../../../../core/template/blanks.ts';
+import { freshKey } from '../../../words/freshKey.ts';
 import { isRepeated } from '../../../parts/editor/templateContext.ts';
 
 /** What can be done about a problem of a template, beside its words. */
 export type ProblemRemedy =
-  'goTo' | 'takeOut' | 'plainFormat' | 'withoutShift' | 'dropBlank' | 'askForIt' | 'dropRule';
+  'goTo' | 'takeOut' | 'plainFormat' | 'withoutShift' | 'dropBlank' | 'askForIt' | 'makeBlank' | 'dropRule';
 
 export const REMEDY_WORDS: Readonly<Record<ProblemRemedy, string>> = {
   goTo: 'Go to it',
@@ -14,9 +16,11 @@ export const REMEDY_WORDS: Readonly<Record<ProblemRemedy, string>> = {
   withoutShift: 'Without the shift',
   dropBlank: 'Drop the blank',
   askForIt: 'Ask for it',
+  makeBlank: 'Make it a blank',
   dropRule: 'Do not write to them',
 };
 
+const IN_TEXT: readonly ProblemRemedy[] = ['goTo', 'makeBlank'];
 const IN_WORDING: readonly ProblemRemedy[] = ['goTo', 'takeOut'];
 const REMEDIES: Readonly<Record<string, readonly ProblemRemedy[]>> = {
   unknownField: IN_WORDING,
@@ -33,6 +37,8 @@ const REMEDIES: Readonly<Record<string, readonly ProblemRemedy[]>> = {
   passagesTooLong: IN_WORDING,
   pictureWithoutWords: ['goTo'],
   badAddress: ['dropRule'],
+  codeInWords: IN_TEXT,
+  gapInWords: IN_TEXT,
 };
 
 /**
@@ -99,6 +105,8 @@ export function applyRemedy(remedy: ProblemRemedy, problem: TemplateProblemView,
   const places = placesOf(desk.editors, problem);
   switch (remedy) {
     case 'goTo': {
+      const [written] = IN_TEXT === REMEDIES[problem.code] ? wordsPlaces(desk.editors, problem.where) : [];
+      written?.editor.chain().focus().setTextSelection(written).scrollIntoView().run();
       const [first] = places;
       first?.editor.chain().focus().setNodeSelection(first.pos).scrollIntoView().run();
       return;
@@ -126,11 +134,56 @@ export function applyRemedy(remedy: ProblemRemedy, problem: TemplateProblemView,
         ],
       });
       return;
+    case 'makeBlank':
+      makeBlank(problem, desk);
+      return;
     case 'dropRule':
       onContent({ recipients: withoutRule(content.recipients, problem) });
       return;
     default:
       remedy satisfies never;
+  }
+}
+
+interface WordsPlace {
+  readonly editor: Editor;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Everywhere that words stand in the wording, in whichever marks. */
+const wordsPlaces = (editors: readonly (Editor | null)[], words: string): readonly WordsPlace[] =>
+  editors.flatMap((editor) => {
+    const found: WordsPlace[] = [];
+    editor?.state.doc.descendants((block, pos) => {
+      if (!block.isTextblock) return true;
+      // One sign for each node that is no text, so that places in the text are places in the block.
+      const text = block.textBetween(0, block.content.size, undefined, '\uFFFC');
+      for (let at = text.indexOf(words); at >= 0; at = text.indexOf(words, at + words.length))
+        found.push({ editor, from: pos + 1 + at, to: pos + 1 + at + words.length });
+      return false;
+    });
+    return found;
+  });
+
+/** Puts one blank in every place of a code or a gap. */
+function makeBlank(
+  { where, params }: TemplateProblemView,
+  { editors, content, onContent }: RemedyDesk,
+): void {
+  const label = String(params['label'] ?? where);
+  const key = freshKey(
+    label,
+    content.blanks.map((blank) => blank.key),
+  );
+  const kind = BLANK_KINDS.find((one) => one === params['answer']) ?? 'text';
+  onContent({ blanks: [...content.blanks, { key, label, kind, required: true }] });
+  for (const { editor, from, to } of [...wordsPlaces(editors, where)].reverse()) {
+    const { blank } = editor.state.schema.nodes;
+    // An amount is written with its sign: one that stands before the gap would be there twice.
+    const signed = kind === 'money' && /\p{Sc}/u.test(editor.state.doc.textBetween(from - 1, from));
+    if (blank)
+      editor.view.dispatch(editor.state.tr.replaceWith(signed ? from - 1 : from, to, blank.create({ key })));
   }
 }
 
