@@ -1,4 +1,7 @@
+import { formatDate } from '../dates/formatDate.ts';
 import type { ConditionGroup } from '../model/condition.ts';
+import { parsePlainDate } from '../model/plainDate.ts';
+import type { SenderChoice } from '../model/sender.ts';
 import type { RecipientRule } from '../recipients/recipients.ts';
 import type { BlockNode, InlineNode, Repeat } from './document.ts';
 import type { DocumentRule, TemplateContent } from './template.ts';
@@ -7,6 +10,10 @@ import type { DocumentRule, TemplateContent } from './template.ts';
 export interface OutlineNames {
   readonly field: (path: string) => string;
   readonly passage: (id: string) => string;
+  /** A value that a condition compares with, as it is written: an amount with its sign, a choice by its label. */
+  readonly value: (path: string, value: string | number | boolean) => string;
+  readonly role: (key: string) => string;
+  readonly sender: (choice: SenderChoice) => string;
 }
 
 const place = (words: string): string => `‹${words}›`;
@@ -91,7 +98,10 @@ const repeatWords = ({ over, when }: Repeat, names: OutlineNames): string =>
   `For each of ${names.field(over)}${when ? `, when ${groupWords(when, names)}` : ''}:`;
 
 /** A condition in words. */
-export function groupWords({ join, conditions }: ConditionGroup, names: OutlineNames): string {
+export function groupWords(
+  { join, conditions }: ConditionGroup,
+  names: Pick<OutlineNames, 'field' | 'value'>,
+): string {
   return conditions
     .map(({ path, test }) => {
       const name = names.field(path);
@@ -101,17 +111,17 @@ export function groupWords({ join, conditions }: ConditionGroup, names: OutlineN
         case 'empty':
           return `${name} is not there`;
         case 'is':
-          return `${name} is ${answer(test.value)}`;
+          return `${name} is ${names.value(path, test.value)}`;
         case 'isNot':
-          return `${name} is not ${answer(test.value)}`;
+          return `${name} is not ${names.value(path, test.value)}`;
         case 'atLeast':
-          return `${name} is at least ${test.value}`;
+          return `${name} is at least ${names.value(path, test.value)}`;
         case 'atMost':
-          return `${name} is at most ${test.value}`;
+          return `${name} is at most ${names.value(path, test.value)}`;
         case 'before':
-          return `${name} is before ${names.field(test.than)}`;
+          return `${name} is before ${dayWords(test.than, names)}`;
         case 'notBefore':
-          return `${name} is not before ${names.field(test.than)}`;
+          return `${name} is not before ${dayWords(test.than, names)}`;
         default:
           return test satisfies never;
       }
@@ -119,19 +129,22 @@ export function groupWords({ join, conditions }: ConditionGroup, names: OutlineN
     .join(join === 'all' ? ' and ' : ' or ');
 }
 
-const answer = (value: string | boolean): string =>
-  typeof value === 'string' ? value : value ? 'yes' : 'no';
+/** A day as it is written, or the field that holds it. */
+function dayWords(than: string, names: Pick<OutlineNames, 'field'>): string {
+  const date = parsePlainDate(than);
+  return date ? formatDate(date, 'long') : names.field(than);
+}
 
 /** Everything beside the wording, a line each: to whom, with what, and what follows. */
 export function outlineRest(content: TemplateContent, names: OutlineNames): readonly string[] {
   const { recipients, documents, blanks, category, sender, replyTo, after, plain, each } = content;
   const line = (name: string, rules: readonly RecipientRule[]): readonly string[] =>
-    rules.length > 0 ? [`${name}: ${rules.map(ruleWords).join(', ')}`] : [];
+    rules.length > 0 ? [`${name}: ${rules.map((rule) => ruleWords(rule, names)).join(', ')}`] : [];
   return [
     ...line('To', recipients.to),
     ...line('Copy', recipients.cc),
     ...line('Blind copy', recipients.bcc),
-    ...(sender ? [`From: ${sender === 'practice' ? 'the practice' : 'the responsible person'}`] : []),
+    ...(sender ? [`From: ${names.sender(sender)}`] : []),
     ...(replyTo ? [`Answers to: ${replyTo}`] : []),
     ...(each ? ['One message for each recipient'] : []),
     ...documents.map((rule) => `Encloses: ${documentRuleWords(rule)}`),
@@ -148,10 +161,11 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
   ];
 }
 
-const ruleWords = (rule: RecipientRule): string => {
+const ruleWords = (rule: RecipientRule, names: OutlineNames): string => {
   if ('address' in rule) return rule.address;
   if ('filing' in rule) return 'the matter’s filing address';
-  return rule.addressLabel ? `${rule.role} (${rule.addressLabel})` : rule.role;
+  const role = names.role(rule.role);
+  return rule.addressLabel ? `${role} (${rule.addressLabel})` : role;
 };
 
 export function documentRuleWords(rule: DocumentRule): string {

@@ -182,6 +182,9 @@ describe('the outline of a template', () => {
   const names = {
     field: (path: string) => path.split('.').at(-1) ?? '',
     passage: (id: string) => `passage ${id}`,
+    value: (_path: string, value: string | number | boolean) => `<${String(value)}>`,
+    role: (key: string) => key.toUpperCase(),
+    sender: (choice: string) => `the ${choice}`,
   };
 
   it('says structure and conditions in words', () => {
@@ -202,7 +205,7 @@ describe('the outline of a template', () => {
       link('d'),
     ];
     expect(outlineBody(blocks, names, [])).toEqual([
-      'When vessel is there or price is at least 5:',
+      'When vessel is there or price is at least <5>:',
       '  x',
       'For each of fees:',
       '  ‹what›',
@@ -211,5 +214,16 @@ describe('the outline of a template', () => {
     expect(
       outlineRest({ ...templateOf([]), after: { followUp: { workingDays: 5, what: 'Chase' } } }, names),
     ).toContain('Then: Chase, in 5 working days');
+    const rest = outlineRest(
+      {
+        ...templateOf([]),
+        recipients: { to: [{ role: 'owner' }], cc: [{ filing: true }], bcc: [] },
+        sender: 'sender:accounts',
+      },
+      names,
+    );
+    expect(rest).toEqual(
+      expect.arrayContaining(['To: OWNER', 'Copy: the matter’s filing address', 'From: the sender:accounts']),
+    );
   });
 });

@@ -6,6 +6,7 @@ import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { outlineNames } from './templateContent.ts';
 import { compareContents } from './compareContents.ts';
 import type { PersonScope } from '../access/scope.ts';
+import { readSettings } from '../platform/settings/queries.ts';
 import { currentPassages } from './compiled.ts';
 
 /** Two versions of a template side by side, as people read them. */
@@ -21,6 +22,6 @@ export async function compareVersions(
   if (!library || from?.templateId !== id || to?.templateId !== id)
     throw notFound('version of this template');
   const types = await listMatterTypes(scope);
-  const names = outlineNames(types, await currentPassages(scope));
+  const names = outlineNames(types, await currentPassages(scope), (await readSettings(scope)).senders);
   return compareContents(from.content, to.content, names);
 }

@@ -5,6 +5,8 @@ import { checkForType, checkInItself } from '../../core/template/checkTemplate.t
 import type { TemplateProblem } from '../../core/template/checkTemplate.ts';
 import { findField, repeatsOf } from '../../core/template/fieldCatalogue.ts';
 import type { FieldInfo } from '../../core/template/fieldCatalogue.ts';
+import type { NamedSender } from '../../core/compose/senders.ts';
+import { formatMoney, money } from '../../core/model/money.ts';
 import type { OutlineNames } from '../../core/template/outline.ts';
 import type { Passages } from '../../core/template/passages.ts';
 import { expandPassages } from '../../core/template/passages.ts';
@@ -70,7 +72,11 @@ export const typesThatHold = (
 };
 
 /** Names places by what people call them, from whichever kind of matter knows them. */
-export function outlineNames(types: readonly MatterType[], passages: Passages): OutlineNames {
+export function outlineNames(
+  types: readonly MatterType[],
+  passages: Passages,
+  senders: readonly NamedSender[] = [],
+): OutlineNames {
   const rows = new Map(
     types.flatMap((type) => [
       ...type.tables.flatMap(({ columns }) =>
@@ -89,8 +95,28 @@ export function outlineNames(types: readonly MatterType[], passages: Passages): 
       return rows.get(path) ?? path.slice(path.indexOf('.') + 1);
     },
     passage: (id) => `passage: ${passages.get(id)?.name ?? 'one that is gone'}`,
+    value: (path, value) => {
+      if (typeof value === 'boolean') return value ? 'yes' : 'no';
+      const [found] = types.flatMap((type) => {
+        const info = findField(type, path) ?? columnOf(type, path);
+        return info ? [{ currency: type.currency, info }] : [];
+      });
+      if (typeof value === 'number')
+        return found?.info.kind === 'money' ? formatMoney(money(value, found.currency)) : String(value);
+      return found?.info.choices?.find(({ key }) => key === value)?.label ?? value;
+    },
+    role: (key) => types.flatMap(({ roles }) => roles).find((role) => role.key === key)?.label ?? key,
+    sender: (choice) => {
+      if (choice === 'practice') return 'the practice';
+      if (choice === 'responsible') return 'the responsible person';
+      return senders.find(({ key }) => `sender:${key}` === choice)?.name ?? 'a sender that is gone';
+    },
   };
 }
+
+/** A column of a table of this kind of matter, by the path that conditions on its rows have. */
+const columnOf = (type: MatterType, path: string) =>
+  type.tables.flatMap(({ columns }) => columns).find(({ key }) => path === `row.${key}`);
 
 /** Fields of several kinds of matter, each path once, called as the first kind calls it. */
 export function uniquePaths(fields: readonly FieldInfo[]): readonly FieldInfo[] {

@@ -1,22 +1,25 @@
 import { writeFile } from 'node:fs/promises';
 import { PDFDocument, StandardFonts, rgb } from '@cantoo/pdf-lib';
-import type { PDFFont } from '@cantoo/pdf-lib';
 import { documentOf } from '../../../core/template/document.ts';
-import type { BlockNode } from '../../../core/template/document.ts';
-import type { Progress } from '../../platform/jobs/jobs.ts';
-import { filePdf } from '../../platform/pdf/filePdf.ts';
-import type { Services } from '../../platform/services.ts';
-import { wordsOf } from '../wordsOf.ts';
-import type { FoundEntry, FoundSet } from './foundEntries.ts';
+import type { BlockNode, InlineNode } from '../../../core/template/document.ts';
+import { mapInline } from '../../../core/template/walk.ts';
 import type { Scope } from '../../access/scope.ts';
+import { pictureSize } from '../../platform/files/pictureSize.ts';
+import type { Progress } from '../../platform/jobs/jobs.ts';
+import { mailBlocks } from '../../platform/mail/mailBlocks.ts';
+import { filePdf } from '../../platform/pdf/filePdf.ts';
+import type { LetterSheet } from '../../platform/pdf/letterPdf.ts';
+import type { Services } from '../../platform/services.ts';
+import { readSettings } from '../../platform/settings/queries.ts';
+import { wordsOf } from '../wordsOf.ts';
+import { bundleIndex, pageTime } from './bundleIndex.ts';
+import type { FoundEntry, FoundSet } from './foundEntries.ts';
 
 /** A bundle is read by people; beyond this it would be no bundle, and would not fit into memory. */
 export const MOST_BUNDLED = 500;
 
-const A4 = [595.28, 841.89] as const;
-const MARGIN = 56;
-const LINE = 15;
-const LINES_A_PAGE = Math.floor((A4[1] - 2 * MARGIN - 50) / LINE);
+/** From the right edge, in points. */
+const NUMBER_AT = 90;
 
 interface Part {
   readonly entry: FoundEntry;
@@ -25,12 +28,15 @@ interface Part {
   readonly leftOut: readonly string[];
 }
 
+type Making = Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>;
+
 /**
- * Entries as one PDF to be read from first to last, the oldest first: an index with page numbers, each message set as a
- * page, what it encloses behind it where that can be shown on paper, and a running number on every page.
+ * Entries as one PDF to be read from first to last, the oldest first: whose and of what time on the first page, an index with
+ * page numbers, each message set as a page, what it encloses behind it where that can be shown on paper, and a running number
+ * on every page. What is damaged is named, and never keeps the rest from being made.
  */
 export async function bundlePdf(
-  services: Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>,
+  services: Making,
   scope: Scope,
   found: FoundSet,
   path: string,
@@ -39,22 +45,22 @@ export async function bundlePdf(
   const entries: FoundEntry[] = [];
   for await (const entry of found.entries()) entries.push(entry);
   entries.reverse();
+  const settings = await readSettings(scope);
   const parts: Part[] = [];
   for (const entry of entries) {
     progress.signal.throwIfAborted();
-    parts.push(await partOf(services, scope, entry));
+    parts.push(await partOf(services, scope, entry, settings.timeZone));
     progress.tell(parts.length, entries.length);
   }
   const bundle = await PDFDocument.create();
-  const font = await bundle.embedFont(StandardFonts.Helvetica);
-  const indexPages = Math.max(1, Math.ceil(parts.length / LINES_A_PAGE));
-  drawIndex(bundle, font, parts, indexPages);
-  for (const { pdf } of parts)
+  const practice = { name: settings.practice.name, timeZone: settings.timeZone };
+  for (const pdf of [await indexOf(services, parts, practice), ...parts.map((one) => one.pdf)])
     for (const page of await bundle.copyPages(pdf, pdf.getPageIndices())) bundle.addPage(page);
+  const font = await bundle.embedFont(StandardFonts.Helvetica);
   const pages = bundle.getPages();
   for (const [n, page] of pages.entries())
     page.drawText(`${n + 1} / ${pages.length}`, {
-      x: page.getWidth() - MARGIN - 34,
+      x: page.getWidth() - NUMBER_AT,
       y: 18,
       size: 8.5,
       font,
@@ -63,35 +69,61 @@ export async function bundlePdf(
   await writeFile(path, await bundle.save());
 }
 
-type Making = Pick<Services, 'blobs' | 'now' | 'pdfRenderer'>;
+/** The index knows its own length only once it is set: it is set until the pages it names are where they are. */
+async function indexOf(
+  services: Making,
+  parts: readonly Part[],
+  practice: Parameters<typeof bundleIndex>[1],
+): Promise<PDFDocument> {
+  let pages = 1;
+  for (;;) {
+    let page = pages + 1;
+    const listed = parts.map(({ entry, leftOut, pdf }) => {
+      const at = page;
+      page += pdf.getPageCount();
+      return { entry, leftOut, page: at };
+    });
+    const { bytes } = await services.pdfRenderer.render(bundleIndex(listed, practice, services.now()));
+    const index = await PDFDocument.load(bytes);
+    if (index.getPageCount() <= pages) return index;
+    pages = index.getPageCount();
+  }
+}
 
-async function partOf(services: Making, scope: Scope, entry: FoundEntry): Promise<Part> {
-  const pdf =
-    entry.channel === 'letter'
-      ? await PDFDocument.load(await services.blobs.get(entry.rawBlob))
-      : await PDFDocument.load(await messagePage(services, scope, entry));
-  const leftOut: string[] = [];
+async function partOf(services: Making, scope: Scope, entry: FoundEntry, timeZone: string): Promise<Part> {
+  const printed =
+    entry.channel === 'letter' ? await loaded(await services.blobs.get(entry.rawBlob)) : undefined;
+  const pdf = printed ?? (await PDFDocument.load(await messagePage(services, scope, entry, timeZone)));
+  const leftOut = entry.channel === 'letter' && !printed ? ['the letter as it was printed'] : [];
   for (const { name, mediaType, blob } of entry.attachments) {
-    const enclosed = await enclosedPdf(services, name, mediaType, blob);
-    if (!enclosed) leftOut.push(name);
-    else for (const page of await pdf.copyPages(enclosed, enclosed.getPageIndices())) pdf.addPage(page);
+    const pages = await enclosedPages(services, pdf, name, mediaType, blob);
+    if (!pages) leftOut.push(name);
+    else for (const page of pages) pdf.addPage(page);
   }
   return { entry, pdf, leftOut };
 }
 
-async function enclosedPdf(
+/** A PDF, where it is whole; one that is locked or damaged lies whole in the ZIP, and is named in the index. */
+const loaded = (bytes: Buffer): Promise<PDFDocument | undefined> =>
+  PDFDocument.load(bytes).catch(() => undefined);
+
+async function enclosedPages(
   services: Making,
+  into: PDFDocument,
   name: string,
   mediaType: string,
   blob: string,
-): Promise<PDFDocument | undefined> {
-  const bytes = await services.blobs.get(blob);
+): Promise<Awaited<ReturnType<PDFDocument['copyPages']>> | undefined> {
   try {
-    if (mediaType === 'application/pdf') return await PDFDocument.load(bytes);
-    const made = await filePdf({ name, bytes, atUtc: services.now() });
-    return made.ok ? await PDFDocument.load(made.bytes) : undefined;
+    const bytes = await services.blobs.get(blob);
+    const made =
+      mediaType === 'application/pdf'
+        ? ({ ok: true, bytes } as const)
+        : await filePdf({ name, bytes, atUtc: services.now() });
+    const pdf = made.ok ? await PDFDocument.load(made.bytes) : undefined;
+    // Pages that cannot be read are found out only as they are copied.
+    return pdf && (await into.copyPages(pdf, pdf.getPageIndices()));
   } catch {
-    // Locked or damaged: it is named in the index, and lies whole in the ZIP.
     return undefined;
   }
 }
@@ -101,65 +133,78 @@ const paragraph = (text: string): BlockNode => ({
   content: text === '' ? [] : [{ type: 'text', text }],
 });
 
-async function messagePage(services: Making, scope: Scope, entry: FoundEntry): Promise<Buffer> {
-  const { text } = await wordsOf(services, scope, entry);
+const CANNOT_SHOW =
+  'Some of this message is in a script that this page cannot show; it stands as […]. All of it is in the original message.';
+
+async function messagePage(
+  services: Making,
+  scope: Scope,
+  entry: FoundEntry,
+  timeZone: string,
+): Promise<Buffer> {
+  const { content, pictures } = await saidBy(services, scope, entry);
   const people = (words: string, line: FoundEntry['people']['to']): string[] =>
     line.length === 0
       ? []
       : [`${words} ${line.map(({ name, address }) => (name ? `${name} <${address}>` : address)).join(', ')}`];
   const { from, to, cc } = entry.people;
-  const { bytes } = await services.pdfRenderer.render({
+  const sheet: LetterSheet = {
     letterhead: undefined,
     recipient: [...people('From', [from]), ...people('To', to), ...people('Copy', cc)],
     reference: entry.reference,
-    day: new Date(entry.occurredAtUtc).toISOString().slice(0, 16).replace('T', ' '),
+    day: pageTime(timeZone, entry.occurredAtUtc),
     subject: entry.subject,
-    body: documentOf(
-      text
-        .replaceAll('\r', '')
-        .trim()
-        .split(/\n{2,}/)
-        .map(paragraph),
-    ).content,
+    body: content,
     enclosures: entry.attachments.map(({ name }) => name),
-    pictures: new Map(),
+    pictures,
     atUtc: entry.occurredAtUtc,
-  });
-  return bytes;
+    pageNumbers: false,
+  };
+  const { bytes, missing } = await services.pdfRenderer.render(sheet);
+  if (missing.length === 0) return bytes;
+  const shown = without(new Set(missing));
+  const said = mapInline(documentOf(content), (nodes) => nodes.map((node) => shownNode(node, shown)));
+  return (
+    await services.pdfRenderer.render({
+      ...sheet,
+      recipient: sheet.recipient.map(shown),
+      subject: shown(sheet.subject),
+      enclosures: sheet.enclosures.map(shown),
+      body: [paragraph(CANNOT_SHOW), ...said.content],
+    })
+  ).bytes;
 }
 
-/** Signs that the plain face has none of are left out of the index; the pages themselves have them. */
-const plain = (text: string): string => text.normalize('NFC').replace(/[^\x20-\x7e\xa0-\xff–—‘’“”]/g, '·');
-
-function drawIndex(bundle: PDFDocument, font: PDFFont, parts: readonly Part[], indexPages: number): void {
-  let page = indexPages + 1;
-  for (let n = 0; n < indexPages; n += 1) {
-    const sheet = bundle.addPage([...A4]);
-    const draw = (text: string, x: number, y: number, size = 10): void => {
-      sheet.drawText(plain(text), { x, y, size, font });
-    };
-    draw(n === 0 ? 'Correspondence' : 'Correspondence, continued', MARGIN, A4[1] - MARGIN, 15);
-    for (const [row, { entry, pdf, leftOut }] of parts
-      .slice(n * LINES_A_PAGE, (n + 1) * LINES_A_PAGE)
-      .entries()) {
-      const y = A4[1] - MARGIN - 34 - row * LINE;
-      const who = (entry.direction === 'out' ? entry.people.to : [entry.people.from])
-        .map(({ name, address }) => name || address)
-        .join(', ');
-      const missing = leftOut.length > 0 ? ` (not shown: ${leftOut.join(', ')})` : '';
-      draw(new Date(entry.occurredAtUtc).toISOString().slice(0, 10), MARGIN, y);
-      draw(entry.direction, MARGIN + 64, y);
-      draw(fitted(font, `${who}: ${entry.subject}${missing}`, A4[0] - 2 * MARGIN - 130), MARGIN + 94, y);
-      draw(String(page), A4[0] - MARGIN - 20, y);
-      page += pdf.getPageCount();
-    }
+/** What an entry says, with its lists, tables and pictures where it has them; its words alone where those cannot be read. */
+async function saidBy(
+  services: Making,
+  scope: Scope,
+  entry: FoundEntry,
+): Promise<Pick<LetterSheet, 'pictures'> & { readonly content: readonly BlockNode[] }> {
+  const { html, text } = await wordsOf(services, scope, entry);
+  const rich = html === null ? undefined : await mailBlocks(html, entry.rawBlob).catch(() => undefined);
+  if (rich && rich.content.length > 0) {
+    const pictures = [...rich.pictures].flatMap(([id, bytes]) => {
+      const mediaType = pictureSize(bytes)?.mediaType;
+      return mediaType ? [[id, { mediaType, bytes }] as const] : [];
+    });
+    return { content: rich.content, pictures: new Map(pictures) };
   }
+  const paragraphs = text
+    .replaceAll('\r', '')
+    .trim()
+    .split(/\n{2,}/);
+  return { content: paragraphs.map(paragraph), pictures: new Map() };
 }
 
-function fitted(font: PDFFont, text: string, width: number): string {
-  const whole = plain(text);
-  if (font.widthOfTextAtSize(whole, 10) <= width) return whole;
-  let end = whole.length;
-  while (end > 0 && font.widthOfTextAtSize(`${whole.slice(0, end)}...`, 10) > width) end -= 4;
-  return `${whole.slice(0, Math.max(0, end))}...`;
-}
+/** Signs that the face cannot draw, each run of them as a mark. */
+const without =
+  (missing: ReadonlySet<string>) =>
+  (text: string): string =>
+    [...text]
+      .map((sign) => (missing.has(sign) ? '\u0000' : sign))
+      .join('')
+      .replaceAll(/\u0000(?:[\s\u0000]*\u0000)?/g, '[…]');
+
+const shownNode = (node: InlineNode, shown: (text: string) => string): InlineNode =>
+  node.type === 'text' ? { ...node, text: shown(node.text) } : node;

@@ -1,4 +1,6 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
+import MailComposer from 'nodemailer/lib/mail-composer/index.js';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { readFile, rm, mkdtemp } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -43,6 +45,16 @@ async function takeOut(form: string, query: object = { matterId }): Promise<Buff
   }
 }
 
+async function wordsOfPdf(bytes: Buffer): Promise<string> {
+  const document = await getDocument({ data: new Uint8Array(bytes) }).promise;
+  const pages: string[] = [];
+  for (let n = 1; n <= document.numPages; n += 1) {
+    const { items } = await (await document.getPage(n)).getTextContent();
+    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
+  }
+  return pages.join(' ');
+}
+
 describe('taking out what a search finds', () => {
   it('gives a ZIP with the exact bytes, what they enclose, and an index in HTML and CSV', async () => {
     const files = await filesIn(await takeOut('zip'));
@@ -77,6 +89,43 @@ describe('taking out what a search finds', () => {
     const pdf = await PDFDocument.load(await takeOut('pdf'));
     const entries = await services.db('entries').where({ matter_id: matterId });
     expect(pdf.getPageCount()).toBeGreaterThan(entries.length);
+  });
+
+  it('bundles what is damaged or in scripts it cannot draw beside all the rest, and says so', async () => {
+    const bytes = await new MailComposer({
+      from: 'Wei <wei@harbour.example>',
+      to: 'office@tidewell-roe.example',
+      subject: 'Bundled. Really?',
+      date: new Date('2026-07-01T10:00:00Z'),
+      html: `<h2>Findings, in short.</h2><p>The report: 報告書 and שלום 🙂</p>
+        <table><tr><th>Place</th><th>mm</th></tr><tr><td>Frame 12</td><td>7.2</td></tr></table>`,
+      attachments: [
+        { filename: 'broken.pdf', contentType: 'application/pdf', content: '%PDF-1.7 and nothing else' },
+        { filename: 'sheet.xlsx', content: 'PK' },
+      ],
+    })
+      .compile()
+      .build();
+    await receiveMail(services, services.everything, { bytes, source: 'file', deliveredTo: [], matterId });
+    const words = (await wordsOfPdf(await takeOut('pdf', { matterId, words: 'Bundled' }))).replaceAll(
+      /\s+/g,
+      ' ',
+    );
+    for (const said of [
+      'Correspondence of SV-2041',
+      'Tidewell & Roe',
+      // Eleven in London, where the practice is.
+      'From 1 July 2026, 11:00 to 1 July 2026, 11:00',
+      'not on paper, whole in the original: broken.pdf, sheet.xlsx',
+      'Bundled. Really?',
+      'Findings, in short.',
+      'The report: […] and […]',
+      'All of it is in the original message',
+      'Frame 12',
+      '2 / 2',
+    ])
+      expect(words).toContain(said);
+    expect(words).not.toMatch(/\b1 of 1\b/);
   });
 
   it('keeps a cell from becoming a formula', async () => {

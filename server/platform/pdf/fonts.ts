@@ -4,9 +4,14 @@ import { unpackWoff } from './unpackWoff.ts';
 
 const require = createRequire(import.meta.url);
 
+interface ParsedFont {
+  readonly characterSet: readonly number[];
+  readonly glyphForCodePoint: (codePoint: number) => object;
+}
+
 /** What we use of fontkit, which has no types of its own. Loaded as the PDF library loads it, for both must share it. */
 interface FontKit {
-  readonly create: (file: Uint8Array) => object;
+  readonly create: (file: Uint8Array) => ParsedFont;
   readonly registerFormat: (format: {
     readonly probe: (file: Uint8Array) => boolean;
     /** Made of a stream over the file that was probed. */
@@ -43,6 +48,9 @@ function parsedFont(name: string): object {
   if (known) return known;
   const [range, style] = name.split('/') as [FontRange, Style];
   const made = fontkit.create(unpackWoff(fontFile(range, style)));
+  // A glyph is remembered as it was first asked for. One that another is drawn with (the stop in a colon) would be known without
+  // its sign, and every later text would lose that sign when it is searched or copied: each is asked for by its sign first.
+  for (const codePoint of made.characterSet) made.glyphForCodePoint(codePoint);
   parsed.set(name, made);
   return made;
 }

@@ -35,6 +35,8 @@ export interface LetterSheet {
   readonly pictures: ReadonlyMap<string, { readonly mediaType: string; readonly bytes: Buffer }>;
   /** Milliseconds since 1970, for the file's own record. */
   readonly atUtc: number;
+  /** Without them where its pages become part of a longer whole. */
+  readonly pageNumbers?: false;
 }
 
 export interface LetterPdf {
@@ -60,14 +62,14 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
         }
       : {}),
     footer: (page, pages) => ({
-      text: `${page} of ${pages}`,
+      text: sheet.pageNumbers === false ? '' : `${page} of ${pages}`,
       alignment: 'center',
       fontSize: 8.5,
       color: '#5a6a65',
       margin: [0, 20, 0, 0],
     }),
     images: Object.fromEntries(
-      [...sheet.pictures].map(([name, { mediaType, bytes }]) => [
+      [...drawable(sheet.pictures)].map(([name, { mediaType, bytes }]) => [
         name,
         `data:${mediaType};base64,${bytes.toString('base64')}`,
       ]),
@@ -84,7 +86,7 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
         margin: [0, 0, 0, 26],
       },
       ...(subject === '' ? [] : [set({ text: subject, bold: true, fontSize: 12, margin: [0, 0, 0, 12] })]),
-      ...pageNodes(body.flatMap((block) => known(block, sheet.pictures))).map(set),
+      ...pageNodes(body.flatMap((block) => known(block, drawable(sheet.pictures)))).map(set),
       ...(enclosures.length > 0
         ? [set({ text: `Enclosed: ${enclosures.join('; ')}`, fontSize: 9.5, margin: [0, 14, 0, 0] })]
         : []),
@@ -103,6 +105,10 @@ const TABLE_LAYOUT = {
   paddingTop: () => 3,
   paddingBottom: () => 3,
 };
+
+/** Those that the library can draw. */
+const drawable = (pictures: LetterSheet['pictures']): LetterSheet['pictures'] =>
+  new Map([...pictures].filter(([, { mediaType }]) => /^image\/(?:png|jpeg)$/.test(mediaType)));
 
 /** A picture that is gone must not keep the letter from being made: it leaves its place. */
 function known(block: BlockNode, pictures: LetterSheet['pictures']): readonly BlockNode[] {

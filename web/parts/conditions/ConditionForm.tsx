@@ -1,3 +1,4 @@
+import { groupBy } from '../../../core/model/groupBy.ts';
 import type { Condition, ConditionGroup, ConditionTest } from '../../../core/model/condition.ts';
 import { Button } from '../../ui/Button.tsx';
 import classes from './ConditionForm.module.css';
@@ -7,6 +8,8 @@ export interface AskedField {
   readonly path: string;
   readonly label: string;
   readonly kind: string;
+  /** Under which it stands in the list. */
+  readonly group?: string;
   readonly choices?: readonly { readonly key: string; readonly label: string }[];
 }
 
@@ -146,11 +149,15 @@ function ConditionLine({
         {fields.some((known) => known.path === path) ? null : (
           <option value={path}>something that is gone</option>
         )}
-        {fields.map((one) => (
-          <option key={one.path} value={one.path}>
-            {one.label}
-          </option>
-        ))}
+        {[...groupBy(fields, ({ group = '' }) => group)].map(([group, some]) =>
+          group === '' ? (
+            some.map(optionOf)
+          ) : (
+            <optgroup key={group} label={group}>
+              {some.map(optionOf)}
+            </optgroup>
+          ),
+        )}
       </select>
       <select
         aria-label="Test"
@@ -177,6 +184,12 @@ function ConditionLine({
     </>
   );
 }
+
+const optionOf = ({ path, label }: AskedField) => (
+  <option key={path} value={path}>
+    {label}
+  </option>
+);
 
 const MINOR = 100;
 

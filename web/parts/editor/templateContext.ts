@@ -32,14 +32,29 @@ export function placeOf(
   { catalogue }: TemplatePlaces,
   path: string,
 ): { readonly label: string; readonly value: string | null; readonly known: boolean } {
-  const fields = [
-    ...(catalogue?.fields ?? []),
-    ...(catalogue?.repeats.flatMap((repeat) => repeat.fields) ?? []),
-  ];
-  const found = fields.find((field) => field.path === path);
+  const found = fieldOf(catalogue, path);
   return {
     label: found?.label ?? path.slice(path.indexOf('.') + 1),
     value: found?.value ?? null,
     known: found !== undefined || catalogue === undefined,
   };
+}
+
+const MINOR = 100;
+
+const fieldOf = (catalogue: FieldCatalogue | undefined, path: string) =>
+  [...(catalogue?.fields ?? []), ...(catalogue?.repeats.flatMap(({ fields }) => fields) ?? [])].find(
+    (field) => field.path === path,
+  );
+
+/** A value that a condition compares with: a choice by its label, an amount in whole units rather than in hundredths. */
+export function valueOf(
+  { catalogue }: TemplatePlaces,
+  path: string,
+  value: string | number | boolean,
+): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  const field = fieldOf(catalogue, path);
+  if (typeof value === 'string') return field?.choices.find(({ key }) => key === value)?.label ?? value;
+  return field?.kind === 'money' ? (value / MINOR).toFixed(2) : String(value);
 }

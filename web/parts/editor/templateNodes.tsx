@@ -5,7 +5,7 @@ import { useContext } from 'react';
 import type { ConditionGroup } from '../../../core/model/condition.ts';
 import { groupWords } from '../../../core/template/outline.ts';
 import { bodyBase, lineBase } from './baseExtensions.ts';
-import { TemplatePlacesContext, isRepeated, placeOf } from './templateContext.ts';
+import { valueOf, TemplatePlacesContext, isRepeated, placeOf } from './templateContext.ts';
 import type { TemplatePlaces } from './templateContext.ts';
 import classes from './Places.module.css';
 
@@ -119,7 +119,7 @@ function SignatureView({ selected }: NodeViewProps) {
 
 const namesOf = (places: TemplatePlaces) => ({
   field: (path: string) => placeOf(places, path).label,
-  passage: () => '',
+  value: (path: string, value: string | number | boolean) => valueOf(places, path, value),
 });
 
 /** A frame around what stands under a condition, or once for each; its line at the top says which. */

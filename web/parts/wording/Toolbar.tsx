@@ -186,18 +186,28 @@ function Conditional({ editor, catalogue }: Pick<ToolbarProps, 'editor' | 'catal
       <Tool
         name="Repeat"
         onPress={() => {
-          if (repeat)
-            insert(editor, {
-              type: 'repeat',
-              attrs: { over: repeat.over, when: null },
-              content: [{ type: 'paragraph' }],
-            });
+          if (repeat) repeatChosen(editor, repeat.over);
         }}
       >
         <IconRepeat size={16} /> <span>Repeat</span>
       </Tool>
     </>
   );
+}
+
+/** Repeats what is chosen, as showing under a condition does: the whole row within a table, else the blocks around it. */
+function repeatChosen(editor: Editor, over: string): void {
+  const { $from } = editor.state.selection;
+  for (let depth = $from.depth; depth > 0; depth -= 1) {
+    if ($from.node(depth).type.name !== 'tableRow') continue;
+    const pos = $from.before(depth);
+    editor.view.dispatch(editor.state.tr.setNodeAttribute(pos, 'repeat', { over, when: null }));
+    editor.view.focus();
+    return;
+  }
+  const attrs = { over, when: null };
+  if (!editor.chain().focus().wrapIn('repeat', attrs).run())
+    insert(editor, { type: 'repeat', attrs, content: [{ type: 'paragraph' }] });
 }
 
 const TABLE_TOOLS: readonly (readonly [string, Command])[] = [
