@@ -388,14 +388,3 @@ export const MessageSummary = Type.Object({
 export type MessageSummary = Static<typeof MessageSummary>;
 export const MessagePage = page(MessageSummary);
 export type MessagePage = Static<typeof MessagePage>;
-
-/** A template to be put into a message beside what is there. */
-export const PutInTemplate = Type.Object({ templateId: Id }, { additionalProperties: false });
-export type PutInTemplate = Static<typeof PutInTemplate>;
-
-/** The message with what the template asks and encloses, and the template's words for the place where they are wanted. */
-export const TemplatePutIn = Type.Object({
-  message: Message,
-  content: Type.Array(Type.Object({ type: Type.String() }, { additionalProperties: true })),
-});
-export type TemplatePutIn = Static<typeof TemplatePutIn>;

@@ -1,5 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
+import { LETTER_WINDOWS, SIDE_MM, SIGNATURE_MM } from '../core/model/letterLayout.ts';
 import { CAUTIONS } from '../core/model/noteCodes.ts';
 import { RealDay } from './common.ts';
 
@@ -33,6 +34,14 @@ export const PracticeJson = Type.Object(
     keepFiles: Type.Object({ received: Type.Boolean(), sent: Type.Boolean() }),
     /** What the matters’ own addresses end in; empty where mail for them does not arrive here. */
     filingDomain: Type.String({ maxLength: 200 }),
+    /** How letters are laid out: the envelope's window, and what is left free, in millimetres. */
+    letters: Type.Optional(
+      Type.Object({
+        window: Type.Enum([...LETTER_WINDOWS]),
+        sideMm: Type.Integer({ minimum: SIDE_MM.least, maximum: SIDE_MM.most }),
+        signatureMm: Type.Integer({ minimum: SIGNATURE_MM.least, maximum: SIGNATURE_MM.most }),
+      }),
+    ),
     /** Hosts whose Authentication-Results are believed, by their authserv-id (RFC 8601 §2.5). */
     trustedHosts: Type.Optional(
       Type.Array(Type.String({ maxLength: 253, pattern: '^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$' }), {

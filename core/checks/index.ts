@@ -15,6 +15,7 @@ import { checkOlderVersion } from './olderVersion.ts';
 import { checkOtherMatter } from './otherMatter.ts';
 import { checkOutside } from './outside.ts';
 import { checkPeople } from './people.ts';
+import { checkPrinted } from './printed.ts';
 import { checkRecipients } from './recipients.ts';
 import { checkRecordChanged } from './recordChanged.ts';
 import { checkReplyToAll } from './replyToAll.ts';
@@ -51,6 +52,7 @@ export const CHECKS: readonly Check[] = [
   checkOlderVersion,
   checkRestricted,
   checkElsewhere,
+  checkPrinted,
   checkSize,
 ];
 

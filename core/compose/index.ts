@@ -9,5 +9,6 @@ export { plainBlocks, quotedBlocks } from './quoted.ts';
 export { recompose } from './recompose.ts';
 export { addressesTakenUp } from './recipients.ts';
 export { resign } from './resign.ts';
+export { withSignatureRoom } from './signatureRoom.ts';
 export { senderOf, sendersFor, signerFor } from './senders.ts';
 export { tidyAddress, typedRecipients } from './typedRecipients.ts';

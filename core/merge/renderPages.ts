@@ -1,4 +1,5 @@
 import type { BlockNode, InlineNode, Mark, Table } from '../template/document.ts';
+import { inlineOf } from '../template/walk.ts';
 
 /** A stretch of text on a page, or a line of several. Points throughout. */
 export interface PageText {
@@ -173,12 +174,13 @@ function pageTable({ content }: Table): PageNode {
     1,
     ...content.map((row) => row.content.reduce((sum, { attrs }) => sum + attrs.colspan, 0)),
   );
+  const amounts = new Set(Array.from({ length: width }, (_, n) => n).filter((n) => holdsAmounts(content, n)));
   const heads = content.findIndex((row) => row.content.some(({ type }) => type === 'tableCell'));
   const body = content.map((row) => {
-    const cells = row.content.flatMap((cell): readonly PageCell[] => [
+    const cells = row.content.flatMap((cell, n): readonly PageCell[] => [
       {
         stack: pageNodes(cell.content).map(closeUp),
-        alignment: cell.attrs.align,
+        alignment: cell.attrs.align === 'left' && amounts.has(n) ? 'right' : cell.attrs.align,
         ...(cell.attrs.colspan > 1 ? { colSpan: cell.attrs.colspan } : {}),
         ...(cell.type === 'tableHeader' ? { bold: true as const } : {}),
       },
@@ -195,6 +197,24 @@ function pageTable({ content }: Table): PageNode {
     margin: [0, 0, 0, 10],
   };
 }
+
+/** An amount or a figure as it is written: `£1,284.00`, `(12.50)`, `7.2`, `20 %`. */
+const FIGURE = /^[-−+(]?\s?(?:\p{Sc}|[A-Z]{3}\s)?\s?[-−]?\d[\d.,'’\s]*\)?(?:\s?(?:%|\p{Sc}|[A-Z]{3}))?$/u;
+
+/** Whether a column of a table, without spans, holds amounts or figures alone: those stand below each other by their ends. */
+function holdsAmounts(rows: Table['content'], column: number): boolean {
+  const cells = rows.flatMap(({ content }) => {
+    const cell = content[column];
+    return cell?.type === 'tableCell' && content.every(({ attrs }) => attrs.colspan === 1) ? [cell] : [];
+  });
+  const texts = cells.map(({ content }) => wordsOf(content).trim()).filter((text) => text !== '');
+  return texts.length > 0 && texts.every((text) => FIGURE.test(text));
+}
+
+const wordsOf = (blocks: readonly BlockNode[]): string =>
+  inlineOf(blocks)
+    .map((node) => (node.type === 'text' ? node.text : ' '))
+    .join('');
 
 const closeUp = (node: PageNode): PageNode => ('text' in node ? { ...node, margin: [0, 0, 0, 0] } : node);
 

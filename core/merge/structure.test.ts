@@ -54,6 +54,29 @@ function written(
   return { ...straight, letter };
 }
 
+describe('a table on paper', () => {
+  it('has its amounts below each other by their ends, and words by their beginnings', () => {
+    const table = (...texts: readonly (readonly string[])[]) => {
+      const block: BlockNode = {
+        type: 'table',
+        content: [
+          row({}, head('What'), head('Value')),
+          ...texts.map((cells) => row({}, ...cells.map((one) => cell(text(one))))),
+        ],
+      };
+      const [node] = pageNodes([block]);
+      return node && 'table' in node
+        ? node.table.body.map((line) => line.map(({ alignment }) => alignment))
+        : [];
+    };
+    expect(table(['Survey', '£950.00'], ['Travel', '(12.50)'], ['Rate', '20 %'])[1]).toEqual([
+      'left',
+      'right',
+    ]);
+    expect(table(['Survey', '£950.00'], ['Travel', 'included'])[1]).toEqual(['left', 'left']);
+  });
+});
+
 describe('structure in a letter', () => {
   it('repeats a table row for each row, and leaves the whole table out where there is none', () => {
     expect(written([para(text('Fees:')), fees]).text).toBe(

@@ -33,6 +33,7 @@ export const CAUTIONS = [
   'olderVersion',
   'restrictedOutside',
   'enclosedFromElsewhere',
+  'notPrinted',
   'partyLeftOut',
   'noSuchDay',
   'weekdayDisagrees',

@@ -298,6 +298,30 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
     },
   ],
   [
+    'notPrinted',
+    (draft) => {
+      draft.body.push('Our notes are enclosed.');
+      draft.enclosures = [{ ...enclosureOf('Notes for the file'), fileName: 'Notes for the file.xlsx' }];
+      const post = {
+        kind: 'post',
+        label: 'home',
+        value: '1 Quay\nPort Sennet',
+        preferred: true,
+        bounced: false,
+      } as const;
+      draft.to = [ines];
+      draft.change = {
+        channel: 'letter',
+        contacts: directory({ ...ines, addresses: [post] }),
+        recipients: {
+          to: [{ name: ines.name, address: post.value, contactId: ines.id, roles: ['client', 'owner'] }],
+          cc: [],
+          bcc: [],
+        },
+      };
+    },
+  ],
+  [
     'partyLeftOut',
     (draft, luck) => {
       const contact = { ...person(pick(luck, PEOPLE)), addresses: [] };

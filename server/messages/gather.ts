@@ -1,4 +1,4 @@
-import { addressesTakenUp, signerFor, tidyAddress } from '../../core/compose/index.ts';
+import { addressesTakenUp, signerFor, tidyAddress, withSignatureRoom } from '../../core/compose/index.ts';
 import type { ComposeInput, ComposePractice, TakenUp } from '../../core/compose/index.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import type { Channel } from '../../core/model/channel.ts';
@@ -44,6 +44,10 @@ export async function gather(
   const signer = signerFor(beginning.program.content.sender, beginning.writer, matter, settings);
   return {
     ...beginning,
+    program:
+      beginning.channel === 'letter'
+        ? withSignatureRoom(beginning.program, settings.letters.signatureMm)
+        : beginning.program,
     record: withFilingAddress(matter, settings.filingDomain),
     practice: practiceOf(settings, await ownAddresses(scope)),
     signature: await signatureOf(scope, signer.signatureOf),

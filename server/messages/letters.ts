@@ -15,6 +15,8 @@ import { documentOf } from '../../core/template/document.ts';
 import { latestOfCategory } from '../../core/shelf/index.ts';
 import type { MatterDocument } from '../../core/model/matter.ts';
 import type { DocumentRule } from '../../core/template/template.ts';
+import { withSignatureRoom } from '../../core/compose/index.ts';
+import { readSettings } from '../platform/settings/queries.ts';
 import type { Services } from '../platform/services.ts';
 import type { StoredMessage } from './message.ts';
 import { findPictures } from '../templates/pictureQueries.ts';
@@ -54,7 +56,8 @@ export async function setLetter(
   reader: FieldReader,
 ): Promise<Buffer> {
   const { record, practice, today } = reader.context;
-  const letter = merge(program, reader);
+  const { letters } = await readSettings(scope);
+  const letter = merge(withSignatureRoom(program, letters.signatureMm), reader);
   const { recipients } = resolveRecipients(program.content.recipients, record);
   const [first] = contactsOf(recipients.to, record);
   const body = settleMessage({ ...letter, answers: letter.proposed }, reader);
@@ -68,6 +71,7 @@ export async function setLetter(
     enclosures: program.content.documents.map((rule) => enclosureName(rule, record.documents)),
     pictures: await picturesFor(services, scope, body),
     atUtc: services.now(),
+    layout: letters,
   });
   return bytes;
 }
@@ -103,6 +107,7 @@ export async function setWrittenLetter(
     enclosures: message.enclosures.map(({ fileName }) => fileName.replace(/\.[^.]{1,5}$/, '')),
     pictures: await picturesFor(services, scope, body),
     atUtc: services.now(),
+    layout: (await readSettings(scope)).letters,
   });
   return bytes;
 }

@@ -1,4 +1,4 @@
-import type { PutInTemplate, TemplatePutIn } from '../../contract/messages.ts';
+import type { PutInTemplate, TemplatePutIn } from '../../contract/putIn.ts';
 import { addWording, enclosuresByRule } from '../../core/compose/index.ts';
 import { sendOptionsOf } from '../../core/template/template.ts';
 import { changing } from '../access/change.ts';

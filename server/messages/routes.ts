@@ -1,3 +1,4 @@
+import { PutInTemplate, TemplatePutIn } from '../../contract/putIn.ts';
 import { ById, Id } from '../../contract/common.ts';
 import {
   ChangeMessage,
@@ -7,8 +8,6 @@ import {
   Message,
   PassagesHere,
   PreviewQuery,
-  PutInTemplate,
-  TemplatePutIn,
   StartMessage,
 } from '../../contract/messages.ts';
 import { Type } from 'typebox';

@@ -42,6 +42,7 @@ export async function changePractice(
       fileFrom: json.fileFrom,
       keepFiles: json.keepFiles,
       filingDomain: json.filingDomain.trim().toLowerCase(),
+      letters: json.letters ?? before.letters,
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
       ],

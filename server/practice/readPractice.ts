@@ -20,6 +20,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     fileFrom: settings.fileFrom,
     keepFiles: { ...settings.keepFiles },
     filingDomain: settings.filingDomain,
+    letters: { ...settings.letters },
     trustedHosts: [...settings.trustedHosts],
   };
 }

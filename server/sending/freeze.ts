@@ -17,6 +17,7 @@ import { greetedOf } from '../messages/draftLayout.ts';
 import { readerFor } from '../matters/readerFor.ts';
 import { senderOf, signerFor } from '../../core/compose/index.ts';
 import { setWrittenLetter } from '../messages/letters.ts';
+import { printAlong } from './printAlong.ts';
 import { assemble } from '../platform/mail/assemble.ts';
 import type { SealedFiles } from '../platform/mail/assemble.ts';
 import type { Scope } from '../access/scope.ts';
@@ -98,7 +99,8 @@ async function bytesOf(
       return { bytes: Buffer.from(text), envelopeTo: addressesOf(message.recipients), text };
     }
     case 'letter': {
-      const bytes = await setWrittenLetter(services, scope, message, reader);
+      const letterPages = await setWrittenLetter(services, scope, message, reader);
+      const bytes = await printAlong(services, letterPages, message.enclosures);
       return { bytes, envelopeTo: addressesOf(message.recipients), text: letter.text };
     }
     default:

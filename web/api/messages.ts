@@ -4,13 +4,12 @@ import type {
   ChangeMessage,
   EncloseOrder,
   PassagesHere,
-  PutInTemplate,
-  TemplatePutIn,
   RescheduleMessage,
   SendMessage,
   StartMessage,
   TestSent,
 } from '../../contract/messages.ts';
+import type { PutInTemplate, TemplatePutIn } from '../../contract/putIn.ts';
 import { uploadFiles } from './uploadFiles.ts';
 import { api } from './api.ts';
 

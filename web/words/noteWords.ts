@@ -83,6 +83,10 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
         ? `It is the answer to “${text(p, 'label')}”.`
         : `Under “${text(p, 'label')}” it may be ${text(p, 'meant')}.`,
   }),
+  notPrinted: (p) => ({
+    title: 'Not printed with the letter',
+    detail: `No page can be made of “${text(p, 'name')}”. Lay it in by hand, or remove it.`,
+  }),
   enclosedFromElsewhere: (p) => ({
     title: 'From another matter',
     detail: `“${text(p, 'name')}” is a document of another matter.`,
@@ -200,6 +204,7 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   olderVersion: 'An older version enclosed',
   restrictedOutside: 'A document for the practice alone',
   personUnclear: 'A person named by part of a name',
+  notPrinted: 'An enclosure that cannot be printed',
   enclosedFromElsewhere: 'A document of another matter',
   partyLeftOut: 'Someone of a role left out for want of an address',
   noSuchDay: 'A day that does not exist',

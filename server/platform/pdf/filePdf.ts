@@ -1,4 +1,5 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
+import { canBePdf } from '../../../core/model/printable.ts';
 import type { FoundWording, ReadWording } from '../files/readWording.ts';
 import { readWording } from '../files/readWording.ts';
 import { pictureSize } from '../files/pictureSize.ts';
@@ -16,10 +17,6 @@ interface SourceFile {
 }
 
 const endingOf = (name: string): string => name.slice(name.lastIndexOf('.') + 1).toLowerCase();
-
-/** Whether a file of this name can be made a PDF. */
-export const canBePdf = (name: string): boolean =>
-  ['docx', 'txt', 'png', 'jpg', 'jpeg'].includes(endingOf(name));
 
 /** Makes a PDF of a word processor's file, a text or a picture. */
 export async function filePdf(file: SourceFile): Promise<MadePdf> {

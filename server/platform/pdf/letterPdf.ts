@@ -4,6 +4,8 @@ import type { PageNode, PageText } from '../../../core/merge/renderPages.ts';
 import { pageNodes } from '../../../core/merge/renderPages.ts';
 import { groupBy } from '../../../core/model/groupBy.ts';
 import type { BlockNode } from '../../../core/template/document.ts';
+import { points, windowPlace } from '../../../core/model/letterLayout.ts';
+import type { LetterLayout, WindowPlace } from '../../../core/model/letterLayout.ts';
 import { fontRuns, letterFonts } from './fonts.ts';
 
 /** The library has a file system of its own, which its types do not tell of; it reads fonts from there. */
@@ -35,6 +37,8 @@ export interface LetterSheet {
   readonly pictures: ReadonlyMap<string, { readonly mediaType: string; readonly bytes: Buffer }>;
   /** Milliseconds since 1970, for the file's own record. */
   readonly atUtc: number;
+  /** Where its address stands, and what is left free at the sides; as always where it is not said. */
+  readonly layout?: LetterLayout;
   /** Without them where its pages become part of a longer whole. */
   readonly pageNumbers?: false;
 }
@@ -50,11 +54,14 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
   const missing = new Set<string>();
   const set = (node: PageNode): Content => setNode(node, missing);
   const { letterhead, recipient, reference, day, subject, body, enclosures } = sheet;
+  const side = sheet.layout ? points(sheet.layout.sideMm) : SIDE;
+  const top = letterhead ? 118 : 64;
+  const place = sheet.layout && windowPlace(sheet.layout.window);
   const definition: TDocumentDefinitions = {
     info: { title: subject, creationDate: new Date(sheet.atUtc), producer: 'Officium' },
     defaultStyle: { font: 'latin', fontSize: 11, lineHeight: 1.25 },
     pageSize: 'A4',
-    pageMargins: [72, letterhead ? 118 : 64, 72, 64],
+    pageMargins: [side, top, side, 64],
     ...(letterhead
       ? {
           header: (page: number) =>
@@ -75,16 +82,9 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
       ]),
     ),
     content: [
-      {
-        columns: [
-          { width: '*', stack: recipient.map((text) => set({ text })) },
-          {
-            width: 'auto',
-            stack: [set({ text: day, alignment: 'right' }), set({ text: reference, alignment: 'right' })],
-          },
-        ],
-        margin: [0, 0, 0, 26],
-      },
+      ...(place
+        ? inWindow(place, { recipient, day, reference }, top, set)
+        : [inFlow({ recipient, day, reference }, set)]),
       ...(subject === '' ? [] : [set({ text: subject, bold: true, fontSize: 12, margin: [0, 0, 0, 12] })]),
       ...pageNodes(body.flatMap((block) => known(block, drawable(sheet.pictures)))).map(set),
       ...(enclosures.length > 0
@@ -95,6 +95,53 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
   const bytes = await pdfMake.createPdf(definition).getBuffer();
   return { bytes, missing: [...missing] };
 }
+
+/** At either side, in points, where the practice has not said. */
+const SIDE = 72;
+
+type Opening = Pick<LetterSheet, 'recipient' | 'day' | 'reference'>;
+
+const inFlow = ({ recipient, day, reference }: Opening, set: Set): Content => ({
+  columns: [
+    { width: '*', stack: recipient.map((text) => set({ text })) },
+    {
+      width: 'auto',
+      stack: [set({ text: day, alignment: 'right' }), set({ text: reference, alignment: 'right' })],
+    },
+  ],
+  margin: [0, 0, 0, 26],
+});
+
+/** The address where a window shows it, the day and the reference beside it; the text begins below. */
+const inWindow = (
+  place: WindowPlace,
+  { recipient, day, reference }: Opening,
+  top: number,
+  set: Set,
+): readonly Content[] => [
+  {
+    // Six lines of an address fit into every window.
+    columns: [
+      {
+        width: points(place.width),
+        stack: recipient.map((text) => set({ text, fontSize: 9.5 })),
+        lineHeight: 1,
+      },
+    ],
+    absolutePosition: { x: points(place.left), y: points(place.top) },
+  },
+  {
+    stack: [set({ text: day, alignment: 'right' }), set({ text: reference, alignment: 'right' })],
+    margin: [0, Math.max(0, points(place.top) - top), 0, 0],
+  },
+  {
+    text: '',
+    margin: [0, Math.max(0, points(place.textFrom) - Math.max(top, points(place.top)) - 3 * LINE), 0, 0],
+  },
+];
+
+/** A line of text, in points; the day, the reference and the space itself take one each. */
+const LINE = 17.3;
 
 const TABLE_LAYOUT = {
   hLineWidth: (line: number) => (line === 0 ? 0 : 0.5),

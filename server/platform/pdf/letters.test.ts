@@ -1,6 +1,8 @@
 import { inflateSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import type { BlockNode, InlineNode } from '../../../core/template/document.ts';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { points, windowPlace } from '../../../core/model/letterLayout.ts';
 import { fontFile, fontRuns } from './fonts.ts';
 import { letterPdf } from './letterPdf.ts';
 import type { LetterSheet } from './letterPdf.ts';
@@ -45,6 +47,34 @@ describe('letters on paper', () => {
     expect(pages((await letterPdf(sheet(long))).bytes)).toBeGreaterThan(3);
     expect(streams((await letterPdf(short)).bytes)).toBe(streams(bytes));
   });
+
+  it.each(['dinA', 'dinB', 'dl', 'c5'] as const)(
+    'show their address in the window of %s, and begin below it',
+    async (window) => {
+      const place = windowPlace(window);
+      const layout = { window, sideMm: 20, signatureMm: 0 };
+      const address = ['Ines Okafor', 'Harbour Post', '1 Quay', 'Port Sennet', 'PS1 1AA', 'United Kingdom'];
+      const { bytes } = await letterPdf(
+        sheet([para(text('The first words.'))], { layout, recipient: address }),
+      );
+      const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+      const { items } = await (await document.getPage(1)).getTextContent();
+      const millimetres = (words: string) => {
+        const item = items.find((one) => 'str' in one && one.str.includes(words));
+        if (!item || !('transform' in item)) throw new Error(`no ${words}`);
+        return { x: item.transform[4] / points(1), y: 297 - item.transform[5] / points(1) };
+      };
+      for (const line of address) {
+        const { x, y } = millimetres(line);
+        expect(x).toBeCloseTo(place?.left ?? 0, 0);
+        expect(y).toBeGreaterThan(place?.top ?? 0);
+        expect(y).toBeLessThan((place?.top ?? 0) + (place?.height ?? 0));
+      }
+      expect(millimetres('Your survey').y).toBeGreaterThan((place?.textFrom ?? 0) - 2);
+      expect(millimetres('Your survey').y).toBeLessThan((place?.textFrom ?? 0) + 12);
+      expect(millimetres('The first words.').x).toBeCloseTo(20, 0);
+    },
+  );
 
   it('hold tables, lists, columns, rules, links and pictures', async () => {
     const cell = (words: string, type: 'tableCell' | 'tableHeader' = 'tableCell', colspan = 1) =>

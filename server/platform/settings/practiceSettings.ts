@@ -1,3 +1,4 @@
+import type { LetterLayout } from '../../../core/model/letterLayout.ts';
 import type { Practice } from '../../../core/model/matter.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 import type { WorkingHours } from '../../../core/dates/sendTimes.ts';
@@ -39,6 +40,7 @@ export interface PracticeSettings {
   readonly senders: readonly NamedSender[];
   /** Hosts whose word on who wrote a message is believed: the authserv-ids of RFC 8601, in small letters. */
   readonly trustedHosts: readonly string[];
+  readonly letters: LetterLayout;
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
 }
@@ -64,6 +66,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   keepFiles: { received: true, sent: false },
   senders: [],
   trustedHosts: [],
+  letters: { window: 'none', sideMm: 25, signatureMm: 0 },
   filingDomain: '',
 };
 

@@ -10,7 +10,7 @@ import { KeptSafe } from '../../parts/exports/KeptSafe.tsx';
 import { useChangePracticeMutation, usePracticeQuery } from '../../api/practice.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
 import { Holidays } from './Holidays.tsx';
-import { Cautions, Incoming, Letterhead, WorkingDays } from './practiceParts.tsx';
+import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
 import classes from './Practice.module.css';
 
 /** What the practice decides once for everybody: kinds of matter, the days it works, its letterhead. */
@@ -75,6 +75,7 @@ function PracticeForm({ practice, mayChange }: PracticeFormProps) {
     <section aria-label="Letterhead and days">
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <Letterhead values={values} onChange={set} />
+        <Letters values={values} onChange={set} />
         <WorkingDays values={values} onChange={set} />
         <Incoming values={values} onChange={set} />
         <Cautions values={values} onChange={set} />

@@ -1,3 +1,5 @@
+import { LETTER_WINDOWS } from '../../../core/model/letterLayout.ts';
+import type { LetterWindow } from '../../../core/model/letterLayout.ts';
 import type { PracticeJson } from '../../../contract/practice.ts';
 import { CAUTIONS } from '../../../core/model/noteCodes.ts';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
@@ -74,6 +76,47 @@ export function WorkingDays({ values, onChange }: PartProps) {
             }}
           />
         ))}
+      </div>
+    </>
+  );
+}
+
+const WINDOWS: Readonly<Record<LetterWindow, string>> = {
+  none: 'no window: the address stands above the text',
+  dl: 'DL (ISO 269), page folded in three',
+  c5: 'C5 (ISO 269), page folded in two',
+  dinA: 'DIN 5008, form A',
+  dinB: 'DIN 5008, form B',
+};
+
+/** How letters are laid out on paper. */
+export function Letters({ values, onChange }: PartProps) {
+  const { letters } = values;
+  if (!letters) return null;
+  const millimetres = (label: string, name: 'sideMm' | 'signatureMm', choices: readonly number[]) => (
+    <SelectField
+      label={label}
+      value={String(letters[name])}
+      options={[...new Set([...choices, letters[name]])].map((mm) => [String(mm), `${mm} mm`] as const)}
+      onChange={(mm) => {
+        onChange({ letters: { ...letters, [name]: Number(mm) } });
+      }}
+    />
+  );
+  return (
+    <>
+      <h2>Letters on paper</h2>
+      <div className={classes.fields}>
+        <SelectField
+          label="Envelope window"
+          value={letters.window}
+          options={LETTER_WINDOWS.map((one) => [one, WINDOWS[one]] as const)}
+          onChange={(window) => {
+            onChange({ letters: { ...letters, window } });
+          }}
+        />
+        {millimetres('Free at either side', 'sideMm', [15, 18, 20, 22, 25])}
+        {millimetres('Room to sign in', 'signatureMm', [0, 8, 12, 16, 20, 25, 30])}
       </div>
     </>
   );
