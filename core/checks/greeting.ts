@@ -11,7 +11,8 @@ const OPENS =
 const NO_NAMES = new Set(
   (
     'dear good morning afternoon evening hello hi kjaere hei mr mrs ms miss mx dr prof professor captain capt sir madam lady lord ' +
-    'and or all both everyone colleagues team friends the at of sirs frue herr fru'
+    'and or all both everyone colleagues team friends the at of sirs frue herr herrn frau fru sehr geehrte geehrter liebe ' +
+    'lieber cher chere kaere'
   ).split(' '),
 );
 /** Greetings stand at the top; a later `Dear` belongs to something quoted. */

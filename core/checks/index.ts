@@ -7,6 +7,7 @@ import { checkElsewhere } from './elsewhere.ts';
 import { checkEnclosures } from './enclosures.ts';
 import { checkGaps } from './gaps.ts';
 import { checkGreeting } from './greeting.ts';
+import { checkLanguage } from './language.ts';
 import { checkLeftOut } from './leftOut.ts';
 import { checkLinks } from './links.ts';
 import { noteId } from './note.ts';
@@ -38,6 +39,7 @@ export const CHECKS: readonly Check[] = [
   checkOutside,
   checkSentBefore,
   checkGreeting,
+  checkLanguage,
   checkReplyToAll,
   checkUnfilled,
   checkPeople,

@@ -16,6 +16,7 @@ export const CAUTIONS = [
   'greetingNamesOther',
   'greetingLeavesOut',
   'greetsMore',
+  'greetingLanguage',
   'answersAllGreetsOne',
   'otherMatterReference',
   'otherMatterName',

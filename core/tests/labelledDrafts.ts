@@ -322,6 +322,16 @@ const FAULTS: readonly (readonly [code: NoteCode, spoil: (draft: Draft, luck: Lu
     },
   ],
   [
+    'greetingLanguage',
+    (draft, luck) => {
+      draft.to = [ines];
+      draft.greeting = pick(luck, ['Kjære Ms Okafor', 'Sehr geehrte Ms Okafor', 'Hei Ines']);
+      draft.body.push(
+        'We were on board on Friday, and you will have the report from us by the end of the week.',
+      );
+    },
+  ],
+  [
     'partyLeftOut',
     (draft, luck) => {
       const contact = { ...person(pick(luck, PEOPLE)), addresses: [] };

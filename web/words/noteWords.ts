@@ -64,6 +64,10 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: `${text(p, 'name')} is not greeted`,
     detail: 'but is among those it goes to.',
   }),
+  greetingLanguage: (p) => ({
+    title: 'Greeting and text in two languages',
+    detail: `“${text(p, 'words')}” is ${text(p, 'greeting')}, the text is ${text(p, 'text')}.`,
+  }),
   greetsMore: (p) => ({
     title: `${text(p, 'words')} greets two`,
     detail: `It goes to ${text(p, 'name')} alone.`,
@@ -186,6 +190,7 @@ export const cautionWords = (code: CautionCode): string => CAUTION_NAMES[code];
 const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   greetingNamesOther: 'The greeting names somebody else',
   greetingLeavesOut: 'Somebody it goes to is not greeted',
+  greetingLanguage: 'A greeting in another language than the text',
   greetsMore: 'A greeting to two, sent to one',
   answersAllGreetsOne: 'An answer to all greets one',
   otherMatterReference: 'The reference of another matter',
