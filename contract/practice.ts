@@ -42,6 +42,10 @@ export const PracticeJson = Type.Object(
         signatureMm: Type.Integer({ minimum: SIGNATURE_MM.least, maximum: SIGNATURE_MM.most }),
       }),
     ),
+    /** What text messages come from: a number, or up to eleven letters; empty leaves it to the gateway. */
+    textSender: Type.Optional(
+      Type.String({ pattern: '^(\\+?[0-9][0-9 ]{3,19}|[A-Za-z0-9][A-Za-z0-9 ]{0,10})?$' }),
+    ),
     /** Hosts whose Authentication-Results are believed, by their authserv-id (RFC 8601 §2.5). */
     trustedHosts: Type.Optional(
       Type.Array(Type.String({ maxLength: 253, pattern: '^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$' }), {

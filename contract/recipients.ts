@@ -41,6 +41,8 @@ export const Offers = Type.Object({
     }),
   ),
   groups: Type.Array(RecipientGroup),
+  /** Names of parties whom no address of this channel reaches. */
+  unreached: Type.Array(Type.String()),
   /** Roles that several hold here, all of whom can be taken at once; `without` are names of those with no such address. */
   roles: Type.Array(
     Type.Object({

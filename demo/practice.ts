@@ -38,6 +38,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
     { key: 'reports', name: 'Tidewell & Roe Reports', address: 'reports@tidewell-roe.example' },
   ],
   trustedHosts: ['mx.stand-in.example'],
+  textSender: '07700 900100',
   letters: { window: 'dl', sideMm: 25, signatureMm: 16 },
   filingDomain: 'file.tidewell-roe.example',
 });

@@ -83,7 +83,7 @@ function parse(json: string): Pick<DeliveredText, 'reference' | 'from' | 'to' | 
   try {
     const { reference, from, to, text } = JSON.parse(json) as Record<string, unknown>;
     if (typeof text !== 'string' || !Array.isArray(to) || to.length === 0) return undefined;
-    return { reference: String(reference), from: String(from), to: to.map(String), text };
+    return { reference: String(reference), from: String(from ?? ''), to: to.map(String), text };
   } catch {
     return undefined;
   }

@@ -27,6 +27,15 @@ const countDigits = (text: string): number => text.replace(/\D/g, '').length;
 export const isPhoneNumber = (text: string): boolean =>
   PHONE.test(text) && countDigits(text) >= 5 && countDigits(text) <= 15;
 
+const MOBILE_LABEL = /mobile|cell|handy/iu;
+const LANDLINE_LABEL = /land ?line|switchboard|office|reception|desk|fax/iu;
+/** Numbers of the United Kingdom for places and not for people (Ofcom, National Telephone Numbering Plan). */
+const PLACE_NUMBER = /^\+44\s?(?:\(0\))?\s?[123]/u;
+
+/** Whether a number is surely a line that no text message reaches: by what it is called, or by itself. */
+export const isLandline = ({ label, value }: { readonly label: string; readonly value: string }): boolean =>
+  !MOBILE_LABEL.test(label) && (LANDLINE_LABEL.test(label) || PLACE_NUMBER.test(value));
+
 /** The longest postal address kept. */
 export const MAX_POSTAL = 500;
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { matter, organisation, person } from '../tests/fixtures.ts';
 import { canReach, isPhoneNumber } from './address.ts';
-import { offerRecipients, offerRoles } from './offers.ts';
+import { offerRecipients, offerRoles, unreachedParties } from './offers.ts';
 import { chooseAddress, resolveRecipients } from './recipients.ts';
 
 const phone = (label: string, value: string, preferred = false) =>
@@ -17,6 +17,31 @@ const zoe = person('Zoë Ferrier', {
     phone('mobile', '07700 900200'),
     { kind: 'post', label: 'home', value: '1 Ropewalk\nNess Quay', preferred: true, bounced: false },
   ],
+});
+
+describe('a text message', () => {
+  const vera = (...addresses: readonly ReturnType<typeof phone>[]) => person('Vera Quay', { addresses });
+  const to = (...addresses: readonly ReturnType<typeof phone>[]) =>
+    chooseAddress(vera(...addresses), undefined, 'phone')?.value;
+
+  it('goes to no landline, by what it is called or by its number', () => {
+    expect(to(phone('office', '01632 960200', true))).toBeUndefined();
+    expect(to(phone('home', '+44 1632 960200', true))).toBeUndefined();
+    expect(to(phone('office', '01632 960200', true), phone('home', '07700 900200'))).toBe('07700 900200');
+    expect(to(phone('mobile', '+44 1632 960200'))).toBe('+44 1632 960200');
+    expect(to(phone('private', '0171 1234567'))).toBe('0171 1234567');
+  });
+
+  it('says of whom it cannot reach that it cannot', () => {
+    const record = {
+      ...matter,
+      parties: [{ role: 'owner', contact: vera(phone('office', '01632 960200')) }],
+    };
+    expect(unreachedParties('ver', record, 'text')).toEqual(['Vera Quay']);
+    expect(unreachedParties('own', record, 'email')).toEqual(['Vera Quay']);
+    expect(unreachedParties('aksel', record, 'text')).toEqual([]);
+    expect(offerRecipients('ver', record, [], 'text')).toEqual([]);
+  });
 });
 
 describe('a role that several hold', () => {
@@ -61,8 +86,7 @@ describe('whom to write to', () => {
       ['zoe@corrant.example', 'bounced'],
     ]);
     expect(offerRecipients('zoe', matter, [zoe], 'text').map(({ address, why }) => [address, why])).toEqual([
-      ['07700 900200', 'mobile'],
-      ['01632 960200', 'other'],
+      ['07700 900200', 'only'],
     ]);
     expect(offerRecipients('ferrier corrant', matter, [zoe], 'letter')).toMatchObject([
       { address: '1 Ropewalk\nNess Quay' },
@@ -80,7 +104,7 @@ describe('whom to write to', () => {
 describe('addresses by channel', () => {
   it('are what the channel can reach', () => {
     expect(chooseAddress(zoe, undefined, 'phone')?.value).toBe('07700 900200');
-    expect(chooseAddress(zoe, 'office', 'phone')?.value).toBe('01632 960200');
+    expect(chooseAddress(zoe, 'office', 'phone')?.value).toBe('07700 900200');
     for (const number of ['07700 900123', '+44 (0)7700-900123', '123.45'])
       expect(isPhoneNumber(number)).toBe(true);
     for (const number of ['1234', 'ring me', '+1234567890123456', ''])

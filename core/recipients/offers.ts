@@ -2,6 +2,7 @@ import { foldName, foldText } from '../model/words.ts';
 import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Channel } from '../model/channel.ts';
+import { isLandline } from './address.ts';
 import { ADDRESS_KIND, chooseAddress, recipientOf, rolesOf } from './recipients.ts';
 import type { Recipient } from './recipients.ts';
 
@@ -40,6 +41,19 @@ export function offerRecipients(
     .slice(0, MOST_OFFERED);
 }
 
+/** Parties of the matter who fit what is typed, and whom no address of the channel's kind reaches: said rather than left out. */
+export function unreachedParties(typed: string, record: MatterRecord, channel: Channel): readonly string[] {
+  const wanted = foldText(typed).folded;
+  const silent = record.parties
+    .map(({ contact }) => contact)
+    .filter((contact) => !chooseAddress(contact, undefined, ADDRESS_KIND[channel]))
+    .filter((contact) => {
+      const words = foldText([contact.name, ...rolesOf(contact, record)].join(' ')).folded;
+      return wanted.every((want) => words.some((word) => word.startsWith(want)));
+    });
+  return [...new Set(silent.map(({ name }) => name))].slice(0, MOST_OFFERED);
+}
+
 /** All who hold a role on the matter, to be written to together. */
 export interface RoleOffer {
   readonly role: string;
@@ -66,7 +80,9 @@ export function offerRoles(typed: string, record: MatterRecord, channel: Channel
 
 function offersOf(contact: Contact, record: MatterRecord, kind: AddressKind): readonly RecipientOffer[] {
   const best = chooseAddress(contact, undefined, kind);
-  const all = contact.addresses.filter((address) => address.kind === kind);
+  const all = contact.addresses.filter(
+    (address) => address.kind === kind && (kind !== 'phone' || !isLandline(address)),
+  );
   const ordered = best ? [best, ...all.filter((address) => address !== best)] : [];
   return ordered.map((address) => ({
     name: contact.name,

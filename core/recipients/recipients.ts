@@ -3,7 +3,7 @@ import type { ContactId } from '../model/ids.ts';
 import type { MatterRecord, Party } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import type { Channel } from '../model/channel.ts';
-import { addressKey } from './address.ts';
+import { addressKey, isLandline } from './address.ts';
 
 /** What an address must be for a channel to reach it. */
 export const ADDRESS_KIND: Readonly<Record<Channel, AddressKind>> = {
@@ -63,10 +63,13 @@ export function chooseAddress(
   label?: string,
   kind: AddressKind = 'email',
 ): ContactAddress | undefined {
-  const all = contact.addresses.filter((address) => address.kind === kind);
+  // A text message reaches no landline; of the other kinds there is none.
+  const all = contact.addresses.filter(
+    (address) => address.kind === kind && (kind !== 'phone' || !isLandline(address)),
+  );
   const sound = all.filter((address) => !address.bounced);
   const pool = sound.length > 0 ? sound : all;
-  // A text message reaches a mobile alone; where none is said to be one, the preferred number is tried.
+  // A mobile first; where none is said to be one, the preferred number is tried.
   const mobile = kind === 'phone' ? pool.find((a) => /mobile|cell/iu.test(a.label)) : undefined;
   return pool.find((a) => a.label === label) ?? mobile ?? pool.find((a) => a.preferred) ?? pool[0];
 }

@@ -4,7 +4,7 @@ import { findMatter } from './queries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import { listContacts } from '../directory/queries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
-import { offerRecipients, offerRoles } from '../../core/recipients/offers.ts';
+import { offerRecipients, offerRoles, unreachedParties } from '../../core/recipients/offers.ts';
 import { findGroups } from '../directory/groupQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
@@ -39,6 +39,7 @@ export async function offerRecipientsOn(
         : [{ ...offer, contactId, roles: [...roles], organisation: organisation ?? null }],
     ),
     groups,
+    unreached: [...unreachedParties(typed, matter, channel)],
     roles: offerRoles(typed, matter, channel).map(({ members, without, ...role }) => ({
       ...role,
       members: members.map((one) => ({ ...one, roles: [...one.roles] })),

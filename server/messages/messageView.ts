@@ -44,7 +44,7 @@ export async function viewMessage(
     revision: message.revision,
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
-    from,
+    from: message.channel === 'text' ? { ...from, address: settings.textSender } : from,
     sender: message.sendOptions.sender ?? null,
     senders: sendersFor(sender, matter, settings).map((one) => ({ ...one })),
     replyTo: message.sendOptions.replyTo ?? null,

@@ -43,6 +43,7 @@ export async function changePractice(
       keepFiles: json.keepFiles,
       filingDomain: json.filingDomain.trim().toLowerCase(),
       letters: json.letters ?? before.letters,
+      textSender: json.textSender ?? before.textSender,
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
       ],

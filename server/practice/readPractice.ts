@@ -21,6 +21,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     keepFiles: { ...settings.keepFiles },
     filingDomain: settings.filingDomain,
     letters: { ...settings.letters },
+    textSender: settings.textSender,
     trustedHosts: [...settings.trustedHosts],
   };
 }

@@ -41,6 +41,8 @@ export interface PracticeSettings {
   /** Hosts whose word on who wrote a message is believed: the authserv-ids of RFC 8601, in small letters. */
   readonly trustedHosts: readonly string[];
   readonly letters: LetterLayout;
+  /** What text messages come from: a number, or up to eleven letters (3GPP TS 23.038, alphanumeric sender); empty leaves it to the gateway. */
+  readonly textSender: string;
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
 }
@@ -67,6 +69,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   senders: [],
   trustedHosts: [],
   letters: { window: 'none', sideMm: 25, signatureMm: 0 },
+  textSender: '',
   filingDomain: '',
 };
 

@@ -2,7 +2,7 @@ import { handOver } from './handOver.ts';
 import type { Attempt, Transport } from './transport.ts';
 
 /**
- * Hands a text message to a gateway over HTTP: `{reference, from, to, text}` as JSON (RFC 8259), answered by 2xx with
+ * Hands a text message to a gateway over HTTP: `{reference, from, to, text}` as JSON (RFC 8259), `from` where the practice has said it, answered by 2xx with
  * `{refused: [{to, reply}]}`. A gateway that is given the same `reference` twice has it once. 4xx is a refusal for good,
  * 5xx and 429 are worth another try (RFC 9110 §15).
  */
@@ -11,7 +11,9 @@ export function textTransport(url: string | undefined): Transport {
     async send(envelope, bytes, beforeData) {
       if (url === undefined) return notSetUp;
       const { reference, from, to } = envelope;
-      const body = Buffer.from(JSON.stringify({ reference, from, to, text: bytes.toString('utf8') }));
+      const body = Buffer.from(
+        JSON.stringify({ reference, ...(from === '' ? {} : { from }), to, text: bytes.toString('utf8') }),
+      );
       const answered = await handOver(url, 'application/json', new Uint8Array(body), beforeData);
       if ('kind' in answered) return { outcome: answered, permanentFailures: [] };
       return readAnswer(answered.status, answered.bytes.toString('utf8'), to);

@@ -145,6 +145,14 @@ export function Incoming({ values, onChange }: PartProps) {
           }}
         />
         <TextField
+          label="Text messages come from"
+          value={values.textSender ?? ''}
+          placeholder="a mobile number, or up to 11 letters"
+          onChange={(textSender) => {
+            onChange({ textSender });
+          }}
+        />
+        <TextField
           label="Trusted mail servers"
           value={(values.trustedHosts ?? []).join(', ')}
           placeholder="mx.your-provider.example"

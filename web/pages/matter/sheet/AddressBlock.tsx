@@ -81,7 +81,11 @@ export function AddressBlock(props: AddressBlockProps) {
       ) : null}
       <div className={classes.line}>
         <span className={classes.label}>From</span>
-        {channel === 'email' ? <From {...props} /> : <span>{from.name}</span>}
+        {channel === 'email' ? (
+          <From {...props} />
+        ) : (
+          <span>{[from.name, channel === 'text' ? from.address : ''].filter(Boolean).join(' · ')}</span>
+        )}
         {channel === 'email' ? (
           <label className={classes.self}>
             <input

@@ -27,6 +27,12 @@ const PLACEHOLDERS: Readonly<Record<Message['channel'], string>> = {
   letter: 'a party or anybody with a postal address',
 };
 
+const WITHOUT: Readonly<Record<Message['channel'], string>> = {
+  email: 'no email address',
+  text: 'no mobile number',
+  letter: 'no postal address',
+};
+
 /** People on a line, found as one types over name, organisation, role and address, this matter's parties first. */
 export function RecipientLine(props: RecipientLineProps) {
   const { label, channel, recipients } = props;
@@ -36,7 +42,7 @@ export function RecipientLine(props: RecipientLineProps) {
     },
   });
   const taking = useTaking(props, combobox.closeDropdown);
-  const { typed, setTyped, people, groups, roles } = taking;
+  const { typed, setTyped, people, groups, roles, unreached } = taking;
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     const marked = combobox.getSelectedOptionIndex() >= 0;
     if (event.key === 'Enter' && !event.ctrlKey && !marked) {
@@ -77,7 +83,7 @@ export function RecipientLine(props: RecipientLineProps) {
             onPaste={taking.paste}
           />
         </Combobox.Target>
-        <Combobox.Dropdown hidden={people.length + groups.length + roles.length === 0}>
+        <Combobox.Dropdown hidden={people.length + groups.length + roles.length + unreached.length === 0}>
           <Combobox.Options aria-label="Whom you may mean">
             {roles.map(({ role, label: name, members, without }) => (
               <Combobox.Option key={role} value={`role ${role}`}>
@@ -90,6 +96,11 @@ export function RecipientLine(props: RecipientLineProps) {
             {people.map((person) => (
               <Combobox.Option key={person.address} value={person.address}>
                 <OfferWords offer={person} />
+              </Combobox.Option>
+            ))}
+            {unreached.map((name) => (
+              <Combobox.Option key={`unreached ${name}`} value="" disabled>
+                {name} <small className={classes.role}>{WITHOUT[channel]}</small>
               </Combobox.Option>
             ))}
             {groups.map(({ id, name, members }) => (
@@ -117,6 +128,7 @@ function Taken({ recipients, channel, matterId, onChange }: RecipientLineProps) 
           onChange(recipients.map((one) => (one === recipient ? next : one)));
         }}
       />
+      {channel === 'text' && recipient.name !== '' ? <small>{recipient.address}</small> : null}
       {recipient.roles.length > 0 ? <small>{recipient.roles.join(', ')}</small> : null}
       <button
         type="button"

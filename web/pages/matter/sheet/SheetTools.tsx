@@ -66,7 +66,7 @@ function TestToMe({ messageId, onKeep }: { readonly messageId: string } & Pick<S
   return (
     <>
       <Button disabled={isLoading} onClick={() => void sendNow()}>
-        Send a test to me
+        Email me a test
       </Button>
       <span role="status">
         {isLoading ? 'sending…' : error ? problemWords(error) : data ? `Test sent to ${data.sentTo}` : ''}

@@ -23,6 +23,7 @@ const OFFERS: Offers = {
   people: [INES, HAL],
   groups: [{ id: 'g1', name: 'The yards', members: [{ name: 'A Yard', address: 'a@yard.example' }] }],
   roles: [],
+  unreached: ['Verity Sands'],
 };
 
 let line: Message['to'] = [];

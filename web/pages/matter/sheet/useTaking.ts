@@ -26,7 +26,7 @@ const recipientOf = ({ name, address, contactId, roles }: Offers['people'][numbe
 });
 
 /** Whom an option of the list stands for. */
-function chosenBy(value: string, { people, groups, roles }: Offers): Recipients {
+function chosenBy(value: string, { people, groups, roles }: Omit<Offers, 'unreached'>): Recipients {
   const group = groups.find(({ id }) => `group ${id}` === value);
   if (group) return group.members.map((member) => ({ ...member, roles: [] }));
   const role = roles.find((one) => `role ${one.role}` === value);
@@ -69,6 +69,7 @@ export function useTaking({ channel, recipients, taken, matterId, onChange }: Li
     people,
     groups,
     roles,
+    unreached: data?.unreached ?? [],
     addTyped,
     look: (): void => {
       setAsked(true);
