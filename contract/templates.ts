@@ -105,6 +105,10 @@ export const TemplateContentJson = Type.Object(
     sender: Type.Optional(SenderChoiceJson),
     replyTo: Type.Optional(Type.String({ maxLength: 254 })),
     each: Type.Optional(Type.Literal(true)),
+    /** It is the version of another template in a language, which contacts who write in it get instead. */
+    translation: Type.Optional(
+      Type.Object({ templateId: Id, language: Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' }) }),
+    ),
     after: Type.Optional(
       Type.Object(
         {

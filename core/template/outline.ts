@@ -137,7 +137,8 @@ function dayWords(than: string, names: Pick<OutlineNames, 'field'>): string {
 
 /** Everything beside the wording, a line each: to whom, with what, and what follows. */
 export function outlineRest(content: TemplateContent, names: OutlineNames): readonly string[] {
-  const { recipients, documents, blanks, category, sender, replyTo, after, plain, each } = content;
+  const { recipients, documents, blanks, category, sender, replyTo, after, plain, each, translation } =
+    content;
   const line = (name: string, rules: readonly RecipientRule[]): readonly string[] =>
     rules.length > 0 ? [`${name}: ${rules.map((rule) => ruleWords(rule, names)).join(', ')}`] : [];
   return [
@@ -146,6 +147,7 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
     ...line('Blind copy', recipients.bcc),
     ...(sender ? [`From: ${names.sender(sender)}`] : []),
     ...(replyTo ? [`Answers to: ${replyTo}`] : []),
+    ...(translation ? [`Its language: ${translation.language}`] : []),
     ...(each ? ['One message for each recipient'] : []),
     ...documents.map((rule) => `Encloses: ${documentRuleWords(rule)}`),
     ...blanks.map(

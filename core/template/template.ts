@@ -55,7 +55,21 @@ export interface TemplateContent {
   readonly after?: AfterSending;
   /** A message of their own for each it goes to, rather than one for all. */
   readonly each?: true;
+  /** It is another template's version in a language: taken instead of that one for whoever writes in it. */
+  readonly translation?: Translation;
 }
+
+export interface Translation {
+  readonly templateId: string;
+  /** BCP 47: `de`, `nb`. */
+  readonly language: string;
+}
+
+/** Whether a contact's language is one that a version is written in: `de-AT` is served by `de`. */
+export const speaks = (contactLanguage: string | undefined, language: string): boolean => {
+  const [own, wanted] = [contactLanguage?.toLowerCase() ?? '', language.toLowerCase()];
+  return own === wanted || own.startsWith(`${wanted}-`);
+};
 
 /** How a message goes and what follows, as its template said when it was started and its writer has changed since. */
 export interface SendOptions extends Pick<

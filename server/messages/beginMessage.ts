@@ -11,7 +11,8 @@ import type { StoredMatter } from '../matters/matter.ts';
 import { findMatter } from '../matters/queries.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
-import { findStartable } from '../templates/compiled.ts';
+import type { Program } from '../../core/merge/compile.ts';
+import { findStartable, versionIn } from '../templates/compiled.ts';
 import type { CompiledTemplate } from '../templates/compiled.ts';
 import { gather } from './gather.ts';
 import { takeUp } from './takeUp.ts';
@@ -35,24 +36,31 @@ export async function beginMessage(
 ): Promise<BegunMessage> {
   const matter = await findMatter(scope, matterId);
   if (!matter) throw notFound('matter');
-  const template = await templateFor(scope, start.templateId);
-  const channel = template?.channel ?? start.channel ?? 'email';
+  const asked = await templateFor(scope, start.templateId);
+  const channel = asked?.channel ?? start.channel ?? 'email';
   const takenUp = await takeUp(services, scope, matter, start);
   const chosen = start.contactIds && (await chosenContacts(scope, start.contactIds));
   const { answers, documentIds, followUpId } = start;
-  const composed = compose(
-    await gather(services, scope, {
-      matter,
-      writer: scope.actor,
-      channel,
-      program: template?.program ?? bareProgram(channel),
-      ...(chosen ? { chosen } : {}),
-      ...(takenUp ? { takenUp } : {}),
-      ...(answers ? { answers } : {}),
-      ...(documentIds ? { documentIds } : {}),
-      ...(followUpId === undefined ? {} : { followUpId }),
-    }),
-  );
+  const composeFrom = async (program: Program): Promise<ComposedMessage> =>
+    compose(
+      await gather(services, scope, {
+        matter,
+        writer: scope.actor,
+        channel,
+        program,
+        ...(chosen ? { chosen } : {}),
+        ...(takenUp ? { takenUp } : {}),
+        ...(answers ? { answers } : {}),
+        ...(documentIds ? { documentIds } : {}),
+        ...(followUpId === undefined ? {} : { followUpId }),
+      }),
+    );
+  const usual = await composeFrom(asked?.program ?? bareProgram(channel));
+  // Whom it goes to decides the language; that is known once it is composed.
+  const [first] = usual.reader.context.greeted;
+  const inTheirs = asked && (await versionIn(scope, asked, first?.language));
+  const template = inTheirs ?? asked;
+  const composed = inTheirs ? await composeFrom(inTheirs.program) : usual;
   return {
     matter,
     template,

@@ -23,7 +23,12 @@ export async function readShelf(services: Services, scope: PersonScope, matterId
   const matter = await findMatter(scope, matterId);
   if (!matter) throw notFound('matter');
   const settings = await readSettings(scope);
-  const templates = await startableTemplates(scope);
+  // A version in a language is taken by itself for whoever writes in it; the shelf has the template once.
+  const all = await startableTemplates(scope);
+  const ids = new Set(all.map(({ templateId }) => templateId as string));
+  const templates = all.filter(
+    ({ content: { translation } }) => !translation || !ids.has(translation.templateId),
+  );
   const last = await lastTemplateOnMatter(scope, matterId);
   const useOf = await templateUses(scope, {
     personId: scope.actor.id,

@@ -23,8 +23,6 @@ import { discardMessage } from './discardMessage.ts';
 import { putInTemplate } from './putInTemplate.ts';
 import { readMessage } from './readMessage.ts';
 import { restoreMessage } from './restoreMessage.ts';
-import { openDraft } from './draftLayout.ts';
-import { setWrittenLetter } from './letters.ts';
 import { passagesHere } from './passagesHere.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { Services } from '../platform/services.ts';
@@ -149,25 +147,6 @@ export const messageRoutes = [
     status: 200,
     answers: TemplatePutIn,
     handle: ({ services, scope, params, body }) => putInTemplate(services, scope, params.id, body),
-  }),
-  endpoint({
-    method: 'get',
-    path: '/messages/:id/page',
-    right: 'read',
-    summary: 'A letter as it would be printed',
-    params: ById,
-    status: 200,
-    answers: 'application/pdf',
-    handle: async ({ services, scope, params, response }) => {
-      const { message, reader } = await openDraft(services, scope, params.id);
-      sendFile(
-        response,
-        await setWrittenLetter(services, scope, message, reader),
-        'application/pdf',
-        'letter.pdf',
-      );
-      return undefined;
-    },
   }),
   endpoint({
     method: 'get',

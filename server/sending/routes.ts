@@ -14,6 +14,8 @@ import { recallMessage } from './recallMessage.ts';
 import { readOutTray } from './readOutTray.ts';
 import { rescheduleMessage } from './rescheduleMessage.ts';
 import { sendTest } from './sendTest.ts';
+import { sendFile } from '../http/sendFile.ts';
+import { letterPages } from './letterPages.ts';
 import { decideMessage } from './decideMessage.ts';
 
 const { endpoint } = endpointsFor<Services>();
@@ -39,6 +41,19 @@ export const outTrayRoutes = [
     status: 202,
     answers: Message,
     handle: ({ services, scope, params, body }) => sendMessage(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/messages/:id/page',
+    right: 'read',
+    summary: 'A letter as it would be printed, for each house that it goes to',
+    params: ById,
+    status: 200,
+    answers: 'application/pdf',
+    handle: async ({ services, scope, params, response }) => {
+      sendFile(response, await letterPages(services, scope, params.id), 'application/pdf', 'letter.pdf');
+      return undefined;
+    },
   }),
   endpoint({
     method: 'post',

@@ -2,6 +2,7 @@ import type { AddressInfo } from 'node:net';
 import { buffer } from 'node:stream/consumers';
 import { simpleParser } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openPractice, serve } from '../app/tests/practice.ts';
 import type { Client, TestPractice } from '../app/tests/practice.ts';
@@ -82,5 +83,31 @@ describe('a test of a message', () => {
       expect.stringMatching(/mailbox full.*Your draft is as it was/),
     ]);
     expect((await client.call('POST', '/messages/none/test')).status).toBe(404);
+  });
+});
+
+describe('a letter looked at as a page', () => {
+  it('is shown for each house that it goes to, with its own address and greeting', async () => {
+    const { json } = await client.call('POST', `/matters/${matterId}/messages`, {
+      templateId: 'template-terms-letter',
+    });
+    const houses = [
+      { name: 'Ines Okafor', address: '1 Quay\nPort Sennet' },
+      { name: 'Aksel Lund', address: '2 Ropewalk\nNess Quay' },
+    ];
+    await client.call('PATCH', `/messages/${json.id}`, { to: houses });
+    const { bytes } = await client.call('GET', `/messages/${json.id}/page`);
+    const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+    const pages: string[] = [];
+    for (let n = 1; n <= document.numPages; n += 1) {
+      const { items } = await (await document.getPage(n)).getTextContent();
+      pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
+    }
+    const [first, second] = houses.map(({ address }) =>
+      pages.filter((page) => page.includes(address.split('\n')[0] ?? '')),
+    );
+    expect([first?.length, second?.length]).toEqual([1, 1]);
+    expect(first?.[0]).not.toContain('Aksel Lund');
+    expect(second?.[0]).not.toContain('Ines Okafor');
   });
 });

@@ -4,6 +4,7 @@ import { tidyBlocks } from '../../core/merge/tidy.ts';
 import type { BlockNode } from '../../core/template/document.ts';
 import { expandPassages } from '../../core/template/passages.ts';
 import type { Passages } from '../../core/template/passages.ts';
+import { speaks } from '../../core/template/template.ts';
 import { PLAIN_SIGNATURE } from '../../core/template/signature.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import { mayKnow } from '../access/mayKnow.ts';
@@ -47,6 +48,19 @@ export const startableTemplates = async (scope: Scope): Promise<readonly Compile
 export const versionOf = async (scope: Scope, versionId: string): Promise<TemplateVersion | undefined> =>
   (await compiled(scope)).find((template) => template.versionId === versionId) ??
   findVersion(scope, versionId);
+
+/** The version of a template in a language, where it has one; its own wording is for everybody else. */
+export const versionIn = async (
+  scope: Scope,
+  template: CompiledTemplate,
+  language: string | undefined,
+): Promise<CompiledTemplate | undefined> =>
+  (await startableTemplates(scope)).find(
+    ({ channel, content: { translation } }) =>
+      channel === template.channel &&
+      translation?.templateId === template.templateId &&
+      speaks(language, translation.language),
+  );
 
 /** One of them by its id. */
 export const findStartable = async (

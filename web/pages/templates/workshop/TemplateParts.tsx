@@ -8,6 +8,7 @@ import { freshKey } from '../../../words/freshKey.ts';
 import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
+import { useTemplatesInfiniteQuery } from '../../../api/templates.ts';
 import { useSendingQuery } from '../../../api/sending.ts';
 import { BlankForm } from '../../../parts/wording/BlankForm.tsx';
 import { channelWords } from '../../../words/wording.ts';
@@ -43,6 +44,7 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent }: Template
       <Part title="Details">
         <div className={classes.partRow}>
           <ShelfDetails draft={draft} onDraft={onDraft} onContent={onContent} />
+          <LanguageDetails draft={draft} onDraft={onDraft} />
           <SenderDetails content={content} onDraft={onDraft} />
         </div>
       </Part>
@@ -133,6 +135,54 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
     </>
   );
 }
+
+const LANGUAGES = ['da', 'de', 'en', 'es', 'fr', 'it', 'nb', 'nl', 'pl', 'pt', 'sv'];
+
+/** Whether it is another template’s version in a language, which contacts who write in that language get instead. */
+function LanguageDetails({
+  draft: { name: own, content },
+  onDraft,
+}: Pick<TemplatePartsProps, 'draft' | 'onDraft'>) {
+  const { data } = useTemplatesInfiniteQuery({ query: '' });
+  const others = (data?.pages.flatMap(({ items }) => items) ?? []).filter(({ name }) => name !== own);
+  const { translation, ...rest } = content;
+  return (
+    <>
+      <SelectField
+        label="Version in another language of"
+        value={translation?.templateId ?? ''}
+        options={[
+          ['', 'no other template'],
+          ...others.map(({ id, name }) => [id, name] as const),
+          ...(translation && !others.some(({ id }) => id === translation.templateId)
+            ? [[translation.templateId, 'a template that is gone'] as const]
+            : []),
+        ]}
+        onChange={(chosen) => {
+          const language = translation?.language ?? 'de';
+          onDraft({
+            content: chosen === '' ? rest : { ...rest, translation: { templateId: chosen, language } },
+          });
+        }}
+      />
+      {translation ? (
+        <SelectField
+          label="For contacts who write in"
+          value={translation.language}
+          options={[...new Set([...LANGUAGES, translation.language])].map(
+            (code) => [code, languageName(code)] as const,
+          )}
+          onChange={(language) => {
+            onDraft({ content: { ...rest, translation: { ...translation, language } } });
+          }}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const languageName = (code: string): string =>
+  new Intl.DisplayNames(['en'], { type: 'language' }).of(code) ?? code;
 
 interface SenderDetailsProps extends Pick<TemplatePartsProps, 'onDraft'> {
   readonly content: Content;
