@@ -89,7 +89,7 @@ const WINDOWS: Readonly<Record<LetterWindow, string>> = {
   dinB: 'DIN 5008, form B',
 };
 
-/** How letters are laid out on paper. */
+/** How letters are laid out on paper, and what text messages come from. */
 export function Letters({ values, onChange }: PartProps) {
   const { letters } = values;
   if (!letters) return null;
@@ -105,7 +105,7 @@ export function Letters({ values, onChange }: PartProps) {
   );
   return (
     <>
-      <h2>Letters on paper</h2>
+      <h2>Letters and text messages</h2>
       <div className={classes.fields}>
         <SelectField
           label="Envelope window"
@@ -117,6 +117,14 @@ export function Letters({ values, onChange }: PartProps) {
         />
         {millimetres('Free at either side', 'sideMm', [15, 18, 20, 22, 25])}
         {millimetres('Room to sign in', 'signatureMm', [0, 8, 12, 16, 20, 25, 30])}
+        <TextField
+          label="Text messages come from"
+          value={values.textSender ?? ''}
+          placeholder="a mobile number, or up to 11 letters"
+          onChange={(textSender) => {
+            onChange({ textSender });
+          }}
+        />
       </div>
     </>
   );
@@ -142,14 +150,6 @@ export function Incoming({ values, onChange }: PartProps) {
           placeholder="file.your-practice.example"
           onChange={(filingDomain) => {
             onChange({ filingDomain });
-          }}
-        />
-        <TextField
-          label="Text messages come from"
-          value={values.textSender ?? ''}
-          placeholder="a mobile number, or up to 11 letters"
-          onChange={(textSender) => {
-            onChange({ textSender });
           }}
         />
         <TextField
