@@ -31,7 +31,8 @@ export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
   const joinIn = async (other: ContactSummary): Promise<void> => {
     if (!kept) return;
     await merge({ keptId: kept.id, otherId: other.id }).unwrap();
-    onJoined({ kept, other });
+    const told = (one: ContactSummary) => ({ id: one.id, name: callOf(one, contacts) });
+    onJoined({ kept: told(kept), other: told(other) });
   };
   return (
     <section className={classes.alike} aria-label={`Possible duplicates: ${same}`}>
@@ -53,7 +54,7 @@ export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
           {contact.phone} {plural(contact.matters, 'matter')}
           {kept && contact !== kept ? (
             <Button disabled={isLoading} onClick={() => void joinIn(contact).catch(() => undefined)}>
-              Join “{contact.name}” into “{kept.name}”
+              Join “{callOf(contact, contacts)}” into “{callOf(kept, contacts)}”
             </Button>
           ) : null}
         </span>
@@ -64,6 +65,14 @@ export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
       {error ? <small role="alert">{problemWords(error)}</small> : null}
     </section>
   );
+}
+
+/** A contact by name, and by what tells it from others of that name. */
+function callOf(contact: ContactSummary, among: readonly ContactSummary[]): string {
+  const { name, email, phone, organisation } = contact;
+  const alone = among.filter((one) => one.name === name).length < 2;
+  const apart = email ?? phone ?? organisation;
+  return alone || !apart ? name : `${name}, ${apart}`;
 }
 
 function titleOf(count: number, because: AlikeProps['because'], same: string): string {
