@@ -1,6 +1,6 @@
 import { Menu } from '@mantine/core';
 import { useState } from 'react';
-import type { SearchQuery } from '../../../contract/search.ts';
+import type { SavedSearch, SearchQuery } from '../../../contract/search.ts';
 import { problemWords } from '../../words/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import {
@@ -22,6 +22,7 @@ export function SavedSearches({
   const [keep, { error }] = useKeepSearchMutation();
   const [drop] = useDropSearchMutation();
   const [name, setName] = useState('');
+  const [dropped, setDropped] = useState<SavedSearch>();
   const kept = data?.items ?? [];
   return (
     <Menu width={280} position="bottom-end" closeOnItemClick={false}>
@@ -38,11 +39,30 @@ export function SavedSearches({
             >
               {search.name}
             </Menu.Item>
-            <Button aria-label={`Drop “${search.name}”`} onClick={() => void drop(search.id)}>
+            <Button
+              aria-label={`Drop “${search.name}”`}
+              onClick={() => {
+                void drop(search.id);
+                setDropped(search);
+              }}
+            >
               ×
             </Button>
           </div>
         ))}
+        {dropped ? (
+          <p className={classes.kept} role="status">
+            “{dropped.name}” is gone ·{' '}
+            <Button
+              onClick={() => {
+                void keep({ name: dropped.name, query: dropped.query });
+                setDropped(undefined);
+              }}
+            >
+              Undo
+            </Button>
+          </p>
+        ) : null}
         <form
           className={classes.keep}
           onSubmit={(event) => {

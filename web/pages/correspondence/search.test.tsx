@@ -129,6 +129,23 @@ describe('a search that is kept', () => {
     expect(screen.getByLabelText<HTMLInputElement>('Words to find').value).toBe('yard');
   });
 
+  it('comes back once it was dropped', async () => {
+    const { user, changes } = openSearch(answer([found('one')]), '/correspondence', {
+      'GET /saved-searches': KEPT,
+      'DELETE /saved-searches/s1': {},
+      'POST /saved-searches': KEPT.items[0],
+    });
+    await user.click(await screen.findByRole('button', { name: 'Kept searches (1)' }));
+    await user.click(await screen.findByRole('button', { name: 'Drop “Yards”' }));
+    await user.click(await screen.findByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() => {
+      expect(changes().map(({ method, body }) => [method, body])).toEqual([
+        ['DELETE', undefined],
+        ['POST', { name: 'Yards', query: { words: 'yard', direction: 'out' } }],
+      ]);
+    });
+  });
+
   it('is kept under a name, and under no empty one', async () => {
     const { user, changes } = openSearch(answer([found('one')]), '/correspondence?direction=in', {
       'POST /saved-searches': { id: 's2', name: 'What came', query: { direction: 'in' } },

@@ -89,20 +89,24 @@ function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; rea
   const edit = useEditing(record, matter.id);
   if (!record || !mayChange) return matter.stage;
   return (
-    <select
-      className={editing.headSelect}
-      aria-label="Stage"
-      value={record.stage}
-      onChange={(event) => {
-        edit.change({ stage: event.currentTarget.value });
-      }}
-    >
-      {record.type.stages.map(({ key, label }) => (
-        <option key={key} value={key}>
-          {label}
-        </option>
-      ))}
-    </select>
+    <>
+      <select
+        className={editing.headSelect}
+        aria-label="Stage"
+        value={record.stage}
+        onChange={(event) => {
+          edit.change({ stage: event.currentTarget.value });
+        }}
+      >
+        {record.type.stages.map(({ key, label }) => (
+          <option key={key} value={key}>
+            {label}
+          </option>
+        ))}
+      </select>
+      {edit.undo ? <Button onClick={edit.undo}>Undo</Button> : null}
+      {edit.problem === undefined ? null : <small role="alert">{edit.problem}</small>}
+    </>
   );
 }
 

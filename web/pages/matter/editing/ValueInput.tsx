@@ -3,6 +3,7 @@ import type { ValueJson } from '../../../../contract/matterTypes.ts';
 import type { FactDefinition } from '../../../../core/model/matter.ts';
 import type { Value } from '../../../../core/model/value.ts';
 import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
+import { useMoments } from '../../../parts/editor/useMoments.ts';
 import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
 import classes from './Editing.module.css';
 
@@ -29,8 +30,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
   const { label, kind, choices } = definition;
   const [typed, setTyped] = useState(value ? answerOf(value as Value) : '');
   const [misfit, setMisfit] = useState(false);
-  const read = (text: string): Value | undefined =>
-    readAnswer({ key: '', label, kind, required: false, ...(choices ? { choices } : {}) }, text, currency);
+  const read = useReading(definition, currency);
   const take = (text: string): void => {
     if (text.trim() === '') {
       setMisfit(false);
@@ -91,7 +91,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     },
   };
   if (kind === 'longText') return <textarea rows={3} {...common} />;
-  const isFigure = kind === 'number' || kind === 'money';
+  const isFigure = kind === 'number' || kind === 'money' || kind === 'dateTime';
   const understood = isFigure ? written(read(typed)) : undefined;
   return (
     <>
@@ -99,7 +99,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
         {...common}
         type={kind === 'date' ? 'date' : 'text'}
         inputMode={isFigure ? 'decimal' : 'text'}
-        placeholder={kind === 'dateTime' ? '2026-03-05 09:30' : undefined}
+        placeholder={kind === 'dateTime' ? 'tomorrow at 9:30' : undefined}
         onKeyDown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
           if (event.key !== 'Escape') return;
@@ -116,11 +116,21 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
   );
 }
 
+/** Reads what is typed as a value of its kind. */
+function useReading(
+  { label, kind, choices }: ValueInputProps['definition'],
+  currency: string,
+): (text: string) => Value | undefined {
+  const momentOf = useMoments();
+  const asked = { key: '', label, kind, required: false, ...(choices ? { choices } : {}) };
+  return (text) => readAnswer(asked, kind === 'dateTime' ? momentOf(text) : text, currency);
+}
+
 const written = (value: Value | undefined): string | undefined => value && answerOf(value);
 
 /** What a field that was not understood asks for. */
 const MISFITS: Readonly<Partial<Record<FactDefinition['kind'], string>>> = {
   money: 'no amount yet: 1,284.00 or 1.5k',
   number: 'no number yet',
-  dateTime: 'a day and a time: 2026-03-05 09:30',
+  dateTime: 'a day and a time: tomorrow at 9:30',
 };

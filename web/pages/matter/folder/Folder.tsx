@@ -81,27 +81,69 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
           </p>
         </Part>
       )}
-      {matter.followUps.length > 0 ? (
-        <Part title="Follow-ups" count={matter.followUps.length}>
-          {matter.followUps.map((one) => (
-            <FollowUpLine key={one.id} followUp={one} matterId={matter.id} mayChange={mayChange} />
-          ))}
-        </Part>
-      ) : null}
+      <FollowUps followUps={matter.followUps} matterId={matter.id} mayChange={mayChange} />
     </section>
   );
+}
+
+type FollowUp = MatterDetail['followUps'][number];
+
+interface FollowUpsProps {
+  readonly followUps: readonly FollowUp[];
+  readonly matterId: string;
+  readonly mayChange: boolean;
+}
+
+/** What is to be followed up; one that was just settled can be taken back. */
+function FollowUps({ followUps, matterId, mayChange }: FollowUpsProps) {
+  const [settle, { isLoading }] = useSettleFollowUpMutation();
+  const [done, setDone] = useState<FollowUp>();
+  if (followUps.length === 0 && !done) return null;
+  return (
+    <Part title="Follow-ups" count={followUps.length}>
+      {done ? (
+        <p className={editing.done} role="status">
+          “{done.what}” done ·{' '}
+          <Button
+            onClick={() => {
+              void settle({ id: done.id, done: false, matterId });
+              setDone(undefined);
+            }}
+          >
+            Undo
+          </Button>
+        </p>
+      ) : null}
+      {followUps.map((followUp) => (
+        <FollowUpLine
+          key={followUp.id}
+          followUp={followUp}
+          matterId={matterId}
+          mayChange={mayChange}
+          busy={isLoading}
+          onDone={() => {
+            void settle({ id: followUp.id, done: true, matterId });
+            setDone(followUp);
+          }}
+        />
+      ))}
+    </Part>
+  );
+}
+
+interface FollowUpLineProps extends Omit<FollowUpsProps, 'followUps'> {
+  readonly followUp: FollowUp;
+  readonly busy: boolean;
+  readonly onDone: () => void;
 }
 
 function FollowUpLine({
   followUp: { id, what, dueOn },
   matterId,
   mayChange,
-}: {
-  readonly followUp: MatterDetail['followUps'][number];
-  readonly matterId: string;
-  readonly mayChange: boolean;
-}) {
-  const [settle, { isLoading }] = useSettleFollowUpMutation();
+  busy,
+  onDone,
+}: FollowUpLineProps) {
   const day = readDay(dueOn);
   return (
     <div className={classes.line}>
@@ -119,7 +161,7 @@ function FollowUpLine({
           what
         )}{' '}
         {mayChange ? (
-          <Button disabled={isLoading} onClick={() => void settle({ id, done: true, matterId })}>
+          <Button disabled={busy} onClick={onDone}>
             Done
           </Button>
         ) : null}

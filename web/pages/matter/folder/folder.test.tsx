@@ -50,6 +50,19 @@ describe('the folder', () => {
     expect(changes()).toMatchObject([{ body: { restricted: false } }]);
   });
 
+  it('settles a follow-up, and takes that back', async () => {
+    const { user, changes } = stage(
+      matter({ followUps: [{ id: 'f1', what: 'Chase the yard', dueOn: '2026-11-30', person: 'Maud' }] }),
+    );
+    await user.click(screen.getByRole('button', { name: 'Done' }));
+    expect((await screen.findByRole('status')).textContent).toContain('“Chase the yard” done');
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(changes().map(({ path, body }) => [path, body])).toEqual([
+      ['/follow-ups/f1', { done: true }],
+      ['/follow-ups/f1', { done: false }],
+    ]);
+  });
+
   it('offers an assistant to send a document, and not to restrict it', () => {
     stage(matter(), 'assistant');
     expect(screen.getByTitle('Send Survey report')).toBeTruthy();

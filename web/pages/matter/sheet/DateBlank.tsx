@@ -1,14 +1,11 @@
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
-import { zonedTime } from '../../../../core/dates/zonedClock.ts';
-import { readDateTime } from '../../../../core/dates/readDateTime.ts';
 import { readDate } from '../../../../core/dates/readDate.ts';
 import type { Looking } from '../../../../core/dates/readDate.ts';
 import { parsePlainDate } from '../../../../core/model/plainDate.ts';
 import { today } from '../../../words/dates.ts';
-import { useSessionQuery } from '../../../api/session.ts';
-import { usePracticeQuery } from '../../../api/practice.ts';
+import { useCalendar, useMoments } from '../../../parts/editor/useMoments.ts';
 import { sizedByContent } from './sizing.ts';
 import classes from './Sheet.module.css';
 
@@ -27,7 +24,6 @@ const UNREAD = {
   date: 'no day yet: “5 March”, “next friday”, “+10 working days”',
   dateTime: 'no time yet: “tomorrow at 9:30”, “within 24 hours”',
 };
-const EVERY_WEEKDAY = [1, 2, 3, 4, 5];
 
 const MOMENT = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/;
 
@@ -46,23 +42,17 @@ function wordsOf(answer: string): string {
 export function DateBlank({ kind, label, looking, answer, onAnswer, common }: DateBlankProps) {
   const [typed, setTyped] = useState<string>();
   const picker = useRef<HTMLInputElement>(null);
-  const { data: practice } = usePracticeQuery();
-  const { data: session } = useSessionQuery();
+  const calendar = useCalendar();
+  const momentOf = useMoments();
   const words = wordsOf(answer);
   const unread = typed !== undefined && typed.trim() !== '' && words === '';
   const type = (text: string): void => {
     setTyped(text);
-    const calendar = {
-      weekdays: new Set(practice?.weekdays ?? EVERY_WEEKDAY),
-      holidays: new Set((practice?.holidays ?? []).flatMap((day) => parsePlainDate(day) ?? [])),
-    };
     if (kind === 'date') {
       onAnswer(readDate(text, today(), calendar, looking) ?? '');
       return;
     }
-    const zone = session?.practice.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
-    const read = readDateTime(text, zonedTime(zone, Date.now()), calendar, looking);
-    onAnswer(read?.time === undefined ? '' : `${read.date} ${read.time}`);
+    onAnswer(momentOf(text, looking));
   };
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key !== 'ArrowDown' || !event.altKey) return;

@@ -40,8 +40,11 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
       onKeep(why);
     }
   };
+  const [before, setBefore] = useState<Standing>();
   const move = (standing: Standing) => () => {
-    if (template) void changeStanding({ id: template.id, standing });
+    if (!template) return;
+    setBefore(standing === before ? undefined : template.standing);
+    void changeStanding({ id: template.id, standing });
   };
   return (
     <header className={classes.keepBar}>
@@ -55,7 +58,7 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
         </span>
       ) : null}
       {template && mayChange ? (
-        <Moves standing={template.standing} onMove={move} busy={moving.isLoading} />
+        <Moves standing={template.standing} before={before} onMove={move} busy={moving.isLoading} />
       ) : null}
       {template ? <Link to={`/templates/${template.id}/history`}>History</Link> : null}
       {template ? <Link to={`/templates/${template.id}/matters`}>Where it can be used</Link> : null}
@@ -110,11 +113,13 @@ function ImpactWords({ impact: { drafts, loses }, onKeep, onGoOn }: ImpactWordsP
 
 interface MovesProps {
   readonly standing: Standing;
+  /** Where it stood before it was last moved here. */
+  readonly before: Standing | undefined;
   readonly busy: boolean;
   readonly onMove: (standing: Standing) => () => void;
 }
 
-function Moves({ standing, busy, onMove }: MovesProps) {
+function Moves({ standing, before, busy, onMove }: MovesProps) {
   const moves: readonly (readonly [Standing, string])[] =
     standing === 'retired'
       ? [['shared', 'Bring back']]
@@ -123,9 +128,18 @@ function Moves({ standing, busy, onMove }: MovesProps) {
           ...(standing === 'approved' ? [] : [['approved', 'Approve'] as const]),
           ['retired', 'Retire'] as const,
         ];
-  return moves.map(([to, words]) => (
-    <Button key={to} disabled={busy} onClick={onMove(to)}>
-      {words}
-    </Button>
-  ));
+  return (
+    <>
+      {moves.map(([to, words]) => (
+        <Button key={to} disabled={busy} onClick={onMove(to)}>
+          {words}
+        </Button>
+      ))}
+      {before && before !== standing && before !== 'private' ? (
+        <Button disabled={busy} onClick={onMove(before)}>
+          Undo: {standingWords(before)} again
+        </Button>
+      ) : null}
+    </>
+  );
 }

@@ -59,3 +59,22 @@ describe('versions of a template by language', () => {
     await clientWrites('');
   });
 });
+
+describe('another template under a draft', () => {
+  it('takes the former one’s letter and documents out, and leaves what the writer put in', async () => {
+    const lettered = await template('With a letter', 'The terms are enclosed.', {
+      documents: [{ kind: 'letter', templateId: 'template-terms-letter', name: 'Terms' }],
+    });
+    const bare = await template('Without', 'Nothing goes along.');
+    const draft = await desk.start({ templateId: lettered });
+    expect(draft.enclosures.map(({ kind }: { kind: string }) => kind)).toEqual(['letter']);
+    const [document] = (await desk.client.call('GET', `/matters/${desk.matterId}`)).json.documents;
+    const own = await desk.change(draft.id, {
+      enclosures: [{ kind: 'letter', id: draft.enclosures[0].id }, { documentId: document.id }],
+    });
+    const switched = await desk.change(draft.id, { revision: own.revision, templateId: bare });
+    expect(switched.enclosures.map(({ kind }: { kind: string }) => kind)).toEqual(['document']);
+    const back = await desk.change(draft.id, { revision: switched.revision, templateId: lettered });
+    expect(back.enclosures.map(({ kind }: { kind: string }) => kind).sort()).toEqual(['document', 'letter']);
+  });
+});
