@@ -6,6 +6,7 @@ test('an answer quotes what it answers, takes another template in at the caret, 
   page,
   application,
 }) => {
+  test.slow();
   await openMatter(page, application, 'saltm', 'SV-2041');
   await page
     .getByRole('button', { name: /received from/ })

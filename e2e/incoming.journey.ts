@@ -206,7 +206,7 @@ test('today leads to the sheet that deals with each line, and its calendar has a
   const address = await page.getByLabel('Secret address').inputValue();
   expect(await (await fetch(address)).text()).toMatch(/^BEGIN:VCALENDAR/);
   await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Remind' }).first().click();
+  await page.getByRole('link', { name: 'Remind', exact: true }).first().click();
   await chooseHere(page, 'Chaser');
   await expect(page.getByLabel(text)).toBeVisible();
 });
