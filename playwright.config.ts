@@ -15,7 +15,7 @@ const CHROMIUM_ARGS = [
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.journey.ts',
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,
