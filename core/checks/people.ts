@@ -1,4 +1,4 @@
-import { foldName } from '../model/words.ts';
+import { foldName, isPartOfName } from '../model/words.ts';
 import type { CheckInput } from './checkInput.ts';
 import { caution } from './note.ts';
 import type { Note } from './note.ts';
@@ -12,7 +12,7 @@ export function checkPeople({ people, record }: CheckInput): readonly Note[] {
   return people.flatMap(({ key, label, answer }) => {
     const said = foldName(answer);
     if (names.some((name) => foldName(name) === said)) return [];
-    const meant = names.filter((name) => isPartOf(said, foldName(name)));
+    const meant = names.filter((name) => isPartOfName(answer, name));
     return meant.length > 0 || !/\p{Lu}|\p{Lo}/u.test(answer)
       ? [
           caution('personUnclear', { part: 'subject' }, { label, words: answer, meant: meant.join(', ') }, [
@@ -22,8 +22,3 @@ export function checkPeople({ people, record }: CheckInput): readonly Note[] {
       : [];
   });
 }
-
-const isPartOf = (said: string, name: string): boolean => {
-  const words = name.split(' ');
-  return said.split(' ').every((one) => words.some((word) => word.startsWith(one)));
-};

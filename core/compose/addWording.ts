@@ -4,7 +4,7 @@ import { merge } from '../merge/merge.ts';
 import type { Answers, BlankDefinition } from '../template/blanks.ts';
 import { documentOf } from '../template/document.ts';
 import type { BlockNode, InlineNode } from '../template/document.ts';
-import { inlineOf, isTextBlock, mapInline } from '../template/walk.ts';
+import { inlineOf, isTextBlock, mapInline, wordsOfInline } from '../template/walk.ts';
 
 /** A template's wording to stand within a message that is being written, and what it asks besides. */
 export interface AddedWording {
@@ -70,9 +70,6 @@ const greets = (block: BlockNode): boolean =>
 
 function isClose(block: BlockNode, next: BlockNode | undefined): boolean {
   if (block.type !== 'paragraph' || next?.type !== 'signature') return false;
-  const text = (block.content ?? [])
-    .map((node) => (node.type === 'text' ? node.text : '\u0000'))
-    .join('')
-    .trim();
+  const text = wordsOfInline(block.content ?? [], '\u0000').trim();
   return text.length <= MAX_CLOSE && /^[^\u0000]*,$/.test(text);
 }

@@ -1,4 +1,4 @@
-import { formatDate } from '../dates/formatDate.ts';
+import { formatDate, formatTime } from '../dates/formatDate.ts';
 import type { ZonedTime } from '../dates/zonedClock.ts';
 import type { Mailbox } from '../model/mailbox.ts';
 import { inlineOf } from '../template/walk.ts';
@@ -39,16 +39,13 @@ const linesOf = (lines: readonly string[]): BlockNode => ({
   content: lines.flatMap((line, n) => [...(n === 0 ? [] : [{ type: 'hardBreak' } as const]), words(line)]),
 });
 
-const timeOf = ({ hour, minute }: ZonedTime): string =>
-  `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
-
 const wroteOf = ({ people, sent }: QuotedEntry): string =>
-  `${people.from.name || people.from.address} wrote on ${formatDate(sent.date, 'longWeekday')} at ${timeOf(sent)}:`;
+  `${people.from.name || people.from.address} wrote on ${formatDate(sent.date, 'longWeekday')} at ${formatTime(sent.hour, sent.minute)}:`;
 
 /** The names of its header fields, as RFC 5322 has them. */
 const headOf = ({ people, sent, subject }: QuotedEntry): readonly string[] => [
   `From: ${mailboxText(people.from)}`,
-  `Sent: ${formatDate(sent.date, 'longWeekday')}, ${timeOf(sent)}`,
+  `Sent: ${formatDate(sent.date, 'longWeekday')}, ${formatTime(sent.hour, sent.minute)}`,
   ...(people.to.length > 0 ? [`To: ${people.to.map(mailboxText).join(', ')}`] : []),
   ...(people.cc.length > 0 ? [`Cc: ${people.cc.map(mailboxText).join(', ')}`] : []),
   `Subject: ${subject}`,

@@ -47,6 +47,10 @@ function write(date: PlainDate, format: DateFormat): string {
   }
 }
 
+/** A time of the day as it is written: `09:05`. */
+export const formatTime = (hour: number, minute: number): string =>
+  `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+
 /** A practice writes of some thousand different days; past this the memo starts anew rather than growing. */
 const MEMO_DAYS = 4096;
 const memos = new Map<DateFormat, Map<PlainDate, string>>(DATE_FORMATS.map((format) => [format, new Map()]));

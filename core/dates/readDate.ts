@@ -37,11 +37,7 @@ export function readDate(
   calendar: WorkingCalendar,
   looking: Looking = 'ahead',
 ): PlainDate | undefined {
-  const text = words
-    .trim()
-    .toLowerCase()
-    .replace(/[\s\u00A0\u202F]+/g, ' ')
-    .replace(/ ?[.!]$/, '');
+  const text = asSaid(words);
   if (text === '' || words.length > MAX_WORDS) return undefined;
   const seen = { today, calendar, looking };
   for (const read of READERS) {
@@ -50,6 +46,14 @@ export function readDate(
   }
   return undefined;
 }
+
+/** Words as they are read: in small letters, one space between, no stop at their end. */
+export const asSaid = (words: string): string =>
+  words
+    .trim()
+    .toLowerCase()
+    .replace(/[\s\u00A0\u202F]+/g, ' ')
+    .replace(/ ?[.!]$/, '');
 
 type Reader = (text: string, seen: Seen) => PlainDate | undefined;
 

@@ -1,6 +1,7 @@
 import { addDays } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
-import { readDate } from './readDate.ts';
+import { formatTime } from './formatDate.ts';
+import { asSaid, readDate } from './readDate.ts';
 import type { Looking } from './readDate.ts';
 import type { WorkingCalendar } from './workingDays.ts';
 import type { ZonedTime } from './zonedClock.ts';
@@ -31,11 +32,7 @@ export function readDateTime(
   calendar: WorkingCalendar,
   looking: Looking = 'ahead',
 ): DateTimeRead | undefined {
-  const text = words
-    .trim()
-    .toLowerCase()
-    .replace(/\u2019/g, "'")
-    .replace(/[\s\u00A0\u202F]+/g, ' ');
+  const text = asSaid(words).replace(/\u2019/g, "'");
   if (text === '' || text.length > 80) return undefined;
   const soon = SOON.exec(text);
   if (soon) return later(now, soon[1] ?? '', soon[2] !== undefined);
@@ -65,11 +62,9 @@ function withClock(
   return date && { date, time };
 }
 
-const two = (value: number): string => String(value).padStart(2, '0');
-
 /** A clock alone is today's, or tomorrow's where that has passed. */
 const today = ({ date, hour, minute }: ZonedTime, time: string): PlainDate =>
-  time > `${two(hour)}:${two(minute)}` ? date : addDays(date, 1);
+  time > formatTime(hour, minute) ? date : addDays(date, 1);
 
 function timeOf(hours = '', minutes = '0', half = ''): string | undefined {
   const hour = Number(hours);
@@ -77,7 +72,7 @@ function timeOf(hours = '', minutes = '0', half = ''): string | undefined {
   const am = half.startsWith('a');
   if ((am || pm) && (hour < 1 || hour > 12)) return undefined;
   const of24 = pm ? (hour % 12) + 12 : am ? hour % 12 : hour;
-  return of24 > 23 || Number(minutes) > 59 ? undefined : `${two(of24)}:${two(Number(minutes))}`;
+  return of24 > 23 || Number(minutes) > 59 ? undefined : formatTime(of24, Number(minutes));
 }
 
 function later({ date, hour, minute }: ZonedTime, count: string, isHours: boolean): DateTimeRead | undefined {
@@ -87,6 +82,6 @@ function later({ date, hour, minute }: ZonedTime, count: string, isHours: boolea
   const rest = minutes % MINUTES_A_DAY;
   return {
     date: addDays(date, Math.floor(minutes / MINUTES_A_DAY)),
-    time: `${two(Math.floor(rest / 60))}:${two(rest % 60)}`,
+    time: formatTime(Math.floor(rest / 60), rest % 60),
   };
 }

@@ -1,5 +1,5 @@
 import type { BlockNode, InlineNode, Mark, Table } from '../template/document.ts';
-import { inlineOf } from '../template/walk.ts';
+import { inlineOf, wordsOfInline } from '../template/walk.ts';
 
 /** A stretch of text on a page, or a line of several. Points throughout. */
 export interface PageText {
@@ -207,14 +207,11 @@ function holdsAmounts(rows: Table['content'], column: number): boolean {
     const cell = content[column];
     return cell?.type === 'tableCell' && content.every(({ attrs }) => attrs.colspan === 1) ? [cell] : [];
   });
-  const texts = cells.map(({ content }) => wordsOf(content).trim()).filter((text) => text !== '');
+  const texts = cells
+    .map(({ content }) => wordsOfInline(inlineOf(content)).trim())
+    .filter((text) => text !== '');
   return texts.length > 0 && texts.every((text) => FIGURE.test(text));
 }
-
-const wordsOf = (blocks: readonly BlockNode[]): string =>
-  inlineOf(blocks)
-    .map((node) => (node.type === 'text' ? node.text : ' '))
-    .join('');
 
 const closeUp = (node: PageNode): PageNode => ('text' in node ? { ...node, margin: [0, 0, 0, 0] } : node);
 

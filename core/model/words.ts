@@ -32,6 +32,16 @@ const FOLDED: Readonly<Record<string, string>> = {
   ſ: 's',
 };
 
+/** Whether each of some words begins one of others; both folded. */
+export const eachBegins = (wanted: readonly string[], words: readonly string[]): boolean =>
+  wanted.every((want) => words.some((word) => word.startsWith(want)));
+
+/** Whether what is typed is part of a name: each word of it begins a word of the name. Nothing typed is part of none. */
+export function isPartOfName(typed: string, name: string): boolean {
+  const wanted = foldName(typed).split(' ').filter(Boolean);
+  return wanted.length > 0 && eachBegins(wanted, foldName(name).split(' '));
+}
+
 /** A word with where it stands. A possessive ending is left off, so that `Wren’s` is `Wren`. */
 export interface Word {
   readonly text: string;

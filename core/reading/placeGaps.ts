@@ -1,7 +1,7 @@
 import type { BlankDefinition } from '../template/blanks.ts';
 import type { DocumentNode, InlineDocument, InlineNode, TextNode } from '../template/document.ts';
 import type { FieldInfo } from '../template/fieldCatalogue.ts';
-import { mapInline, textBlocks } from '../template/walk.ts';
+import { mapInline, textBlocks, wordsOfInline } from '../template/walk.ts';
 import { findGaps } from './findGaps.ts';
 import type { Gap } from './findGaps.ts';
 import { blankKindFor, blankLabelFor, SURE, suggestFields } from './suggest.ts';
@@ -34,14 +34,11 @@ interface Wording {
 const keyOf = (gap: Gap, line: number): string =>
   gap.name === '' ? `${gap.text.slice(0, 8)} ${line}:${gap.from}` : gap.name;
 
-const plainText = (nodes: readonly InlineNode[]): string =>
-  nodes.map((node) => (node.type === 'text' ? node.text : ' ')).join('');
-
 /** Finds every code and gap of an old template, each offered the likeliest fields, or a blank. */
 export function readGaps({ subject, body }: Wording, fields: readonly FieldInfo[]): readonly FoundGap[] {
   const lines = [
-    plainText(subject),
-    ...textBlocks(body.content).map(({ content }) => plainText(content ?? [])),
+    wordsOfInline(subject),
+    ...textBlocks(body.content).map(({ content }) => wordsOfInline(content ?? [])),
   ];
   const found = new Map<string, FoundGap>();
   lines.forEach((line, n) => {
@@ -86,7 +83,7 @@ function placeInLine(
   decisions: ReadonlyMap<string, Decision>,
   blanks: Map<string, BlankDefinition>,
 ): readonly InlineNode[] {
-  const gaps = findGaps(plainText(nodes));
+  const gaps = findGaps(wordsOfInline(nodes));
   if (gaps.length === 0) return nodes;
   const out: InlineNode[] = [];
   let at = 0;

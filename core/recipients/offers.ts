@@ -1,9 +1,8 @@
-import { foldName, foldText } from '../model/words.ts';
+import { eachBegins, foldName, foldText } from '../model/words.ts';
 import type { AddressKind, Contact, ContactAddress } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Channel } from '../model/channel.ts';
-import { isLandline } from './address.ts';
-import { ADDRESS_KIND, chooseAddress, recipientOf, rolesOf } from './recipients.ts';
+import { ADDRESS_KIND, addressesThatReach, chooseAddress, recipientOf, rolesOf } from './recipients.ts';
 import type { Recipient } from './recipients.ts';
 
 /** Why an address of somebody is the one that is offered. */
@@ -49,7 +48,7 @@ export function unreachedParties(typed: string, record: MatterRecord, channel: C
     .filter((contact) => !chooseAddress(contact, undefined, ADDRESS_KIND[channel]))
     .filter((contact) => {
       const words = foldText([contact.name, ...rolesOf(contact, record)].join(' ')).folded;
-      return wanted.every((want) => words.some((word) => word.startsWith(want)));
+      return eachBegins(wanted, words);
     });
   return [...new Set(silent.map(({ name }) => name))].slice(0, MOST_OFFERED);
 }
@@ -80,9 +79,7 @@ export function offerRoles(typed: string, record: MatterRecord, channel: Channel
 
 function offersOf(contact: Contact, record: MatterRecord, kind: AddressKind): readonly RecipientOffer[] {
   const best = chooseAddress(contact, undefined, kind);
-  const all = contact.addresses.filter(
-    (address) => address.kind === kind && (kind !== 'phone' || !isLandline(address)),
-  );
+  const all = addressesThatReach(contact, kind);
   const ordered = best ? [best, ...all.filter((address) => address !== best)] : [];
   return ordered.map((address) => ({
     name: contact.name,
@@ -107,5 +104,5 @@ function fits(offer: RecipientOffer, wanted: readonly string[]): boolean {
   const { name, organisation = '', roles, address, label } = offer;
   const words = foldText([name, organisation, ...roles, label].join(' ')).folded;
   const mail = foldName(address).split(/[^\p{L}\p{N}]+/u);
-  return wanted.every((want) => [...words, ...mail].some((word) => word.startsWith(want)));
+  return eachBegins(wanted, [...words, ...mail]);
 }

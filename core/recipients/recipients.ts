@@ -54,6 +54,13 @@ export interface Recipients {
 
 export type RecipientProblem = Problem<'roleUnknown' | 'roleEmpty' | 'noAddress', 'to' | 'cc' | 'bcc'>;
 
+/** A contact's addresses of a kind, but for landlines, which no text message reaches. */
+export const addressesThatReach = (
+  { addresses }: Pick<Contact, 'addresses'>,
+  kind: AddressKind,
+): readonly ContactAddress[] =>
+  addresses.filter((address) => address.kind === kind && (kind !== 'phone' || !isLandline(address)));
+
 /**
  * The address to write to: the labelled one when asked for, else the preferred, else the first; one that bounced
  * only when there is no other.
@@ -63,10 +70,7 @@ export function chooseAddress(
   label?: string,
   kind: AddressKind = 'email',
 ): ContactAddress | undefined {
-  // A text message reaches no landline; of the other kinds there is none.
-  const all = contact.addresses.filter(
-    (address) => address.kind === kind && (kind !== 'phone' || !isLandline(address)),
-  );
+  const all = addressesThatReach(contact, kind);
   const sound = all.filter((address) => !address.bounced);
   const pool = sound.length > 0 ? sound : all;
   // A mobile first; where none is said to be one, the preferred number is tried.

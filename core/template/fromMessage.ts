@@ -1,6 +1,6 @@
 import { DOCUMENT_VERSION, documentOf } from './document.ts';
 import type { BlockNode, DocumentNode, FieldNode, InlineDocument, InlineNode, Mark } from './document.ts';
-import { allInline, inlineOf, mapInline } from './walk.ts';
+import { allInline, inlineOf, mapInline, wordsOfInline } from './walk.ts';
 
 interface Letter {
   readonly subject: InlineDocument;
@@ -46,10 +46,7 @@ export function wordingFromMessage(
   return { subject: turn(subject), body: { ...mapInline(signed, turn), version: DOCUMENT_VERSION } };
 }
 
-const wordsOf = (block: BlockNode): string =>
-  inlineOf([block])
-    .map((node) => (node.type === 'text' ? node.text : ' '))
-    .join('');
+const wordsOf = (block: BlockNode): string => wordsOfInline(inlineOf([block]));
 
 /** Puts the signature itself in the place of its words, the last time they stand there word for word. */
 function signatureIn(blocks: readonly BlockNode[], signature: readonly BlockNode[]): readonly BlockNode[] {

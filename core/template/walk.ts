@@ -44,6 +44,10 @@ export const allInline = (nodes: readonly InlineNode[]): readonly InlineNode[] =
 export const inlineOf = (blocks: readonly BlockNode[]): readonly InlineNode[] =>
   textBlocks(blocks).flatMap((block) => allInline(block.content ?? []));
 
+/** The words of inline nodes; a mark stands for each that is no text, so that places in the words are places of the line. */
+export const wordsOfInline = (nodes: readonly InlineNode[], mark = ' '): string =>
+  nodes.map((node) => (node.type === 'text' ? node.text : mark)).join('');
+
 export type ChangeInline = (nodes: readonly InlineNode[]) => readonly InlineNode[];
 
 /** Rebuilds a block with the inline content of each text block in it replaced. */

@@ -1,7 +1,7 @@
 import type { PassagesHere } from '../../contract/messages.ts';
 import { compile } from '../../core/merge/compile.ts';
 import { merge } from '../../core/merge/merge.ts';
-import { inlineOf } from '../../core/template/walk.ts';
+import { inlineOf, wordsOfInline } from '../../core/template/walk.ts';
 import { isOneLine } from '../../core/template/passages.ts';
 import { documentOf } from '../../core/template/document.ts';
 import type { DocumentNode, InlineNode } from '../../core/template/document.ts';
@@ -37,11 +37,7 @@ export async function passagesHere(
     return {
       id: passage.id,
       name: passage.name,
-      opening: inlineOf(letter.body.content)
-        .map((node) => (node.type === 'text' ? node.text : ' '))
-        .join('')
-        .trim()
-        .slice(0, OPENING_CHARS),
+      opening: wordsOfInline(inlineOf(letter.body.content)).trim().slice(0, OPENING_CHARS),
       content,
       oneLine: isOneLine(passage.body),
     };

@@ -30,7 +30,8 @@ export function timeOfDay(utc: number): string {
   return clock(hour, minute);
 }
 
-const clock = (hour: number, minute: number): string => `${hour}:${String(minute).padStart(2, '0')}`;
+/** A time as lists have it: `8:30`. */
+export const clock = (hour: number, minute: number): string => `${hour}:${String(minute).padStart(2, '0')}`;
 
 /** A day that came over the API; what is no day is a fault of ours and is said so. */
 export function readDay(text: string): PlainDate {

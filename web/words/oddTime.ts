@@ -2,10 +2,9 @@ import type { Message } from '../../contract/messages.ts';
 import { formatDate } from '../../core/dates/formatDate.ts';
 import { oddSendTime } from '../../core/dates/oddSendTime.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
+import { clock } from './dates.ts';
 
 type WallTime = Message['laterAt'][number];
-
-const two = (n: number): string => String(n).padStart(2, '0');
 
 /** What is odd about a time that was chosen, in words; undefined where nothing is. */
 export function oddTimeWords(
@@ -25,11 +24,11 @@ export function oddTimeWords(
     case 'past':
       return 'This time has passed.';
     case 'skipped':
-      return `The clocks go forward that night: it will be sent at ${odd.instead.hour}:${two(odd.instead.minute)}.`;
+      return `The clocks go forward that night: it will be sent at ${clock(odd.instead.hour, odd.instead.minute)}.`;
     case 'closedDay':
       return `${day} is not a working day.`;
     case 'outsideHours':
-      return `${hour}:${two(minute)} is outside your working hours.`;
+      return `${clock(hour, minute)} is outside your working hours.`;
     default:
       return undefined;
   }

@@ -1,4 +1,4 @@
-import { formatDate } from '../../../core/dates/formatDate.ts';
+import { formatDate, formatTime } from '../../../core/dates/formatDate.ts';
 import { zonedTime } from '../../../core/dates/zonedClock.ts';
 import { documentOf } from '../../../core/template/document.ts';
 import type { BlockNode, TableCell, TableRow } from '../../../core/template/document.ts';
@@ -18,7 +18,7 @@ const WAYS: Readonly<Record<FoundEntry['direction'], string>> = { in: 'received'
 /** A time on the practice's clock, as it stands on a page: `5 March 2026, 14:05`. */
 export function pageTime(timeZone: string, utc: number): string {
   const { date, hour, minute } = zonedTime(timeZone, utc);
-  return `${formatDate(date, 'long')}, ${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+  return `${formatDate(date, 'long')}, ${formatTime(hour, minute)}`;
 }
 
 const paragraph = (text: string): BlockNode => ({

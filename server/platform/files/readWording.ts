@@ -1,3 +1,4 @@
+import { endingOf } from '../../../core/model/printable.ts';
 import { decodeText } from './decodeText.ts';
 import { readDocx } from '../workers/docxReader.ts';
 import { parseMail } from '../mail/parseMail.ts';
@@ -25,7 +26,7 @@ const READERS: Readonly<Record<string, (bytes: Buffer) => Promise<FoundWording>>
 
 /** Reads wording from a file by its ending. What cannot be read is said; nothing else is touched by it. */
 export async function readWording(name: string, bytes: Buffer): Promise<ReadWording> {
-  const ending = name.slice(name.lastIndexOf('.') + 1).toLowerCase();
+  const ending = endingOf(name);
   const reader = READERS[ending];
   if (!reader)
     return { ok: false, what: `Files that end in .${ending} are not read: .eml, .html, .txt and .docx are.` };

@@ -1,5 +1,5 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
-import { canBePdf } from '../../../core/model/printable.ts';
+import { canBePdf, endingOf } from '../../../core/model/printable.ts';
 import type { FoundWording, ReadWording } from '../files/readWording.ts';
 import { readWording } from '../files/readWording.ts';
 import { pictureSize } from '../files/pictureSize.ts';
@@ -15,8 +15,6 @@ interface SourceFile {
   /** Milliseconds since 1970, for the file's own record. */
   readonly atUtc: number;
 }
-
-const endingOf = (name: string): string => name.slice(name.lastIndexOf('.') + 1).toLowerCase();
 
 /** Makes a PDF of a word processor's file, a text or a picture. */
 export async function filePdf(file: SourceFile): Promise<MadePdf> {

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import type { Message } from '../../../contract/messages.ts';
-import { listDay, readDay, today } from '../../words/dates.ts';
+import { formatTime } from '../../../core/dates/formatDate.ts';
+import { clock, listDay, readDay, today } from '../../words/dates.ts';
 import { oddTimeWords } from '../../words/oddTime.ts';
 import { Button } from '../../ui/Button.tsx';
 import classes from './LeavingTime.module.css';
 
 type WallTime = Message['laterAt'][number];
 
-const two = (n: number): string => String(n).padStart(2, '0');
-const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${two(hour)}:${two(minute)}`;
+const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${formatTime(hour, minute)}`;
 
 /** What the field says, as a time on the practice’s clock; undefined while it says none. */
 function readField(text: string): WallTime | undefined {
@@ -42,7 +42,7 @@ export function LeavingTime({ message: { laterAt: offers, hours }, done, onChoos
               onChoose(offer);
             }}
           >
-            {listDay(readDay(offer.date), today())} at {offer.hour}:{two(offer.minute)}
+            {listDay(readDay(offer.date), today())} at {clock(offer.hour, offer.minute)}
           </Button>
         ))}
       </div>

@@ -3,7 +3,7 @@ import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
 import { useContext, useId, useState } from 'react';
 import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
-import { foldName } from '../../../../core/model/words.ts';
+import { isPartOfName } from '../../../../core/model/words.ts';
 import { BlanksContext } from './blanksContext.ts';
 import type { Blank } from './blanksContext.ts';
 import { DateBlank } from './DateBlank.tsx';
@@ -168,12 +168,8 @@ function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
 
 /** The one of those offered whose name has every word begun with what was typed; undefined where none or several have. */
 function personMeant(typed: string, names: readonly string[]): string | undefined {
-  const wanted = foldName(typed).split(' ').filter(Boolean);
-  if (wanted.length === 0 || names.includes(typed)) return undefined;
-  const fits = names.filter((name) => {
-    const words = foldName(name).split(' ');
-    return wanted.every((want) => words.some((word) => word.startsWith(want)));
-  });
+  if (names.includes(typed)) return undefined;
+  const fits = names.filter((name) => isPartOfName(typed, name));
   return fits.length === 1 ? fits[0] : undefined;
 }
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { ClipboardEvent } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
 import type { Offers } from '../../../../contract/recipients.ts';
-import { foldName } from '../../../../core/model/words.ts';
+import { isPartOfName } from '../../../../core/model/words.ts';
 import { useLazyOffersQuery, useOffersQuery } from '../../../api/recipients.ts';
 import { readAddresses } from './readAddresses.ts';
 
@@ -32,11 +32,6 @@ function chosenBy(value: string, { people, groups, roles }: Omit<Offers, 'unreac
   const role = roles.find((one) => `role ${one.role}` === value);
   return role ? role.members : people.filter(({ address }) => address === value).map(recipientOf);
 }
-
-const hasWord = (name: string, typed: string): boolean =>
-  foldName(name)
-    .split(' ')
-    .some((word) => word.startsWith(foldName(typed)));
 
 /** Taking people onto a line: by what is typed or pasted, and by what is offered for it. Nobody stands there twice. */
 export function useTaking({ channel, recipients, taken, matterId, onChange }: Line, onTaken: () => void) {
@@ -88,7 +83,7 @@ export function useTaking({ channel, recipients, taken, matterId, onChange }: Li
         .catch(() => undefined);
       if (field.value !== question.words) return;
       const [role] = found?.roles ?? [];
-      if (role && !found?.people.some(({ name }) => hasWord(name, question.words))) {
+      if (role && !found?.people.some(({ name }) => isPartOfName(question.words, name))) {
         add(role.members);
         return;
       }

@@ -1,3 +1,4 @@
+import { formatTime } from '../../../../core/dates/formatDate.ts';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
@@ -117,8 +118,7 @@ export function Times({ values, onChange }: PartProps) {
   );
 }
 
-const clockText = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+const clockText = (minutes: number): string => formatTime(Math.floor(minutes / 60), minutes % 60);
 
 function minutesOf(clock: string): number {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number);
