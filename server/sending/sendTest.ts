@@ -26,6 +26,8 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
     throw new DomainProblem('notADraft', 'Only a message that is being written can be tried on yourself.');
   const { name, email } = scope.actor;
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
+  if (from.address === '')
+    throw new DomainProblem('notesStop', 'The test was not sent: its sender is gone. Choose another.');
   const letter = finishMessage(message, reader, message.sendOptions);
   const marked = `This is a test. ${wouldGo(message.recipients)} Nobody but you has it, and it is filed nowhere.`;
   const messageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;

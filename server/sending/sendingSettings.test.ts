@@ -90,6 +90,8 @@ describe('whom mail goes out under, and when', () => {
     await setSender('sender:gone');
     const gone = (await client.call('GET', `/messages/${id}`)).json;
     expect(gone.notes.map(({ code }: { code: string }) => code)).toContain('noSender');
+    const tried = await client.call('POST', `/messages/${id}/test`);
+    expect([tried.status, tried.json.code]).toEqual([422, 'notesStop']);
   });
 });
 

@@ -19,11 +19,17 @@ export function SavedSearches({
   readonly onOpen: (query: SearchQuery) => void;
 }) {
   const { data } = useSavedSearchesQuery();
-  const [keep, { error }] = useKeepSearchMutation();
-  const [drop] = useDropSearchMutation();
+  const [keep, keeping] = useKeepSearchMutation();
+  const [drop, dropping] = useDropSearchMutation();
   const [name, setName] = useState('');
   const [dropped, setDropped] = useState<SavedSearch>();
   const kept = data?.items ?? [];
+  const error = keeping.error ?? dropping.error;
+  /** Nothing is said to be gone, or back, before the server has it so. */
+  const say = async (asked: Promise<unknown>, next: SavedSearch | undefined): Promise<void> => {
+    await asked;
+    setDropped(next);
+  };
   return (
     <Menu width={280} position="bottom-end" closeOnItemClick={false}>
       <Menu.Target>
@@ -42,8 +48,7 @@ export function SavedSearches({
             <Button
               aria-label={`Drop “${search.name}”`}
               onClick={() => {
-                void drop(search.id);
-                setDropped(search);
+                void say(drop(search.id).unwrap(), search).catch(() => undefined);
               }}
             >
               ×
@@ -55,8 +60,9 @@ export function SavedSearches({
             “{dropped.name}” is gone ·{' '}
             <Button
               onClick={() => {
-                void keep({ name: dropped.name, query: dropped.query });
-                setDropped(undefined);
+                void say(keep({ name: dropped.name, query: dropped.query }).unwrap(), undefined).catch(
+                  () => undefined,
+                );
               }}
             >
               Undo
@@ -68,8 +74,14 @@ export function SavedSearches({
           onSubmit={(event) => {
             event.preventDefault();
             if (name.trim() === '') return;
-            void keep({ name, query });
-            setName('');
+            void keep({ name, query })
+              .unwrap()
+              .then(
+                () => {
+                  setName('');
+                },
+                () => undefined,
+              );
           }}
         >
           <input

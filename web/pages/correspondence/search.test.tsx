@@ -146,6 +146,17 @@ describe('a search that is kept', () => {
     });
   });
 
+  it('is not said to be gone where it is not', async () => {
+    const { user } = openSearch(answer([found('one')]), '/correspondence', {
+      'GET /saved-searches': KEPT,
+      'DELETE /saved-searches/s1': refusing(503, 'hostUnwell', 'Make room or wait.'),
+    });
+    await user.click(await screen.findByRole('button', { name: 'Kept searches (1)' }));
+    await user.click(await screen.findByRole('button', { name: 'Drop “Yards”' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('Make room or wait');
+    expect(screen.queryByText(/is gone/)).toBeNull();
+  });
+
   it('is kept under a name, and under no empty one', async () => {
     const { user, changes } = openSearch(answer([found('one')]), '/correspondence?direction=in', {
       'POST /saved-searches': { id: 's2', name: 'What came', query: { direction: 'in' } },

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Link, useOutletContext, useSearchParams } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
@@ -9,10 +8,11 @@ import { dayOf, exactTime, listDay, readDay } from '../../words/dates.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Settled } from '../../parts/followUps/Settled.tsx';
+import { useSettling } from '../../parts/followUps/useSettling.ts';
 import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
-import { useSettleFollowUpMutation } from '../../api/followUps.ts';
 import { useTodayQuery } from '../../api/today.ts';
 import classes from './Today.module.css';
 
@@ -131,25 +131,12 @@ function Line({ matterId, reference, title, when, hover, late = false, children 
 }
 
 function FollowUps({ data, mayChange }: ListProps) {
-  const [settle] = useSettleFollowUpMutation();
-  const [done, setDone] = useState<Pick<Today['followUps'][number], 'id' | 'what' | 'matterId'>>();
-  if (data.followUps.length === 0 && !done) return null;
+  const settling = useSettling();
+  if (data.followUps.length === 0 && !settling.last) return null;
   const today = readDay(data.today);
   return (
     <Part title="To follow up">
-      {done ? (
-        <p className={classes.done} role="status">
-          “{done.what}” done ·{' '}
-          <Button
-            onClick={() => {
-              void settle({ id: done.id, done: false, matterId: done.matterId });
-              setDone(undefined);
-            }}
-          >
-            Undo
-          </Button>
-        </p>
-      ) : null}
+      <Settled settling={settling} className={classes.done} />
       {data.followUps.map(({ id, what, dueOn, person, ...matter }) => {
         const day = readDay(dueOn);
         return (
@@ -164,9 +151,9 @@ function FollowUps({ data, mayChange }: ListProps) {
             <small>{person}</small>
             {mayChange ? (
               <Button
+                disabled={settling.busy}
                 onClick={() => {
-                  setDone({ id, what, matterId: matter.matterId });
-                  void settle({ id, done: true, matterId: matter.matterId });
+                  settling.settle({ id, what, matterId: matter.matterId });
                 }}
               >
                 Done

@@ -99,6 +99,17 @@ describe('today', () => {
     expect(changes()).toEqual([{ method: 'PATCH', path: '/follow-ups/f1', body: { done: true } }]);
   });
 
+  it('does not say that a follow-up is done where it is not', async () => {
+    const refused = { 'PATCH /follow-ups/f1': refusing(503, 'hostUnwell', 'Make room or wait.') };
+    const { user } = show(<TodayPage />, { ...answers(FULL), ...refused }, page);
+    await screen.findByText('Ring about the mooring');
+    const [done] = screen.getAllByRole('button', { name: /Done/ });
+    if (!done) throw new Error('nothing settles a follow-up');
+    await user.click(done);
+    expect((await screen.findByRole('alert')).textContent).toContain('Make room or wait');
+    expect(screen.queryByText(/” done/)).toBeNull();
+  });
+
   it('offers a reader nothing that changes', async () => {
     show(<TodayPage />, answers(FULL), { ...page, role: 'reader' });
     await screen.findByText('Ring about the mooring');

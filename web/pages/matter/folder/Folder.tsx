@@ -13,10 +13,11 @@ import { Button } from '../../../ui/Button.tsx';
 import { leftWords, nearness } from '../../../words/matterDates.ts';
 import { PartiesEditor } from './PartiesEditor.tsx';
 import { RecordValues } from './RecordValues.tsx';
+import { Settled } from '../../../parts/followUps/Settled.tsx';
+import { useSettling } from '../../../parts/followUps/useSettling.ts';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
 import { useRestrictDocumentMutation } from '../../../api/documents.ts';
-import { useSettleFollowUpMutation } from '../../../api/followUps.ts';
 import { useEditing } from '../editing/useEditing.ts';
 import editing from '../editing/Editing.module.css';
 import classes from './Folder.module.css';
@@ -96,34 +97,20 @@ interface FollowUpsProps {
 
 /** What is to be followed up; one that was just settled can be taken back. */
 function FollowUps({ followUps, matterId, mayChange }: FollowUpsProps) {
-  const [settle, { isLoading }] = useSettleFollowUpMutation();
-  const [done, setDone] = useState<FollowUp>();
-  if (followUps.length === 0 && !done) return null;
+  const settling = useSettling();
+  if (followUps.length === 0 && !settling.last) return null;
   return (
     <Part title="Follow-ups" count={followUps.length}>
-      {done ? (
-        <p className={editing.done} role="status">
-          “{done.what}” done ·{' '}
-          <Button
-            onClick={() => {
-              void settle({ id: done.id, done: false, matterId });
-              setDone(undefined);
-            }}
-          >
-            Undo
-          </Button>
-        </p>
-      ) : null}
+      <Settled settling={settling} className={editing.done} />
       {followUps.map((followUp) => (
         <FollowUpLine
           key={followUp.id}
           followUp={followUp}
           matterId={matterId}
           mayChange={mayChange}
-          busy={isLoading}
+          busy={settling.busy}
           onDone={() => {
-            void settle({ id: followUp.id, done: true, matterId });
-            setDone(followUp);
+            settling.settle({ ...followUp, matterId });
           }}
         />
       ))}

@@ -79,6 +79,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
           page={page}
           initial={initial}
           from={message.from}
+          wanted={message.wanted}
           matter={matter}
           parts={parts}
           enclosing={enclosing}
@@ -147,6 +148,7 @@ interface PageProps {
   readonly page: RefObject<HTMLDivElement | null>;
   readonly initial: Message;
   readonly from: Message['from'];
+  readonly wanted: Message['wanted'];
   readonly matter: MatterDetail;
   readonly parts: ReturnType<typeof useSheetParts>;
   readonly enclosing: ReturnType<typeof useEnclosing>;
@@ -155,7 +157,7 @@ interface PageProps {
 }
 
 /** The paper itself: to whom, about what, the text, and what goes along. A text message is its words alone. */
-function Page({ page, initial, from, matter, parts, enclosing, subject, body }: PageProps) {
+function Page({ page, initial, from, wanted, matter, parts, enclosing, subject, body }: PageProps) {
   return (
     <article className={classes.sheet} ref={page} aria-label="Sheet">
       <AddressBlock
@@ -180,7 +182,7 @@ function Page({ page, initial, from, matter, parts, enclosing, subject, body }: 
         <Enclosures
           messageId={initial.id}
           enclosures={parts.enclosures}
-          wanted={initial.wanted}
+          wanted={wanted}
           matter={matter}
           limitBytes={initial.channel === 'email' ? initial.limitBytes : undefined}
           busy={enclosing.busy}
