@@ -56,7 +56,7 @@ export function SavedSearches({
           </div>
         ))}
         {dropped ? (
-          <p className={classes.kept} role="status">
+          <p className={classes.keep} role="status">
             “{dropped.name}” is gone ·{' '}
             <Button
               onClick={() => {

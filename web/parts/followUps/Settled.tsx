@@ -20,7 +20,7 @@ export function Settled({
         </p>
       ) : null}
       {problem === undefined ? null : (
-        <p className={className} role="alert">
+        <p className={className} data-severity="stop" role="alert">
           {problem}
         </p>
       )}
