@@ -117,6 +117,7 @@ export function benchMatching(): Promise<readonly Measured[]> {
         candidates: candidatesIn(mail, practice.own),
         references: mail.references,
         tokens: filingTokens(mail.deliveredTo),
+        kind: 'email',
       });
       const suggestions = matchMail(mail, facts, practice.own);
       times.push(performance.now() - begun);

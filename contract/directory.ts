@@ -71,7 +71,14 @@ export function somebody(name: string, address: string): ContactJson {
     ...NOBODY,
     givenName: words.join(' '),
     familyName,
-    addresses: [{ kind: 'email', label: 'work', value: address, preferred: true, bounced: false }],
+    addresses: [
+      {
+        ...(address.includes('@') ? { kind: 'email', label: 'work' } : { kind: 'phone', label: 'mobile' }),
+        value: address,
+        preferred: true,
+        bounced: false,
+      },
+    ],
   };
 }
 

@@ -30,6 +30,7 @@ export const IncomingSummary = Type.Object({
   receivedAtUtc: Instant,
   sentAtUtc: Instant,
   direction: Type.Enum(['in', 'out']),
+  channel: Type.Enum(['email', 'text']),
   authenticated: Authenticated,
   /** It says it is from one of the practice’s own addresses. */
   claimsOurs: Type.Boolean(),

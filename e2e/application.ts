@@ -115,6 +115,7 @@ export async function startApplication(holdSeconds: number): Promise<Application
         OFFICIUM_RETRY_SCALE: '0.02',
         OFFICIUM_MAILBOXES_URL: mailboxesUrl,
         OFFICIUM_TEXT_GATEWAY_URL: `${mailboxesUrl}/gateway/texts`,
+        OFFICIUM_TEXT_REPLIES_URL: `${mailboxesUrl}/gateway/replies`,
         OFFICIUM_PRINTER_URL: `${mailboxesUrl}/printer`,
         OFFICIUM_LOG: 'error',
       },

@@ -85,8 +85,20 @@ test('a text message and a printed letter go from the same sheet, and are filed'
 
   await page.goto(`${application.mailboxesUrl}/texts`);
   await expect(page.getByText('Tidewell & Roe')).toBeVisible();
+  const answers = page.getByRole('textbox', { name: /^Answer from/ });
+  await answers.first().fill('Thank you. What time shall I be there?');
+  await page.getByRole('button', { name: 'Send' }).first().click();
   await page.goto(`${application.mailboxesUrl}/printed`);
   await expect(page.getByRole('link', { name: /last reminder/ })).toHaveCount(2);
+
+  // What is written back is filed by itself, and answered in the same way.
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  const answer = page.getByRole('button', { name: /What time shall I be there/ });
+  await expect(answer).toBeVisible({ timeout: 20_000 });
+  await answer.click();
+  await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await expect(page.getByText(/\d segment/)).toBeVisible();
+  await expect(page.getByText(/^no number|needs a recipient/i)).toHaveCount(0);
 });
 
 test('enclosures are dropped, made, joined and kept on the matter', async ({ page, application }) => {

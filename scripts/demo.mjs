@@ -58,6 +58,7 @@ children.start('The server', [builtServer], {
   OFFICIUM_RETRY_SCALE: '0.1',
   OFFICIUM_MAILBOXES_URL: `http://localhost:${mailPort + 1}`,
   OFFICIUM_TEXT_GATEWAY_URL: `http://127.0.0.1:${mailPort + 1}/gateway/texts`,
+  OFFICIUM_TEXT_REPLIES_URL: `http://127.0.0.1:${mailPort + 1}/gateway/replies`,
   OFFICIUM_PRINTER_URL: `http://127.0.0.1:${mailPort + 1}/printer`,
   OFFICIUM_LOG: process.env.OFFICIUM_LOG ?? 'warn',
 });

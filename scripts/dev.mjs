@@ -13,6 +13,7 @@ children.start('The server', [tsx, 'watch', 'server/app/main.ts'], {
   OFFICIUM_DATA: join(data, 'practice'),
   OFFICIUM_MAILBOXES_URL: 'http://localhost:4126',
   OFFICIUM_TEXT_GATEWAY_URL: 'http://127.0.0.1:4126/gateway/texts',
+  OFFICIUM_TEXT_REPLIES_URL: 'http://127.0.0.1:4126/gateway/replies',
   OFFICIUM_PRINTER_URL: 'http://127.0.0.1:4126/printer',
 });
 children.start('The pages', [join(root, 'node_modules', 'vite', 'bin', 'vite.js')]);

@@ -57,7 +57,20 @@ export async function answerPage(
       response.writeHead(303, { Location: '/' }).end();
       return;
     }
-    if (url.pathname === '/gateway/texts' || url.pathname === '/printer') response.end();
+    const textAnswered = /^\/texts\/(\d+)\/answer$/.exec(url.pathname);
+    if (request.method === 'POST' && textAnswered) {
+      const form = new URLSearchParams(await bodyOf(request));
+      await texts.reply(Number(textAnswered[1]), form.get('text') ?? '');
+      response.writeHead(303, { Location: '/texts' }).end();
+      return;
+    }
+    if (url.pathname === '/gateway/replies')
+      send(
+        response,
+        'application/json',
+        JSON.stringify({ items: texts.replies(Number(url.searchParams.get('after') ?? '0')) }),
+      );
+    else if (url.pathname === '/gateway/texts' || url.pathname === '/printer') response.end();
     else if (url.pathname === '/texts') send(response, 'text/html; charset=utf-8', textsPage(texts));
     else if (url.pathname === '/printed') send(response, 'text/html; charset=utf-8', printedPage(prints));
     else if (printed) send(response, 'application/pdf', await prints.pages(Number(printed[1])));
@@ -104,8 +117,9 @@ function textsPage(texts: TextGateway): string {
   const rows = texts
     .list()
     .map(
-      ({ receivedAtUtc, to, text }) =>
-        `<tr><td>${atTime(receivedAtUtc)}<td>${escape(to.join(', '))}<td>${escape(text)}`,
+      ({ number, receivedAtUtc, to, text }) =>
+        `<tr><td>${atTime(receivedAtUtc)}<td>${escape(to.join(', '))}<td>${escape(text)}` +
+        `<form method="post" action="/texts/${number}/answer"><label>Answer from ${escape(to[0] ?? '')} <input name="text" size="40"></label> <button>Send</button></form>`,
     );
   return page(
     'Text messages',

@@ -3,7 +3,7 @@ import type { Contact } from '../model/contact.ts';
 import type { ContactId } from '../model/ids.ts';
 import type { MatterDocument } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
-import { addressKey } from '../recipients/address.ts';
+import { isSameAddress } from '../recipients/reach.ts';
 import { ADDRESS_KIND } from '../recipients/recipients.ts';
 import type { Recipient, Recipients } from '../recipients/recipients.ts';
 import { newerVersion } from '../shelf/documents.ts';
@@ -66,14 +66,13 @@ function ofRecipient(
 
 /** Whether a contact is still reached there: mail by its key, a number by its digits, a house by its words. */
 export function holdsAddress(contact: Contact, address: string, channel: Channel): boolean {
-  const keyOf = channel === 'email' ? addressKey : channel === 'text' ? digitsOf : wordsOf;
-  const wanted = keyOf(address);
-  return contact.addresses.some(
-    ({ kind, value }) => kind === ADDRESS_KIND[channel] && keyOf(value) === wanted,
-  );
+  const isSame = (value: string): boolean =>
+    channel === 'letter'
+      ? wordsOf(value) === wordsOf(address)
+      : isSameAddress(ADDRESS_KIND[channel], value, address);
+  return contact.addresses.some(({ kind, value }) => kind === ADDRESS_KIND[channel] && isSame(value));
 }
 
-const digitsOf = (number: string): string => number.replace(/\D/g, '');
 const wordsOf = (address: string): string =>
   address
     .toLowerCase()

@@ -1,4 +1,4 @@
-import { canReach } from '../recipients/address.ts';
+import { canReach } from '../recipients/reach.ts';
 import type { Recipient } from '../recipients/recipients.ts';
 import type { CheckInput } from './checkInput.ts';
 import { stop } from './note.ts';

@@ -53,6 +53,7 @@ const stranger = { name: 'Odd Mann', address: 'odd@mail.example' };
 const entry: TakenUp['entry'] = {
   id: 'entry-1',
   direction: 'in',
+  channel: 'email',
   subject: 'Re: The capstan',
   people: {
     from: { name: ines.name, address: addressOf(ines) },

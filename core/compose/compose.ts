@@ -48,8 +48,10 @@ export function compose(input: ComposeInput): ComposedMessage {
   return {
     recipients,
     from: senderOf(options.sender, writer, record, practice),
-    subject: takenUp ? [{ type: 'text', text: subjectOf(takenUp) }] : merged.subject,
-    body: withQuoted(merged.body, takenUp),
+    subject:
+      takenUp && input.channel !== 'text' ? [{ type: 'text', text: subjectOf(takenUp) }] : merged.subject,
+    // A text message is a few lines; what it answers lies on the other's telephone.
+    body: input.channel === 'text' ? merged.body : withQuoted(merged.body, takenUp),
     blanks: merged.blanks,
     answers: { ...merged.proposed, ...input.answers },
     enclosures: enclosuresFor(program.content.documents, record.documents, reader, {

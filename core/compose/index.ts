@@ -7,7 +7,7 @@ export type { WantedEnclosure } from './enclosures.ts';
 export type { ComposeInput, ComposePractice, TakenUp } from './input.ts';
 export { plainBlocks, quotedBlocks } from './quoted.ts';
 export { recompose } from './recompose.ts';
-export { addressesTakenUp } from './recipients.ts';
+export { addressesTakenUp, channelOf } from './recipients.ts';
 export { resign } from './resign.ts';
 export { withSignatureRoom } from './signatureRoom.ts';
 export { senderOf, sendersFor, signerFor } from './senders.ts';

@@ -26,6 +26,8 @@ export interface TakenUp {
   readonly entry: {
     readonly id: string;
     readonly direction: 'in' | 'out' | 'note';
+    /** How it went: `email`, `text`, `letter` or `note`. */
+    readonly channel: string;
     readonly subject: string;
     readonly people: {
       readonly from: Mailbox;

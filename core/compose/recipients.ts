@@ -1,8 +1,9 @@
+import type { Channel } from '../model/channel.ts';
 import type { Mailbox } from '../model/mailbox.ts';
 import { addressKey } from '../recipients/address.ts';
 import { onceEach } from '../recipients/onceEach.ts';
 import { recipientOf, resolveRecipients } from '../recipients/recipients.ts';
-import type { Recipients } from '../recipients/recipients.ts';
+import type { Recipient, Recipients } from '../recipients/recipients.ts';
 import type { ComposeInput, TakenUp } from './input.ts';
 import { typedRecipients } from './typedRecipients.ts';
 
@@ -36,13 +37,14 @@ function meantBy(input: ComposeInput): Recipients {
  * An answer goes to whoever wrote, one to everybody also to those who read it with us, and one to our own message to
  * those it went to. Passing on begins with nobody: who is to read it is the writer's to say.
  */
-function answerTo(
-  { record, contacts, channel, practice }: ComposeInput,
-  { entry, how }: TakenUp,
-  others: Recipients,
-): Recipients {
+function answerTo(input: ComposeInput, { entry, how }: TakenUp, others: Recipients): Recipients {
+  const { record, contacts, channel, practice } = input;
   if (how === 'forward') return { to: [], cc: [], bcc: [] };
-  const known = (people: readonly Mailbox[]) => typedRecipients(people, record, contacts, channel);
+  const cameBy = channelOf(entry);
+  const known = (people: readonly Mailbox[]): readonly Recipient[] => {
+    const holders = typedRecipients(people, record, contacts, cameBy);
+    return cameBy === channel ? holders : reachedBy(holders, input);
+  };
   const first = firstOf(entry);
   if (how === 'sender') return { ...others, to: known(first) };
   const { to, cc } = entry.people;
@@ -52,6 +54,24 @@ function answerTo(
   );
   return { ...others, to: known(first), cc: known(rest) };
 }
+
+/** The channel whose addresses an entry's people have. */
+export const channelOf = ({ channel }: Pick<TakenUp['entry'], 'channel'>): Channel =>
+  channel === 'text' || channel === 'letter' ? channel : 'email';
+
+/** The same people by another channel, as far as they are known and have an address of its kind. */
+const reachedBy = (
+  holders: readonly Recipient[],
+  { record, contacts, channel }: ComposeInput,
+): readonly Recipient[] => {
+  const byId = new Map(
+    [...contacts, ...record.parties.map(({ contact }) => contact)].map((one) => [one.id, one]),
+  );
+  return holders.flatMap(({ contactId }) => {
+    const contact = contactId && byId.get(contactId);
+    return (contact && recipientOf(contact, record, undefined, channel)) || [];
+  });
+};
 
 const firstOf = ({ direction, people }: TakenUp['entry']): readonly Mailbox[] =>
   direction === 'in' ? [people.from] : people.to;

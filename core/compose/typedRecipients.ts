@@ -2,7 +2,7 @@ import { oneLine } from '../merge/fieldText.ts';
 import type { Channel } from '../model/channel.ts';
 import type { AddressKind, Contact } from '../model/contact.ts';
 import type { MatterRecord } from '../model/matter.ts';
-import { addressKey } from '../recipients/address.ts';
+import { isSameAddress, keyOfAddress } from '../recipients/reach.ts';
 import { ADDRESS_KIND, rolesOf } from '../recipients/recipients.ts';
 import type { Recipient } from '../recipients/recipients.ts';
 
@@ -39,12 +39,12 @@ export function typedRecipients(
   const seen = new Set<string>();
   return typed.flatMap((input): readonly Recipient[] => {
     const address = tidyAddress(input.address, channel);
-    const key = addressKey(address);
+    const key = keyOfAddress(kind, address);
     // Letters to one house may be for several; mail to one box is for whoever reads it.
     const seenAs = channel === 'letter' ? `${key} ${input.contactId ?? input.name ?? ''}` : key;
     if (seen.has(seenAs)) return [];
     seen.add(seenAs);
-    const contact = holderOf(key, kind, input.contactId, known);
+    const contact = holderOf(address, kind, input.contactId, known);
     if (!contact) return [{ name: oneLine(input.name ?? ''), address, roles: [] }];
     return [{ name: contact.name, address, contactId: contact.id, roles: rolesOf(contact, record) }];
   });
@@ -52,13 +52,13 @@ export function typedRecipients(
 
 /** The contact meant, else the first who holds the address; the matter's own parties come first. */
 function holderOf(
-  key: string,
+  address: string,
   wanted: AddressKind,
   wantedId: string | undefined,
   contacts: readonly Contact[],
 ): Contact | undefined {
   const holders = contacts.filter(({ addresses }) =>
-    addresses.some(({ kind, value }) => kind === wanted && addressKey(value) === key),
+    addresses.some(({ kind, value }) => kind === wanted && isSameAddress(kind, value, address)),
   );
   return holders.find(({ id }) => id === wantedId) ?? holders[0];
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { matter, organisation, person } from '../tests/fixtures.ts';
-import { canReach, isPhoneNumber } from './address.ts';
+import { isPhoneNumber } from './phoneNumber.ts';
+import { canReach } from './reach.ts';
 import { offerRecipients, offerRoles, unreachedParties } from './offers.ts';
 import { chooseAddress, resolveRecipients } from './recipients.ts';
 

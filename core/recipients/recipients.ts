@@ -3,7 +3,8 @@ import type { ContactId } from '../model/ids.ts';
 import type { MatterRecord, Party } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import type { Channel } from '../model/channel.ts';
-import { addressKey, isLandline } from './address.ts';
+import { addressKey } from './address.ts';
+import { isLandline } from './phoneNumber.ts';
 
 /** What an address must be for a channel to reach it. */
 export const ADDRESS_KIND: Readonly<Record<Channel, AddressKind>> = {

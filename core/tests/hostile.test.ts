@@ -14,7 +14,9 @@ import { textValue } from '../model/value.ts';
 import { findGaps } from '../reading/findGaps.ts';
 import { findDates } from '../dates/findDates.ts';
 import { readDate } from '../dates/readDate.ts';
-import { canReach, isMailAddress } from '../recipients/address.ts';
+import { isMailAddress } from '../recipients/address.ts';
+import { isLandline, isSameNumber, numberKeys } from '../recipients/phoneNumber.ts';
+import { canReach } from '../recipients/reach.ts';
 import { cleanText, isSafeHref, parseDocument, parseInline } from '../template/parseDocument.ts';
 import { calendar, checkInputOf, day, field, programOf, readerFor, text, withFacts } from './fixtures.ts';
 
@@ -47,6 +49,11 @@ const READERS: Readonly<Record<string, (hostile: string) => unknown>> = {
       }),
     ),
   addressCandidates,
+  phoneNumber: (hostile) => [
+    isLandline({ label: hostile, value: `+${hostile}` }),
+    isSameNumber(hostile, `+44${hostile}`),
+    numberKeys(`+${hostile}`),
+  ],
   canReach: (hostile) => [canReach('text', hostile), canReach('email', hostile)],
   findGaps,
   findDates: (hostile) => findDates(hostile, day('2026-11-24')),

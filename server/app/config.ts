@@ -153,6 +153,7 @@ export function readConfig(env: Environment): Config {
         : portOf(env['OFFICIUM_FILING_PORT'], 'OFFICIUM_FILING_PORT', 0),
     retryScale: scaleOf(env['OFFICIUM_RETRY_SCALE']),
     textGatewayUrl: webAddress(env['OFFICIUM_TEXT_GATEWAY_URL'], 'OFFICIUM_TEXT_GATEWAY_URL'),
+    textRepliesUrl: webAddress(env['OFFICIUM_TEXT_REPLIES_URL'], 'OFFICIUM_TEXT_REPLIES_URL'),
     printerUrl: webAddress(env['OFFICIUM_PRINTER_URL'], 'OFFICIUM_PRINTER_URL'),
     mailboxesUrl: filled(env['OFFICIUM_MAILBOXES_URL']),
     logLevel: filled(env['OFFICIUM_LOG']) ?? 'info',

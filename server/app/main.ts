@@ -13,6 +13,7 @@ import { renewFolding } from './renewFolding.ts';
 import { composeServices } from './services.ts';
 import { startIndexing } from '../correspondence/indexing.ts';
 import { startMailboxReader } from '../incoming/mailboxReader.ts';
+import { startTextReader } from '../incoming/textReader.ts';
 import { smtpReceiver } from '../incoming/smtpReceiver.ts';
 import { startRunner } from '../sending/runner.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
@@ -55,6 +56,7 @@ async function start(config: Config): Promise<void> {
   });
   relay.wake = runner.wake;
   const mailbox = config.mailbox && startMailboxReader(services, config.mailbox);
+  const texts = config.textRepliesUrl && startTextReader(services, config.textRepliesUrl);
   const files = startIndexing(services);
   void renewFolding(services).catch((error: unknown) => {
     log.error({ err: error }, 'names could not be folded anew');
@@ -75,6 +77,7 @@ async function start(config: Config): Promise<void> {
     server.closeAllConnections();
     filing?.close();
     await mailbox?.stop();
+    if (texts) await texts.stop();
     await files.stop();
     await runner.stop();
     await services.pdfRenderer.close();

@@ -1,7 +1,7 @@
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
-import { addressKey } from '../../core/recipients/address.ts';
+import { keyOfAddress } from '../../core/recipients/reach.ts';
 import { entryWords } from '../platform/database/dialects/sqlite/words.ts';
 import type { NewEntry } from './entry.ts';
 
@@ -30,7 +30,8 @@ const MAX_BODY = 40_000;
 export async function insertEntryWords(tx: Tx, entry: NewEntry, seq: number, text: string): Promise<void> {
   const { people } = entry;
   const everyone = [people.from, ...people.to, ...people.cc, ...people.bcc];
-  const keys = new Set(everyone.map(({ address }) => addressKey(address)).filter(Boolean));
+  const kind = entry.channel === 'text' ? 'phone' : 'email';
+  const keys = new Set(everyone.map(({ address }) => keyOfAddress(kind, address)).filter(Boolean));
   if (keys.size > 0)
     await tx('entry_addresses').insert(
       [...keys].map((address_key) => ({

@@ -33,7 +33,7 @@ export interface ShownWords {
   readonly invitation: InvitationJson | null;
 }
 
-const plainWords = (text: string): ShownWords => ({ html: null, text, invitation: null });
+export const plainWords = (text: string): ShownWords => ({ html: null, text, invitation: null });
 
 const CALENDAR = /^(?:text\/calendar|application\/ics)$/i;
 

@@ -8,7 +8,7 @@ import type { Tx } from '../platform/database/transaction.ts';
 import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
-import { addressKey } from '../../core/recipients/address.ts';
+import { keyOfAddress, keysOfAddress } from '../../core/recipients/reach.ts';
 
 /** A contact as it is kept. */
 export interface ContactRow {
@@ -114,7 +114,11 @@ export async function findContactsByAddress(
 ): Promise<ReadonlyMap<ContactId, Contact>> {
   if (addresses.length === 0) return new Map();
   const held = sql(reads)('contact_addresses').where({ kind }).select('contact_id');
-  const holders = inList(held, 'value_key', addresses.map(addressKey));
+  const holders = inList(
+    held,
+    'value_key',
+    addresses.flatMap((address) => keysOfAddress(kind, address)),
+  );
   return wholeContacts(reads, (query) => query.whereIn('contacts.id', holders));
 }
 
@@ -168,8 +172,8 @@ const addressRows = ({ id, addresses }: Contact): readonly object[] =>
   addresses.map((address) => ({
     ...address,
     contact_id: id,
-    value_key: addressKey(address.value),
-    key_reversed: reversed(addressKey(address.value)),
+    value_key: keyOfAddress(address.kind, address.value),
+    key_reversed: reversed(keyOfAddress(address.kind, address.value)),
     preferred: address.preferred,
     bounced: address.bounced,
   }));

@@ -2,7 +2,7 @@ import type { ContactDetail } from '../../contract/directory.ts';
 import type { Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
-import { addressKey } from '../../core/recipients/address.ts';
+import { isSameAddress } from '../../core/recipients/reach.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
@@ -47,12 +47,14 @@ function joinAddresses(
   own: readonly ContactAddress[],
   others: readonly ContactAddress[],
 ): readonly ContactAddress[] {
-  const known = new Set(own.map(({ value }) => addressKey(value)));
   const kinds = new Set(own.filter(({ preferred }) => preferred).map(({ kind }) => kind));
   return [
     ...own,
     ...others
-      .filter(({ value }) => !known.has(addressKey(value)))
+      .filter(
+        ({ kind, value }) =>
+          !own.some((held) => held.kind === kind && isSameAddress(kind, held.value, value)),
+      )
       .map((address) => ({ ...address, preferred: address.preferred && !kinds.has(address.kind) })),
   ];
 }

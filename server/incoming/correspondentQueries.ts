@@ -2,6 +2,7 @@ import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import { seen, visible } from '../access/visibleQueries.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
+import type { AddressKind } from '../../core/model/contact.ts';
 import { closingStages } from '../matters/matterTypeQueries.ts';
 
 export interface SlipRow {
@@ -33,12 +34,14 @@ const MOST_MATTERS = 12;
 /** What somebody is a party of, open matters first, then the latest. */
 export async function mattersOfAddress(
   scope: Scope,
-  addressKey: string,
+  addressKeys: readonly string[],
+  kind: AddressKind,
 ): Promise<readonly (SlipRow & { readonly roles: readonly string[] })[]> {
   const onMatters = sql(scope)('contact_addresses')
     .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
     .join('matters', 'matters.id', 'parties.matter_id')
-    .where({ kind: 'email', value_key: addressKey })
+    .where({ kind })
+    .whereIn('value_key', [...addressKeys])
     .orderBy('matters.recent_utc', 'desc')
     .limit(MOST_MATTERS * 3)
     .select<(SlipRow & { role: string })[]>({ ...SLIP, role: 'parties.role' });
@@ -64,11 +67,11 @@ export interface SaidRow {
 }
 
 /** The latest that was said between somebody and the practice, on matters the actor may see. */
-export function saidWith(scope: Scope, addressKey: string, limit: number): Promise<SaidRow[]> {
+export function saidWith(scope: Scope, addressKeys: readonly string[], limit: number): Promise<SaidRow[]> {
   return visible(scope, 'entry_addresses')
     .join('entries', 'entries.seq', 'entry_addresses.entry_seq')
     .join('matters', 'matters.id', 'entries.matter_id')
-    .where({ address_key: addressKey })
+    .whereIn('address_key', [...addressKeys])
     .orderBy('entry_addresses.occurred_utc', 'desc')
     .limit(limit)
     .select<SaidRow[]>({

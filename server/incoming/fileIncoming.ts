@@ -37,10 +37,13 @@ export async function readyToFile(
 ): Promise<ReadyToFile> {
   const slips = await slipsOf(scope, matterIds);
   if (slips.size !== new Set(matterIds).size) throw notFound('matter');
-  const { text } = await readMail(await blobs.get(incoming.rawBlob), incoming.receivedAtUtc);
+  const text = await textOf(await blobs.get(incoming.rawBlob), incoming);
   const references = new Map([...slips].map(([id, { reference }]) => [id, reference]));
   return { incoming, text, matterIds, references };
 }
+
+const textOf = async (bytes: Buffer, { channel, receivedAtUtc }: StoredIncoming): Promise<string> =>
+  channel === 'text' ? bytes.toString('utf8') : (await readMail(bytes, receivedAtUtc)).text;
 
 /** Where something was filed, for whoever filed it. */
 export const filedOn = (
@@ -90,7 +93,7 @@ const entryOf = (
   direction: incoming.direction,
   authenticated: incoming.authenticated,
   automatic: incoming.automatic,
-  channel: 'email',
+  channel: incoming.channel,
   occurredAtUtc: incoming.sentAtUtc,
   filedAtUtc,
   subject: incoming.subject,

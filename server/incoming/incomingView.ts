@@ -20,6 +20,7 @@ export async function summariser(scope: PersonScope, items: readonly StoredIncom
     receivedAtUtc: one.receivedAtUtc,
     sentAtUtc: one.sentAtUtc,
     direction: one.direction,
+    channel: one.channel,
     authenticated: one.authenticated,
     claimsOurs: own.has(addressKey(one.people.from.address)),
     from: one.people.from,

@@ -26,7 +26,9 @@ export async function makeParty(
     const inside = change.scope;
     const matter = await findMatter(inside, matterId);
     if (!matter) throw notFound('matter');
-    const [known] = (await findContactsByAddress(inside, [address])).values();
+    const [known] = (
+      await findContactsByAddress(inside, [address], incoming.channel === 'text' ? 'phone' : 'email')
+    ).values();
     const contact =
       known ?? (await addContact(change, services.newId(), somebody(name || nameIn(address), address)));
     const parties = matter.parties.map((party) => ({

@@ -1,3 +1,4 @@
+import type { AddressKind } from '../../core/model/contact.ts';
 import { inList } from '../platform/database/dialects/sqlite/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
@@ -21,15 +22,17 @@ export interface FactsWanted {
   readonly references: readonly string[];
   /** Tokens of filing addresses it was sent to. */
   readonly tokens: readonly string[];
+  /** What the addresses are of. */
+  readonly kind: AddressKind;
 }
 
 /** What is known of a message's candidates, each looked up by itself: the cost is the message's, not the practice's. */
 export async function findMatchFacts(scope: Scope, wanted: FactsWanted): Promise<MatchFacts> {
-  const { candidates, references, tokens } = wanted;
+  const { candidates, references, tokens, kind } = wanted;
   const addressed = await idsWhere(scope, 'filing_token', tokens);
   const threads = await threadsOf(scope, references);
   const byReference = await referencesOf(scope, candidates.references);
-  const partyOf = await partiesOf(scope, candidates.addresses);
+  const partyOf = await partiesOf(scope, candidates.addresses, kind);
   const wroteOn = await correspondedOn(scope, candidates.addresses);
   const byName = await namesOf(scope, candidates.names);
   const ids = new Set<MatterId>([
@@ -87,12 +90,12 @@ async function referencesOf(
   return new Map(rows.map(({ key, id }) => [key, id]));
 }
 
-async function partiesOf(scope: Scope, addresses: readonly string[]): Promise<Found> {
+async function partiesOf(scope: Scope, addresses: readonly string[], kind: AddressKind): Promise<Found> {
   if (addresses.length === 0) return new Map();
   const held = sql(scope)('contact_addresses')
     .join('parties', 'parties.contact_id', 'contact_addresses.contact_id')
     .join('matters', 'matters.id', 'parties.matter_id')
-    .where({ kind: 'email' })
+    .where({ kind })
     .whereIn('value_key', [...addresses])
     // Whoever is there in two roles is on one matter.
     .groupBy('value_key', 'matters.id')
@@ -197,10 +200,11 @@ async function latestSubjects(
 export async function filingRuleOf(
   scope: Scope,
   addresses: readonly string[],
+  kind: AddressKind,
 ): Promise<FilingRule | undefined> {
   const rules = await sql(scope)('contact_addresses')
     .join('contacts', 'contacts.id', 'contact_addresses.contact_id')
-    .where({ 'contact_addresses.kind': 'email' })
+    .where({ 'contact_addresses.kind': kind })
     .whereIn('value_key', [...addresses])
     .whereNotNull('filing_rule')
     .pluck<FilingRule[]>('filing_rule');

@@ -3,7 +3,8 @@ import type { IncomingDetail } from '../../contract/inTray.ts';
 import { correspondentOf } from './correspondentOf.ts';
 import { findMatters } from '../matters/queries.ts';
 import type { StoredMatter } from '../matters/matter.ts';
-import { addressKey } from '../../core/recipients/address.ts';
+import { isSameAddress } from '../../core/recipients/reach.ts';
+import type { AddressKind } from '../../core/model/contact.ts';
 import type { PersonScope } from '../access/scope.ts';
 
 /** Suggested matters that the writer is no party of, with the roles that are free there. */
@@ -17,13 +18,15 @@ export async function mattersToJoin(
     incoming.suggestions.map(({ matterId }) => matterId),
   );
   return matters.flatMap((matter) =>
-    !isParty(matter, address) ? [{ matterId: matter.id, roles: freeRoles(matter) }] : [],
+    !isParty(matter, address, incoming.channel === 'text' ? 'phone' : 'email')
+      ? [{ matterId: matter.id, roles: freeRoles(matter) }]
+      : [],
   );
 }
 
-const isParty = ({ parties }: StoredMatter, address: string): boolean =>
+const isParty = ({ parties }: StoredMatter, address: string, kind: AddressKind): boolean =>
   parties.some(({ contact }) =>
-    contact.addresses.some(({ value }) => addressKey(value) === addressKey(address)),
+    contact.addresses.some((held) => held.kind === kind && isSameAddress(kind, held.value, address)),
   );
 
 const freeRoles = ({ type, parties }: StoredMatter) =>

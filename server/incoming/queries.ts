@@ -11,7 +11,9 @@ import { readCursor, toPage } from '../platform/database/cursor.ts';
 import { fromJson } from '../platform/database/json.ts';
 
 export type IncomingState = 'waiting' | 'filed' | 'notOurs' | 'report';
+/** `mailbox` is fetched from where it waits: a mailbox, or a text gateway. */
 export type IncomingSource = 'smtp' | 'mailbox' | 'file';
+export type IncomingChannel = 'email' | 'text';
 
 /** A file that came with a message. */
 export interface IncomingFile extends EntryAttachment {
@@ -23,6 +25,7 @@ export interface StoredIncoming {
   readonly id: string;
   readonly receivedAtUtc: number;
   readonly source: IncomingSource;
+  readonly channel: IncomingChannel;
   readonly state: IncomingState;
   /** `out` for a copy of what somebody of ours sent from elsewhere. */
   readonly direction: 'in' | 'out';
@@ -49,6 +52,7 @@ interface IncomingRow {
   id: string;
   received_utc: number;
   source: IncomingSource;
+  channel: IncomingChannel;
   state: IncomingState;
   direction: 'in' | 'out';
   authenticated: Authenticated;
@@ -73,6 +77,7 @@ const toIncoming = (row: IncomingRow): StoredIncoming => ({
   id: row.id,
   receivedAtUtc: row.received_utc,
   source: row.source,
+  channel: row.channel,
   state: row.state,
   direction: row.direction,
   authenticated: row.authenticated,
@@ -101,6 +106,7 @@ export async function insertIncoming(tx: Tx, one: StoredIncoming): Promise<boole
     seq: nextSeq(tx, 'incoming') as unknown as number,
     received_utc: one.receivedAtUtc,
     source: one.source,
+    channel: one.channel,
     state: one.state,
     direction: one.direction,
     authenticated: one.authenticated,

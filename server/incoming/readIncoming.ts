@@ -2,9 +2,10 @@ import type { Services } from '../platform/services.ts';
 import type { IncomingDetail } from '../../contract/inTray.ts';
 import { visibleIncoming } from './visibleIncoming.ts';
 import { summariser, slipWriter, shownFiles } from './incomingView.ts';
-import { shownWords } from '../correspondence/wordsOf.ts';
+import { plainWords, shownWords } from '../correspondence/wordsOf.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import { addressKey } from '../../core/recipients/address.ts';
+import { keysOfAddress } from '../../core/recipients/reach.ts';
 import { correspondentsIn } from '../../core/matching/index.ts';
 import { findContactsByAddress } from '../directory/contactQueries.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
@@ -22,10 +23,13 @@ export async function readIncoming(
 ): Promise<IncomingDetail> {
   const incoming = await visibleIncoming(scope, id);
   const summary = (await summariser(scope, [incoming]))(incoming);
-  const words = await shownWords(scope, await services.blobs.get(incoming.rawBlob));
+  const bytes = await services.blobs.get(incoming.rawBlob);
+  const isText = incoming.channel === 'text';
+  const words = isText ? plainWords(bytes.toString('utf8')) : await shownWords(scope, bytes);
+  const kind = isText ? 'phone' : 'email';
   const own = await ownAddresses(scope);
   const [key = addressKey(incoming.people.from.address)] = correspondentsIn(incoming.people, own).first;
-  const contacts = await findContactsByAddress(scope, [key]);
+  const contacts = await findContactsByAddress(scope, [key], kind);
   const slip = await slipWriter(scope);
   const types = await listMatterTypes(scope);
   const labels = new Map(types.flatMap(({ roles }) => roles.map(({ key: role, label }) => [role, label])));
@@ -47,10 +51,10 @@ export async function readIncoming(
       name: contact.name,
       organisation: contact.kind === 'person' ? (contact.organisation ?? null) : null,
     })),
-    matters: (await mattersOfAddress(scope, key)).map((row) => ({
+    matters: (await mattersOfAddress(scope, keysOfAddress(kind, key), kind)).map((row) => ({
       ...slip(row),
       roles: row.roles.map((role) => labels.get(role) ?? role),
     })),
-    saidBefore: await saidWith(scope, key, SAID_BEFORE),
+    saidBefore: await saidWith(scope, keysOfAddress(kind, key), SAID_BEFORE),
   };
 }

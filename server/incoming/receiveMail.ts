@@ -67,6 +67,7 @@ export async function receiveMail(
     id: services.newId(),
     receivedAtUtc,
     source,
+    channel: 'email',
     state: report ? 'report' : 'waiting',
     // A From header proves nothing: without proof it is sent by us only where somebody of ours brings it.
     direction: ours && (authenticated === 'passed' || source === 'file') ? 'out' : 'in',
@@ -134,6 +135,7 @@ async function suggestionsFor(
   const facts = await findMatchFacts(scope, {
     candidates: candidatesIn(incoming, own),
     references: mail.references,
+    kind: 'email',
     tokens: filingTokens([...deliveredTo, ...[...mail.to, ...mail.cc].map(({ address }) => address)]),
   });
   return matchMail(incoming, facts, own);
@@ -147,7 +149,7 @@ async function sureMatter(
 ): Promise<string | undefined> {
   const { fileFrom } = await readSettings(scope);
   const { first } = correspondentsIn(mail, own);
-  const rule = await filingRuleOf(scope, first.map(addressKey));
+  const rule = await filingRuleOf(scope, first.map(addressKey), 'email');
   return filesItself(suggestions, fileFrom, rule) ? suggestions[0]?.matterId : undefined;
 }
 

@@ -1,6 +1,6 @@
 import type { StartMessage } from '../../contract/messages.ts';
 import { bareProgram, compose } from '../../core/compose/index.ts';
-import type { ComposedMessage } from '../../core/compose/index.ts';
+import type { ComposedMessage, TakenUp } from '../../core/compose/index.ts';
 import type { Channel } from '../../core/model/channel.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
@@ -37,8 +37,8 @@ export async function beginMessage(
   const matter = await findMatter(scope, matterId);
   if (!matter) throw notFound('matter');
   const asked = await templateFor(scope, start.templateId);
-  const channel = asked?.channel ?? start.channel ?? 'email';
   const takenUp = await takeUp(services, scope, matter, start);
+  const channel = asked?.channel ?? start.channel ?? answersBy(takenUp);
   const chosen = start.contactIds && (await chosenContacts(scope, start.contactIds));
   const { answers, documentIds, followUpId } = start;
   const composeFrom = async (program: Program): Promise<ComposedMessage> =>
@@ -71,6 +71,10 @@ export async function beginMessage(
     },
   };
 }
+
+/** A text message is answered by one; all else by mail. */
+const answersBy = (takenUp: TakenUp | undefined): Channel =>
+  takenUp?.entry.channel === 'text' && takenUp.how !== 'forward' ? 'text' : 'email';
 
 async function templateFor(
   scope: PersonScope,

@@ -1,4 +1,10 @@
-import { addressesTakenUp, signerFor, tidyAddress, withSignatureRoom } from '../../core/compose/index.ts';
+import {
+  addressesTakenUp,
+  channelOf,
+  signerFor,
+  tidyAddress,
+  withSignatureRoom,
+} from '../../core/compose/index.ts';
 import type { ComposeInput, ComposePractice, TakenUp } from '../../core/compose/index.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import type { Channel } from '../../core/model/channel.ts';
@@ -53,7 +59,7 @@ export async function gather(
     signature: await signatureOf(scope, signer.signatureOf),
     moment: { today: date, hour },
     contacts: [
-      ...(await answered(scope, beginning.takenUp, beginning.channel)),
+      ...(await answered(scope, beginning.takenUp)),
       ...(await beyondMatter(scope, matter, recipients)),
     ],
   };
@@ -68,13 +74,9 @@ const practiceOf = (settings: PracticeSettings, own: ReadonlySet<string>): Compo
   ownAddresses: own,
 });
 
-async function answered(
-  scope: Scope,
-  takenUp: TakenUp | undefined,
-  channel: Channel,
-): Promise<readonly Contact[]> {
+async function answered(scope: Scope, takenUp: TakenUp | undefined): Promise<readonly Contact[]> {
   const addresses = takenUp ? addressesTakenUp(takenUp) : [];
-  return addresses.length === 0 ? [] : holdersOf(scope, addresses, channel);
+  return takenUp && addresses.length > 0 ? holdersOf(scope, addresses, channelOf(takenUp.entry)) : [];
 }
 
 /** The contacts who hold any of some addresses. */

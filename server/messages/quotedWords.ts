@@ -2,6 +2,8 @@ import { plainBlocks } from '../../core/compose/index.ts';
 import type { BlockNode } from '../../core/template/document.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
+import type { StoredEntry } from '../correspondence/entry.ts';
+import { wordsOf } from '../correspondence/wordsOf.ts';
 import { mailBlocks } from '../platform/mail/mailBlocks.ts';
 import { parseMail } from '../platform/mail/parseMail.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
@@ -18,8 +20,10 @@ type QuotedServices = Pick<Services, 'db' | 'now' | 'changes' | 'blobs'>;
 export async function quotedWords(
   services: QuotedServices,
   scope: PersonScope,
-  rawBlob: string,
+  entry: StoredEntry,
 ): Promise<readonly BlockNode[]> {
+  const { rawBlob, channel } = entry;
+  if (channel !== 'email') return plainBlocks((await wordsOf(services, scope, entry)).text);
   const { html, text } = await parseMail(await services.blobs.get(rawBlob), { withPictures: true });
   if (typeof html !== 'string') return plainBlocks(text ?? '');
   const { content, pictures } = await mailBlocks(html, rawBlob);

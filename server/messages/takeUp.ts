@@ -26,7 +26,7 @@ export async function takeUp(
   if (entry?.matterId !== matter.id) throw notFound('entry on this matter');
   if (answer !== 'forward' && !quoted) return { entry, how: answer, quoted: [] };
   const { timeZone } = await readSettings(scope);
-  const content = await quotedWords(services, scope, entry.rawBlob);
+  const content = await quotedWords(services, scope, entry);
   const sent = zonedTime(timeZone, entry.occurredAtUtc);
   return { entry, how: answer, quoted: quotedBlocks({ ...entry, sent, content }, answer) };
 }

@@ -24,6 +24,8 @@ export interface Config {
   readonly retryScale: number;
   /** Where text messages are handed over; without it none can go. */
   readonly textGatewayUrl: string | undefined;
+  /** Where answers to text messages are asked for; without it none come in. */
+  readonly textRepliesUrl: string | undefined;
   /** The printer's address (IPP over `http://`); without it letters are kept as files alone. */
   readonly printerUrl: string | undefined;
   /** Where the stand-in mail host shows its mailboxes. */

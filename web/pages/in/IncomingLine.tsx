@@ -11,6 +11,7 @@ import { MatterPicker } from '../../parts/pickers/MatterPicker.tsx';
 import { proofWords } from '../../words/senderProof.ts';
 import { likelihoodWords, matchReasons } from '../../words/matchWords.ts';
 import { useIncomingQuery } from '../../api/inTray.ts';
+import { calledBy } from './useTray.ts';
 import type { Tray } from './useTray.ts';
 import classes from './InTray.module.css';
 
@@ -35,7 +36,7 @@ export function IncomingLine(props: IncomingLineProps) {
     <article className={classes.item} data-incoming="" data-open={open}>
       <div className={classes.line}>
         {mayChange ? (
-          <input type="checkbox" checked={picked} aria-label={`Choose “${item.subject}”`} onChange={onPick} />
+          <input type="checkbox" checked={picked} aria-label={`Choose ${calledBy(item)}`} onChange={onPick} />
         ) : null}
         <button type="button" aria-expanded={open} onClick={onOpen}>
           <span className={classes.day} title={exactTime(item.sentAtUtc)}>
@@ -43,7 +44,7 @@ export function IncomingLine(props: IncomingLineProps) {
           </span>
           <b className={classes.who}>{item.from.name || item.from.address}</b>
           <span className={classes.words}>
-            <b>{item.subject || 'No subject'} </b>
+            <b>{item.subject || (item.channel === 'text' ? 'Text message' : 'No subject')} </b>
             {item.opening}
           </span>
           <span className={classes.guess}>

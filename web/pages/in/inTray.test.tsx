@@ -24,6 +24,7 @@ const message = (id: string, ...suggestions: IncomingSummary['suggestions']): In
   receivedAtUtc: 0,
   sentAtUtc: 0,
   direction: 'in',
+  channel: 'email',
   authenticated: 'passed',
   claimsOurs: false,
   from: { name: `Writer of ${id}`, address: `${id}@elsewhere.example` },

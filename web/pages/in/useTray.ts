@@ -32,6 +32,12 @@ function useDoing() {
   return { done, problem, run };
 }
 
+/** What a message is called: its subject, or, without one, whom it is from. */
+export const calledBy = ({ subject, from, channel }: IncomingSummary): string =>
+  subject === ''
+    ? `the ${channel === 'text' ? 'text message' : 'message'} from ${from.name || from.address}`
+    : `“${subject}”`;
+
 /** Each on the matter it likeliest belongs to. */
 const ordersOf = (items: readonly IncomingSummary[]) =>
   items.flatMap(({ id, suggestions: [first] }) => (first ? [{ id, matterId: first.matterId }] : []));
@@ -51,13 +57,13 @@ export function useTray() {
     for (const id of ids) await back(id).unwrap();
   };
   const fileOn = (
-    { id, from, subject }: IncomingSummary,
+    item: IncomingSummary,
     matters: readonly { readonly id: string; readonly reference: string }[],
   ): Promise<void> =>
     run(async () => {
-      await file({ id, matterIds: matters.map((matter) => matter.id) }).unwrap();
+      await file({ id: item.id, matterIds: matters.map((matter) => matter.id) }).unwrap();
       const on = matters.map(({ reference }) => reference).join(' and ');
-      return { words: `“${subject || from.name || from.address}” filed on ${on}`, undo: () => putBack([id]) };
+      return { words: `${calledBy(item)} filed on ${on}`, undo: () => putBack([item.id]) };
     });
   return {
     done,
@@ -70,10 +76,10 @@ export function useTray() {
         const ids = orders.map(({ id }) => id);
         return { words: `${plural(entries.length, 'message')} filed`, undo: () => putBack(ids) };
       }),
-    notOurs: ({ id, subject }: IncomingSummary): Promise<void> =>
+    notOurs: (item: IncomingSummary): Promise<void> =>
       run(async () => {
-        await aside(id).unwrap();
-        return { words: `“${subject}” put aside`, undo: () => putBack([id]) };
+        await aside(item.id).unwrap();
+        return { words: `${calledBy(item)} put aside`, undo: () => putBack([item.id]) };
       }),
     undo: (): Promise<void> => run(() => (done ? done.undo() : Promise.resolve()).then(() => undefined)),
     /** Puts whoever wrote it on a matter. */
@@ -92,7 +98,7 @@ export function useTray() {
         const [entry] = entries;
         if (entry)
           await navigate(`/matters/${matterId}/start`, {
-            state: { inReplyTo: entry.entryId, answer: 'sender', about: `in answer to “${item.subject}”` },
+            state: { inReplyTo: entry.entryId, answer: 'sender', about: `in answer to ${calledBy(item)}` },
           });
         return undefined;
       }),

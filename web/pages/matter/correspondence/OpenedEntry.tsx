@@ -70,7 +70,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
       <MessageFrame subject={entry.subject} html={entry.html} text={entry.text} />
       <Attachments entry={entry} />
       <footer className={classes.foot}>
-        {entry.direction === 'note' || entry.channel !== 'email' || !mayChange ? null : (
+        {entry.direction === 'note' || entry.channel === 'letter' || !mayChange ? null : (
           <Answer entry={entry} />
         )}
         <a href={`/api/v1/correspondence/${entry.id}/raw`} download>
@@ -196,7 +196,7 @@ function Answer({ entry }: { readonly entry: EntryDetail }) {
     const message = await start({ matterId: entry.matterId, start: begun }).unwrap();
     await navigate(`/matters/${entry.matterId}/sheet/${message.id}`);
   };
-  const others = entry.to.length + entry.cc.length > 1;
+  const others = entry.channel === 'email' && entry.to.length + entry.cc.length > 1;
   const button = (answer: 'sender' | 'all' | 'forward', words: string) => (
     <Button disabled={isLoading} onClick={() => void take(answer).catch(() => undefined)}>
       {words}

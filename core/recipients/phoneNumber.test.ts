@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { isLandline, isSameNumber, numberKey, numberKeys } from './phoneNumber.ts';
+
+describe('numbers as people write them', () => {
+  // The ways of writing one number that ITU-T E.123 names, and those that people use beside them.
+  it.each([
+    ['+44 7700 900123', '07700 900123'],
+    ['+44 (0)7700 900123', '+447700900123'],
+    ['0044 7700 900123', '+44 7700 900 123'],
+    ['07700-900-123', '07700 900123'],
+    ['+47 912 34 567', '912 34 567'],
+    ['+49 171 2345678', '0171/2345678'],
+    ['+1 415 555 0100', '(415) 555-0100'],
+    ['+39 06 1234 5678', '06 1234 5678'],
+    ['+372 5123 4567', '5123 4567'],
+  ])('%s is %s', (one, other) => {
+    expect([isSameNumber(one, other), isSameNumber(other, one)]).toEqual([true, true]);
+    expect(numberKeys(one).includes(numberKey(other)) || numberKeys(other).includes(numberKey(one))).toBe(
+      true,
+    );
+  });
+
+  it.each([
+    ['+44 7700 900123', '+49 7700 900123'],
+    ['07700 900123', '07700 900124'],
+    ['+44 7700 900123', '+44 7700 90012'],
+    ['07700 900123', '08700 900123'],
+    ['', '07700 900123'],
+    ['', ''],
+  ])('%s is not %s', (one, other) => {
+    expect(isSameNumber(one, other)).toBe(false);
+  });
+});
+
+describe('lines that no text message reaches', () => {
+  // From the countries’ numbering plans, as published by their regulators: fixed lines, then mobiles, then either.
+  it.each([
+    ['+44 20 7946 0123', true],
+    ['+44 (0)1632 960123', true],
+    ['0044 1632 960123', true],
+    ['+49 30 12345678', true],
+    ['+33 1 23 45 67 89', true],
+    ['+47 22 12 34 56', true],
+    ['+39 06 1234 5678', true],
+    ['+31 20 123 4567', true],
+    ['+46 8 123 456 78', true],
+    ['+44 7700 900123', false],
+    ['+49 171 2345678', false],
+    ['+33 6 12 34 56 78', false],
+    ['+47 912 34 567', false],
+    ['+39 320 123 4567', false],
+    ['+1 415 555 0100', false],
+    ['020 7946 0123', false],
+  ])('%s: %s', (value, fixed) => {
+    expect(isLandline({ label: '', value })).toBe(fixed);
+  });
+
+  it('goes by what a number is called where that says it', () => {
+    expect(isLandline({ label: 'Mobile', value: '+44 20 7946 0123' })).toBe(false);
+    expect(isLandline({ label: 'office', value: '+44 7700 900123' })).toBe(true);
+  });
+});
