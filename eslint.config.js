@@ -65,7 +65,7 @@ const SEES_EVERYTHING = [
   'server/app/renewFolding.ts',
   'server/access/ensureFirstPerson.ts',
   'server/sending/runner.ts',
-  'server/incoming/{mailboxReader,smtpReceiver,receiveMail}.ts',
+  'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader}.ts',
   'server/correspondence/indexing.ts',
   'server/practice/{writeArchive,startVerification}.ts',
   'server/app/verify.ts',

@@ -97,6 +97,9 @@ export const EntryDetail = Type.Object({
 export type EntryDetail = Static<typeof EntryDetail>;
 
 export const MoveEntry = Type.Object({ matterId: Id });
+/** Where an entry is now. */
+export const Moved = Type.Object({ entryId: Id, matterId: Id, reference: Type.String() });
+export type Moved = Static<typeof Moved>;
 export type MoveEntry = Static<typeof MoveEntry>;
 
 /** A note of a call, a meeting or anything else that belongs to the correspondence; or a correction of an entry. */

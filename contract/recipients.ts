@@ -17,6 +17,10 @@ export const GroupMember = Type.Object({
 export const RecipientGroup = Type.Object({ id: Id, name: Type.String(), members: Type.Array(GroupMember) });
 export type RecipientGroup = Static<typeof RecipientGroup>;
 
+/** Groups by name; they are everyone's. */
+export const RecipientGroups = Type.Object({ items: Type.Array(RecipientGroup) });
+export type RecipientGroups = Static<typeof RecipientGroups>;
+
 export const NewGroup = Type.Object(
   {
     name: Type.String({ minLength: 1, maxLength: 80 }),

@@ -295,6 +295,11 @@ function openTag(mark: Mark): string {
       return '<em>';
     case 'underline':
       return '<u>';
+    // Without a height of its own, so that the lines about it stay evenly apart.
+    case 'superscript':
+      return '<sup style="line-height:0">';
+    case 'subscript':
+      return '<sub style="line-height:0">';
     case 'colour':
       return `<span style="color:${mark.attrs.colour}">`;
     case 'link':
@@ -310,6 +315,8 @@ const CLOSE: Readonly<Record<Mark['type'], string>> = {
   bold: '</strong>',
   italic: '</em>',
   underline: '</u>',
+  superscript: '</sup>',
+  subscript: '</sub>',
   colour: '</span>',
   link: '</a>',
   value: '',

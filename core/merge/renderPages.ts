@@ -7,6 +7,8 @@ export interface PageText {
   readonly bold?: true;
   readonly italics?: true;
   readonly decoration?: 'underline';
+  readonly sup?: true;
+  readonly sub?: true;
   readonly color?: string;
   readonly link?: string;
   readonly fontSize?: number;
@@ -158,6 +160,10 @@ function pageMark(mark: Mark): Partial<PageText> {
       return { italics: true };
     case 'underline':
       return { decoration: 'underline' };
+    case 'superscript':
+      return { sup: true };
+    case 'subscript':
+      return { sub: true };
     case 'colour':
       return { color: mark.attrs.colour };
     case 'link':

@@ -1,4 +1,12 @@
-import type { BlockNode, DocumentNode, InlineNode, List, Table, TableRow } from '../template/document.ts';
+import type {
+  BlockNode,
+  DocumentNode,
+  InlineNode,
+  List,
+  Table,
+  TableRow,
+  TextNode,
+} from '../template/document.ts';
 import { piecesOf, withLeadIns } from './pieces.ts';
 import type { Piece, PieceWriter } from './pieces.ts';
 
@@ -209,6 +217,18 @@ function writeRow({ attrs, content }: TableRow, lead: string, out: PieceWriter):
   for (const piece of shown) put(piece, out);
 }
 
+const RAISED = new Map([...'0123456789+-()n'].map((sign, n) => [sign, [...'⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻⁽⁾ⁿ'][n] ?? sign]));
+const LOWERED = new Map([...'0123456789+-()'].map((sign, n) => [sign, [...'₀₁₂₃₄₅₆₇₈₉₊₋₍₎'][n] ?? sign]));
+
+/** Raised and lowered figures have signs of their own (Unicode, Superscripts and Subscripts); words have none. */
+function asSigns({ text, marks = [] }: TextNode): string {
+  const raised = marks.some(({ type }) => type === 'superscript');
+  const signs = raised ? RAISED : marks.some(({ type }) => type === 'subscript') ? LOWERED : undefined;
+  return signs && [...text].every((sign) => signs.has(sign))
+    ? [...text].map((sign) => signs.get(sign) ?? sign).join('')
+    : text;
+}
+
 function writeInline(node: InlineNode, lineBreak: string, out: PieceWriter): void {
   switch (node.type) {
     case 'hardBreak':
@@ -216,7 +236,8 @@ function writeInline(node: InlineNode, lineBreak: string, out: PieceWriter): voi
     case 'text': {
       const link = node.marks?.find((mark) => mark.type === 'link');
       const shown = link && link.attrs.href.replace(/^(?:mailto|tel):/, '') !== node.text;
-      return out.text(shown ? `${node.text} <${link.attrs.href}>` : node.text);
+      const text = asSigns(node);
+      return out.text(shown ? `${text} <${link.attrs.href}>` : text);
     }
     case 'field':
     case 'blank':

@@ -4,6 +4,8 @@ export type AddressKind = 'email' | 'phone' | 'post';
 
 export interface ContactAddress {
   readonly kind: AddressKind;
+  /** A telephone line that no text message reaches, by its country's numbering plan; looked up when it is read. */
+  readonly landline?: true;
   /** What the practice calls it: `work`, `accounts`, `home`. */
   readonly label: string;
   readonly value: string;

@@ -1,4 +1,4 @@
-import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
+import type { ContactAddress } from '../model/contact.ts';
 
 /** Digits of a telephone number, with the signs people set between them (E.164 allows fifteen). */
 const PHONE = /^\+?[\d\s().-]{5,24}$/u;
@@ -7,6 +7,16 @@ const digitsOf = (text: string): string => text.replace(/\D/g, '');
 export const isPhoneNumber = (text: string): boolean => {
   const digits = digitsOf(text).length;
   return PHONE.test(text) && digits >= 5 && digits <= 15;
+};
+
+/** Country codes of one and two figures (ITU-T E.164, list of assigned codes); all others have three. */
+const SHORT_CODES = /^(?:[17]|2[07]|3[0-469]|4[013-9]|5[1-8]|6[0-6]|8[1246]|9[0-58])/u;
+
+/** A number of `+` and figures without its country's code. */
+const withoutCountry = (plain: string): string => {
+  const digits = plain.slice(1);
+  const code = SHORT_CODES.exec(digits)?.[0] ?? digits.slice(0, 3);
+  return digits.slice(code.length);
 };
 
 /** A number as machines write it: `+44 (0)7700 …` and `0044 7700 …` are `+447700…`; one without its country stays as it is. */
@@ -28,9 +38,9 @@ export function numberKeys(text: string): readonly string[] {
   const plain = plainNumber(text);
   const digits = digitsOf(plain);
   if (digits === '') return [];
-  const national = plain.startsWith('+') ? parsePhoneNumberFromString(plain)?.nationalNumber : undefined;
+  const national = plain.startsWith('+') ? withoutCountry(plain) : '';
   const known =
-    national === undefined
+    national === ''
       ? [digits, digits.startsWith('0') ? digits.slice(1) : `0${digits}`]
       : [digits, national, `0${national}`];
   return [...new Set(known)];
@@ -52,15 +62,12 @@ const LANDLINE_LABEL = /land ?line|switchboard|office|reception|desk|fax/iu;
 const PLACE_NUMBER = /^\+44[123]/u;
 
 /**
- * Whether a number is surely a line that no text message reaches: by what it is called, or by its country's numbering plan.
- * One that may be either (in North America), or that does not name its country, is not.
+ * Whether a number is surely a line that no text message reaches: by what it is called, by its country's numbering plan where
+ * that was looked up, or, in the United Kingdom, by itself.
  */
-export function isLandline({ label, value }: { readonly label: string; readonly value: string }): boolean {
+export function isLandline({ label, value, landline }: NumberCalled): boolean {
   if (MOBILE_LABEL.test(label)) return false;
-  const plain = plainNumber(value);
-  return (
-    LANDLINE_LABEL.test(label) ||
-    PLACE_NUMBER.test(plain) ||
-    (plain.startsWith('+') && parsePhoneNumberFromString(plain)?.getType() === 'FIXED_LINE')
-  );
+  return landline === true || LANDLINE_LABEL.test(label) || PLACE_NUMBER.test(plainNumber(value));
 }
+
+type NumberCalled = Pick<ContactAddress, 'label' | 'value' | 'landline'>;

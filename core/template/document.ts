@@ -27,7 +27,7 @@ export interface ValueMark {
 }
 
 export type Mark =
-  | { readonly type: 'bold' | 'italic' | 'underline' }
+  | { readonly type: 'bold' | 'italic' | 'underline' | 'superscript' | 'subscript' }
   /** `colour` is `#rrggbb`; the editor offers the practice's palette alone. */
   | { readonly type: 'colour'; readonly attrs: { readonly colour: string } }
   | { readonly type: 'link'; readonly attrs: { readonly href: string } }

@@ -84,9 +84,13 @@ function withMarks<T extends object>(
   return { ...node, marks: raw.map((mark) => readMark(mark, where, reading)) };
 }
 
+const PLAIN_MARKS = ['bold', 'italic', 'underline', 'superscript', 'subscript'] as const;
+const isPlainMark = (type: unknown): type is (typeof PLAIN_MARKS)[number] =>
+  PLAIN_MARKS.some((known) => known === type);
+
 function readMark(json: unknown, where: string, reading: Reading): Mark {
   const type = isObject(json) ? json['type'] : undefined;
-  if (type === 'bold' || type === 'italic' || type === 'underline') return { type };
+  if (isPlainMark(type)) return { type };
   const attrs = isObject(json) ? attrsOf(json) : {};
   if (type === 'link') return { type, attrs: { href: requireHref(attrs, where) } };
   if (type === 'colour') {

@@ -1,3 +1,4 @@
+import type { Moved } from '../../contract/correspondence.ts';
 import type { Services } from '../platform/services.ts';
 import { movable, noteEntry, fileEntries } from './noteEntry.ts';
 import { findMatter } from '../matters/queries.ts';
@@ -18,7 +19,7 @@ export async function moveEntry(
   scope: PersonScope,
   id: string,
   toMatterId: string,
-): Promise<Record<string, never>> {
+): Promise<Moved> {
   const entry = await movable(scope, id);
   const to = await findMatter(scope, toMatterId);
   if (!to) throw notFound('matter');
@@ -45,5 +46,5 @@ export async function moveEntry(
   const filed = [{ entry: moved, text }, note];
   const standing = { entryId: entry.id, byEntryId: note.entry.id, kind: 'moved' } as const;
   await changing(services, scope, (change) => fileEntries(change, filed, standing));
-  return {};
+  return { entryId: moved.id, matterId: to.id, reference: to.reference };
 }

@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import { ById, Id, Nothing, PageQuery } from '../../contract/common.ts';
-import { EntryDetail, EntryPage, MoveEntry, NewNote } from '../../contract/correspondence.ts';
+import { EntryDetail, EntryPage, MoveEntry, Moved, NewNote } from '../../contract/correspondence.ts';
 import { Found, NewSearch, SavedSearch, SavedSearches, SearchQuery } from '../../contract/search.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { moveEntry } from './moveEntry.ts';
@@ -76,7 +76,7 @@ export const correspondenceRoutes = [
     params: ById,
     body: MoveEntry,
     status: 200,
-    answers: Nothing,
+    answers: Moved,
     handle: ({ services, scope, params, body }) => moveEntry(services, scope, params.id, body.matterId),
   }),
   endpoint({

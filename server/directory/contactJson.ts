@@ -25,7 +25,7 @@ export function toJson(contact: Contact): ContactJson {
     coupleGreeting: person?.couple?.greeting ?? '',
     note: contact.note ?? '',
     ...(contact.filingRule === undefined ? {} : { filingRule: contact.filingRule }),
-    addresses: contact.addresses.map((address) => ({ ...address })),
+    addresses: contact.addresses.map(({ landline: _, ...address }) => address),
   };
 }
 

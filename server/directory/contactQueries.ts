@@ -8,6 +8,7 @@ import type { Tx } from '../platform/database/transaction.ts';
 import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
+import { isFixedLine } from './numberingPlans.ts';
 import { keyOfAddress, keysOfAddress } from '../../core/recipients/reach.ts';
 
 /** A contact as it is kept. */
@@ -62,6 +63,7 @@ export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Co
       value,
       preferred: Boolean(preferred),
       bounced: Boolean(bounced),
+      ...(kind === 'phone' && isFixedLine(value) ? { landline: true as const } : {}),
     })),
     doNotWriteTo: Boolean(row.do_not_write_to),
     ...present('ownFormalGreeting', row.own_formal_greeting),
@@ -169,7 +171,7 @@ const contactColumns = (contact: Contact) => {
 export const reversed = (text: string): string => [...text].reverse().join('');
 
 const addressRows = ({ id, addresses }: Contact): readonly object[] =>
-  addresses.map((address) => ({
+  addresses.map(({ landline: _, ...address }) => ({
     ...address,
     contact_id: id,
     value_key: keyOfAddress(address.kind, address.value),

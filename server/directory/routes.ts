@@ -21,13 +21,17 @@ import { mergeContacts } from './mergeContacts.ts';
 import { readContact } from './readContact.ts';
 import { exportContacts } from './exportContacts.ts';
 import { importContacts } from './importContacts.ts';
+import { findGroups } from './groupQueries.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { DirectoryServices } from './services.ts';
-import { NewGroup, RecipientGroup } from '../../contract/recipients.ts';
+import { NewGroup, RecipientGroup, RecipientGroups } from '../../contract/recipients.ts';
 import { deleteGroup } from './deleteGroup.ts';
 import { saveGroup } from './saveGroup.ts';
 
 const { endpoint } = endpointsFor<DirectoryServices>();
+
+/** More groups than a practice has names for. */
+const MOST_GROUPS = 500;
 
 export const directoryRoutes = [
   endpoint({
@@ -127,6 +131,15 @@ export const directoryRoutes = [
     status: 200,
     answers: ContactDetail,
     handle: ({ services, scope, params, body }) => unmergeContacts(services, scope, params.id, body.otherId),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/recipient-groups',
+    right: 'read',
+    summary: 'Groups of recipients that were saved, by name',
+    status: 200,
+    answers: RecipientGroups,
+    handle: async ({ scope }) => ({ items: await findGroups(scope, '', MOST_GROUPS) }),
   }),
   endpoint({
     method: 'post',

@@ -1,4 +1,4 @@
-import type { EntryDetail, EntryPage, NewNote } from '../../contract/correspondence.ts';
+import type { EntryDetail, EntryPage, Moved, NewNote } from '../../contract/correspondence.ts';
 import type { Found, SearchQuery } from '../../contract/search.ts';
 import { api } from './api.ts';
 
@@ -26,7 +26,7 @@ const correspondenceApi = api.injectEndpoints({
       providesTags: (_result, _error, id) => [{ type: 'Entry', id }],
     }),
     moveEntry: build.mutation<
-      null,
+      Moved,
       { readonly id: string; readonly fromMatterId: string; readonly matterId: string }
     >({
       query: ({ id, matterId }) => ({

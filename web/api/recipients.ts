@@ -1,5 +1,5 @@
 import type { Message } from '../../contract/messages.ts';
-import type { NewGroup, Offers, RecipientGroup } from '../../contract/recipients.ts';
+import type { NewGroup, Offers, RecipientGroup, RecipientGroups } from '../../contract/recipients.ts';
 import { api } from './api.ts';
 
 const recipientsApi = api.injectEndpoints({
@@ -14,6 +14,14 @@ const recipientsApi = api.injectEndpoints({
       }),
       providesTags: ['Contacts'],
     }),
+    groups: build.query<RecipientGroups, undefined>({
+      query: () => ({ url: '/recipient-groups' }),
+      providesTags: ['Contacts'],
+    }),
+    deleteGroup: build.mutation<null, string>({
+      query: (id) => ({ url: `/recipient-groups/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Contacts'],
+    }),
     keepGroup: build.mutation<RecipientGroup, NewGroup>({
       query: (body) => ({ url: '/recipient-groups', method: 'POST', body }),
       invalidatesTags: ['Contacts'],
@@ -21,4 +29,10 @@ const recipientsApi = api.injectEndpoints({
   }),
 });
 
-export const { useOffersQuery, useLazyOffersQuery, useKeepGroupMutation } = recipientsApi;
+export const {
+  useDeleteGroupMutation,
+  useGroupsQuery,
+  useKeepGroupMutation,
+  useLazyOffersQuery,
+  useOffersQuery,
+} = recipientsApi;

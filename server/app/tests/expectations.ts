@@ -61,6 +61,7 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'PATCH /contacts/:id': { who: WORKERS },
   'POST /contacts/:id/merge': { who: WORKERS },
   'POST /contacts/:id/unmerge': { who: WORKERS },
+  'GET /recipient-groups': { who: EVERYBODY },
   'POST /recipient-groups': { who: WORKERS },
   'DELETE /recipient-groups/:id': { who: WORKERS },
 

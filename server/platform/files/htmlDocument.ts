@@ -18,7 +18,24 @@ type HtmlNode = ReturnType<typeof parseHtml>['children'][number];
 const ALLOWED = {
   allowedTags: [
     ...['p', 'div', 'br', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'li', 'hr', 'blockquote'],
-    ...['b', 'strong', 'i', 'em', 'u', 'a', 'span', 'table', 'thead', 'tbody', 'tr', 'td', 'th', 'pre'],
+    ...[
+      'b',
+      'strong',
+      'i',
+      'em',
+      'u',
+      'sup',
+      'sub',
+      'a',
+      'span',
+      'table',
+      'thead',
+      'tbody',
+      'tr',
+      'td',
+      'th',
+      'pre',
+    ],
   ],
   allowedAttributes: { a: ['href'], td: ['colspan', 'align'], th: ['colspan', 'align'] },
   nestingLimit: 30,
@@ -157,6 +174,8 @@ const MARKS: Readonly<Record<string, Mark>> = {
   i: { type: 'italic' },
   em: { type: 'italic' },
   u: { type: 'underline' },
+  sup: { type: 'superscript' },
+  sub: { type: 'subscript' },
 };
 
 function readInline(node: HtmlNode, marks: readonly Mark[]): readonly InlineNode[] {

@@ -2,7 +2,11 @@ import { deflateRawSync } from 'node:zlib';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseDocument } from '../../../core/template/parseDocument.ts';
+import { pageNodes } from '../../../core/merge/renderPages.ts';
+import { textPieces } from '../../../core/merge/renderText.ts';
 import { allBlocks, inlineOf } from '../../../core/template/walk.ts';
+import { filePdf, joinPdfs } from '../pdf/filePdf.ts';
+import { run as readWords } from '../workers/fileWordsWorker.ts';
 import { htmlDocumentHere } from './htmlDocument.ts';
 import { pictureSize } from './pictureSize.ts';
 import { readWording } from './readWording.ts';
@@ -230,5 +234,57 @@ describe('pictures', () => {
       }),
       { seed: 9, numRuns: 300 },
     );
+  });
+});
+
+describe('a word processor’s file as a PDF', () => {
+  const run = (text: string, place = ''): string =>
+    `<w:r>${place === '' ? '' : `<w:rPr><w:vertAlign w:val="${place}"/></w:rPr>`}<w:t xml:space="preserve">${text}</w:t></w:r>`;
+  const page = (...runs: string[]): Buffer => docx(`<w:p>${runs.join('')}</w:p>`);
+
+  it('keeps what is raised and lowered, in the letter, its PDF and its text', async () => {
+    const file = page(run('16 m'), run('2', 'superscript'), run(' of CO'), run('2', 'subscript'));
+    const read = await readWording('area.docx', file);
+    if (!read.ok) throw new Error(read.what);
+    const marks = inlineOf(read.wording.body.content).map((node) =>
+      node.type === 'text' ? (node.marks ?? []).map(({ type }) => type) : [],
+    );
+    expect(marks).toEqual([[], ['superscript'], [], ['subscript']]);
+    expect(parseDocument(read.wording.body, 'message')).toMatchObject({ ok: true });
+    const sheet = pageNodes(read.wording.body.content);
+    expect(JSON.stringify(sheet)).toContain('{"text":"2","sup":true}');
+    expect(JSON.stringify(sheet)).toContain('{"text":"2","sub":true}');
+    expect(textPieces(read.wording.body).join('').trim()).toBe('16 m² of CO₂');
+  });
+
+  it.each([
+    ['報告書の件', '報 告 書'],
+    ['تقرير المعاينة', 'ت'],
+    ['דוח בדיקה', 'ד'],
+  ])('is refused where a page cannot show its script, which is named: %s', async (text, signs) => {
+    const made = await filePdf({ name: 'report.docx', bytes: page(run(text)), atUtc: 0 });
+    expect(made.ok ? '' : made.what).toContain(signs);
+    expect(made.ok ? '' : made.what).toContain('Enclose the file as it is');
+  });
+
+  it.each(['Ελληνικά', 'Отчёт', 'Żółć', 'Việt'])('shows %s', async (text) => {
+    const made = await filePdf({ name: 'report.docx', bytes: page(run(text)), atUtc: 0 });
+    expect(made.ok).toBe(true);
+  });
+
+  it('carries no page number alone, so that pages joined do not each say 1 of 1', async () => {
+    const one = await filePdf({ name: 'one.docx', bytes: page(run('Alone')), atUtc: 0 });
+    const many = docx(`<w:p>${run('Line')}</w:p>`.repeat(80));
+    const two = await filePdf({ name: 'two.docx', bytes: many, atUtc: 0 });
+    if (!one.ok || !two.ok) throw new Error('not made');
+    const joined = await joinPdfs([
+      { name: 'a.pdf', bytes: one.bytes },
+      { name: 'b.pdf', bytes: one.bytes },
+      { name: 'c.pdf', bytes: two.bytes },
+    ]);
+    if (!joined.ok) throw new Error(joined.what);
+    const words = await readWords({ bytes: new Uint8Array(joined.bytes), mediaType: 'application/pdf' });
+    expect(words).not.toMatch(/\b1 of 1\b/);
+    expect(words).toMatch(/1 of 4[\s\S]*4 of 4/);
   });
 });

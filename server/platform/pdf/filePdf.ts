@@ -4,6 +4,7 @@ import type { FoundWording, ReadWording } from '../files/readWording.ts';
 import { readWording } from '../files/readWording.ts';
 import { pictureSize } from '../files/pictureSize.ts';
 import { letterPdf } from './letterPdf.ts';
+import type { LetterPdf } from './letterPdf.ts';
 
 /** A file that could not be made a PDF says why; nothing else is touched by it. */
 export type MadePdf =
@@ -26,12 +27,21 @@ export async function filePdf(file: SourceFile): Promise<MadePdf> {
       what: `Files that end in .${ending} are not made PDFs: .docx, .txt, .png and .jpg are.`,
     };
   const read: ReadWording = await readWording(file.name, file.bytes);
-  return read.ok ? { ok: true, bytes: await wordingPdf(read.wording, file) } : read;
+  if (!read.ok) return read;
+  const { bytes, missing } = await wordingPdf(read.wording, file);
+  if (missing.length === 0) return { ok: true, bytes };
+  return {
+    ok: false,
+    what: `It holds letters that a page of ours cannot show (${missing.slice(0, MOST_NAMED).join(' ')}). Enclose the file as it is, or save it as a PDF in the program it comes from.`,
+  };
 }
 
+/** As many are named as make plain what is meant. */
+const MOST_NAMED = 8;
+
 /** The wording alone on plain pages: it is no letter of the practice's. */
-async function wordingPdf({ subject, body }: FoundWording, { atUtc }: SourceFile): Promise<Buffer> {
-  const { bytes } = await letterPdf({
+const wordingPdf = ({ subject, body }: FoundWording, { atUtc }: SourceFile): Promise<LetterPdf> =>
+  letterPdf({
     letterhead: undefined,
     recipient: [],
     reference: '',
@@ -42,8 +52,6 @@ async function wordingPdf({ subject, body }: FoundWording, { atUtc }: SourceFile
     pictures: new Map(),
     atUtc,
   });
-  return bytes;
-}
 
 /** A4 in points, and what is left free around a picture. */
 const PAGE = { width: 595.28, height: 841.89, margin: 36 } as const;

@@ -69,7 +69,8 @@ export async function letterPdf(sheet: LetterSheet): Promise<LetterPdf> {
         }
       : {}),
     footer: (page, pages) => ({
-      text: sheet.pageNumbers === false ? '' : `${page} of ${pages}`,
+      // A letter of one page needs no number, and joined to others it would count wrongly.
+      text: sheet.pageNumbers === false || pages === 1 ? '' : `${page} of ${pages}`,
       alignment: 'center',
       fontSize: 8.5,
       color: '#5a6a65',

@@ -12,9 +12,11 @@ import {
   useDuplicatesQuery,
   useImportContactsMutation,
 } from '../../api/contacts.ts';
+import { useGroupsQuery } from '../../api/recipients.ts';
 import { FileChooser } from '../../ui/FileChooser.tsx';
 import { usePicked } from '../../ui/usePicked.ts';
 import { saveContacts } from './saveContacts.ts';
+import { Groups } from './Groups.tsx';
 import { Alike, JoinedWords } from './Alike.tsx';
 import type { Joined } from './Alike.tsx';
 import classes from './Directory.module.css';
@@ -29,6 +31,8 @@ export function DirectoryPage() {
   const [query] = useDebouncedValue(typed, TYPING_MS);
   const { picked, toggle } = usePicked();
   const [showAlike, setShowAlike] = useState(false);
+  const [showGroups, setShowGroups] = useState(false);
+  const savedGroups = useGroupsQuery(undefined).data?.items.length ?? 0;
   const [joined, setJoined] = useState<Joined>();
   const [bringIn, { data: report, error: importError, isLoading }] = useImportContactsMutation();
   const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery(query);
@@ -61,6 +65,16 @@ export function DirectoryPage() {
             {plural(groups.length, 'possible duplicate')}
           </Button>
         ) : null}
+        {savedGroups > 0 || showGroups ? (
+          <Button
+            aria-pressed={showGroups}
+            onClick={() => {
+              setShowGroups(!showGroups);
+            }}
+          >
+            {plural(savedGroups, 'group')}
+          </Button>
+        ) : null}
         <Actions
           chosen={[...picked]}
           mayChange={user.mayChange}
@@ -75,6 +89,7 @@ export function DirectoryPage() {
         </p>
       ) : null}
       {joined ? <JoinedWords joined={joined} onUndone={setJoined} /> : null}
+      {showGroups ? <Groups mayChange={user.mayChange} /> : null}
       <div className={classes.list}>
         {showAlike && user.mayChange
           ? groups.map(({ contacts: pair, because, same }) => (

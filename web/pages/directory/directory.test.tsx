@@ -31,6 +31,7 @@ const answers = {
     next: null,
   },
   'GET /contact-duplicates': { items: [] },
+  'GET /recipient-groups': { items: [] },
 };
 
 describe('the directory', () => {
@@ -50,6 +51,29 @@ describe('the directory', () => {
     await user.click(screen.getByLabelText('Choose Aksel'));
     await user.click(screen.getByLabelText('Choose Ines'));
     expect(screen.getByRole('button', { name: 'Take out 1 as vCard' })).toBeTruthy();
+  });
+
+  it('shows the groups that were saved; a deleted one is put back as it was', async () => {
+    const members = [{ name: 'Yard', address: 'yard@yard.example' }];
+    const { user, changes } = show(
+      <DirectoryPage />,
+      {
+        ...answers,
+        'GET /recipient-groups': { items: [{ id: 'g1', name: 'The yards', members }] },
+        'DELETE /recipient-groups/g1': {},
+        'POST /recipient-groups': { id: 'g2', name: 'The yards', members },
+      },
+      page,
+    );
+    await user.click(await screen.findByRole('button', { name: '1 group' }));
+    await user.click(await screen.findByRole('button', { name: 'Delete “The yards”' }));
+    await user.click(await screen.findByRole('button', { name: 'Put it back' }));
+    await vi.waitFor(() => {
+      expect(changes()).toEqual([
+        { method: 'DELETE', path: '/recipient-groups/g1' },
+        { method: 'POST', path: '/recipient-groups', body: { name: 'The yards', members } },
+      ]);
+    });
   });
 
   it('says who may be one, and joins them only at a word', async () => {

@@ -172,6 +172,20 @@ const Colour = Mark.create({
   renderHTML: ({ HTMLAttributes }) => ['span', HTMLAttributes, 0],
 });
 
+/** Raised and lowered signs, as in m² and CO₂; one excludes the other. */
+const Superscript = Mark.create({
+  name: 'superscript',
+  excludes: 'subscript',
+  parseHTML: () => [{ tag: 'sup' }],
+  renderHTML: () => ['sup', 0],
+});
+const Subscript = Mark.create({
+  name: 'subscript',
+  excludes: 'superscript',
+  parseHTML: () => [{ tag: 'sub' }],
+  renderHTML: () => ['sub', 0],
+});
+
 const Align = Extension.create({
   name: 'align',
   addGlobalAttributes: () => [
@@ -207,6 +221,8 @@ export const letterNodes = [
   ShowWhen,
   ShowWords,
   Colour,
+  Superscript,
+  Subscript,
   Align,
 ];
 

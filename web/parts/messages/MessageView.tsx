@@ -158,6 +158,10 @@ function marked(text: string, marks: readonly Mark[]): ReactNode {
         return <em>{words}</em>;
       case 'underline':
         return <u>{words}</u>;
+      case 'superscript':
+        return <sup>{words}</sup>;
+      case 'subscript':
+        return <sub>{words}</sub>;
       case 'colour':
         return <span style={{ color: mark.attrs.colour }}>{words}</span>;
       case 'link':

@@ -17,6 +17,8 @@ import {
   IconItalic,
   IconList,
   IconListNumbers,
+  IconSubscript,
+  IconSuperscript,
   IconMinus,
   IconPhoto,
   IconRectangle,
@@ -63,6 +65,8 @@ export function Toolbar({ editor, catalogue, source, onSource }: ToolbarProps) {
 const MARKS = [
   ['Bold', IconBold, 'bold', (chain: ChainedCommands) => chain.toggleBold()],
   ['Italic', IconItalic, 'italic', (chain: ChainedCommands) => chain.toggleItalic()],
+  ['Raised', IconSuperscript, 'superscript', (chain: ChainedCommands) => chain.toggleMark('superscript')],
+  ['Lowered', IconSubscript, 'subscript', (chain: ChainedCommands) => chain.toggleMark('subscript')],
   ['Heading', IconH2, 'heading', (chain: ChainedCommands) => chain.toggleHeading({ level: 2 })],
   ['List', IconList, 'bulletList', (chain: ChainedCommands) => chain.toggleBulletList()],
   ['Numbered list', IconListNumbers, 'orderedList', (chain: ChainedCommands) => chain.toggleOrderedList()],

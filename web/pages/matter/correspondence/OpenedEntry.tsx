@@ -11,7 +11,9 @@ import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useStartMessageMutation } from '../../../api/messages.ts';
-import { useEntryQuery, useMoveEntryMutation } from '../../../api/correspondence.ts';
+import { useEntryQuery } from '../../../api/correspondence.ts';
+import { MovedWords, useMoving } from './moving.tsx';
+import type { Moving } from './moving.tsx';
 import classes from './Correspondence.module.css';
 
 type Line = EntryDetail['to'];
@@ -22,6 +24,7 @@ const people = (line: Line): string =>
 /** A letter opened in its place: who, when, the text as it went or came, its attachments and its exact bytes. */
 export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly mayChange: boolean }) {
   const { data: entry, error } = useEntryQuery(id);
+  const moving = useMoving();
   if (error)
     return (
       <p className={classes.opened} role="alert">
@@ -39,6 +42,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
           </Link>
         </p>
       ) : null}
+      <MovedWords moving={moving} />
       {entry.refusals.map(({ address, reply }) => (
         <p key={address} className={classes.refusal}>
           <b>{address} was refused:</b> {reply} {refusalAdvice(reply)}
@@ -88,7 +92,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         {entry.cautionsOverridden.length > 0 ? (
           <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
         ) : null}
-        {mayChange && entry.standing === null ? <Mend entry={entry} /> : null}
+        {mayChange && entry.standing === null ? <Mend entry={entry} onMove={moving.move} /> : null}
         <span className={classes.seal} title={`Seal ${entry.seal}`}>
           sealed {entry.seal.slice(0, 12)}
         </span>
@@ -141,9 +145,8 @@ function Attachments({ entry }: { readonly entry: EntryDetail }) {
 }
 
 /** What can be mended of something filed: it is moved, or corrected, by an entry that says so. */
-function Mend({ entry }: { readonly entry: EntryDetail }) {
+function Mend({ entry, onMove }: { readonly entry: EntryDetail; readonly onMove: Moving['move'] }) {
   const [mending, setMending] = useState<'move' | 'correct'>();
-  const [move, { error }] = useMoveEntryMutation();
   const end = (): void => {
     setMending(undefined);
   };
@@ -168,7 +171,7 @@ function Mend({ entry }: { readonly entry: EntryDetail }) {
           <MatterPicker
             label="To which matter"
             onChoose={({ id }) => {
-              void move({ id: entry.id, fromMatterId: entry.matterId, matterId: id });
+              onMove({ id: entry.id, fromMatterId: entry.matterId, matterId: id });
             }}
           />
         </div>
@@ -182,7 +185,6 @@ function Mend({ entry }: { readonly entry: EntryDetail }) {
           />
         </div>
       ) : null}
-      {error ? <span role="alert">{problemWords(error)}</span> : null}
     </>
   );
 }

@@ -210,8 +210,11 @@ describe('a letter, opened in its place', () => {
     expect(changes()[0]?.body).toEqual({ inReplyTo: 'e1', answer: 'forward' });
   });
 
-  it('is moved to the matter that is picked', async () => {
-    const { user, changes } = opened({}, true, { 'POST /correspondence/e1/move': { entryId: 'e5' } });
+  it('is moved to the matter that is picked, and back again', async () => {
+    const { user, changes } = opened({}, true, {
+      'POST /correspondence/e1/move': { entryId: 'e5', matterId: 'm2', reference: 'SV-2044' },
+      'POST /correspondence/e5/move': { entryId: 'e6', matterId: 'm1', reference: 'SV-2041' },
+    });
     await user.click(await screen.findByRole('button', { name: 'Move…' }));
     await user.type(screen.getByLabelText('To which matter'), 'heron');
     await user.click(await screen.findByRole('button', { name: /SV-2044/ }));
@@ -220,6 +223,25 @@ describe('a letter, opened in its place', () => {
         { method: 'POST', path: '/correspondence/e1/move', body: { matterId: 'm2' } },
       ]);
     });
+    expect((await screen.findByRole('status')).textContent).toContain('It is on SV-2044 now.');
+    await user.click(screen.getByRole('button', { name: 'Move it back' }));
+    await vi.waitFor(() => {
+      expect(screen.queryByText(/It is on/)).toBeNull();
+    });
+    expect(changes().at(-1)).toEqual({
+      method: 'POST',
+      path: '/correspondence/e5/move',
+      body: { matterId: 'm1' },
+    });
+  });
+
+  it('that could not be moved says so, and is not said to be elsewhere', async () => {
+    const { user } = opened({}, true, {});
+    await user.click(await screen.findByRole('button', { name: 'Move…' }));
+    await user.type(screen.getByLabelText('To which matter'), 'heron');
+    await user.click(await screen.findByRole('button', { name: /SV-2044/ }));
+    expect(await screen.findByRole('alert')).toBeTruthy();
+    expect(screen.queryByText(/It is on/)).toBeNull();
   });
 
   it('is corrected by a note that points to it, and stays', async () => {

@@ -163,6 +163,8 @@ describe('the parts of a template beside its wording', () => {
   it('choose whom it goes out under, and say of a sender that is gone that it is', async () => {
     const { user, value } = parts({ sender: 'sender:old' });
     expect(await screen.findByText('a sender that is gone')).toBeTruthy();
+    // The others are offered once the settings are there.
+    await screen.findByRole('option', { name: 'Accounts' });
     await user.selectOptions(screen.getByLabelText('Goes out under'), 'Accounts');
     expect(value().content.sender).toBe('sender:accounts');
     await user.selectOptions(screen.getByLabelText('Goes out under'), 'whoever writes');

@@ -1,0 +1,50 @@
+import { useState } from 'react';
+import type { RecipientGroup } from '../../../contract/recipients.ts';
+import { useDeleteGroupMutation, useGroupsQuery, useKeepGroupMutation } from '../../api/recipients.ts';
+import { Button } from '../../ui/Button.tsx';
+import { plural, problemWords } from '../../words/wording.ts';
+import classes from './Directory.module.css';
+
+/** Groups of recipients that were saved on a sheet, with whom they hold. A deleted one can be put back. */
+export function Groups({ mayChange }: { readonly mayChange: boolean }) {
+  const { data, error } = useGroupsQuery(undefined);
+  const [remove, removing] = useDeleteGroupMutation();
+  const [keep, keeping] = useKeepGroupMutation();
+  const [gone, setGone] = useState<RecipientGroup>();
+  const failed = removing.error ?? keeping.error;
+  const drop = async (group: RecipientGroup): Promise<void> => {
+    await remove(group.id).unwrap();
+    setGone(group);
+  };
+  const putBack = async ({ name, members }: RecipientGroup): Promise<void> => {
+    await keep({ name, members }).unwrap();
+    setGone(undefined);
+  };
+  const groups = data?.items ?? [];
+  return (
+    <section className={classes.groups} aria-labelledby="groups">
+      <h2 id="groups">Groups</h2>
+      {error ? <p role="alert">{problemWords(error)}</p> : null}
+      {groups.map((group) => (
+        <p key={group.id}>
+          <b>{group.name}</b> <small>{plural(group.members.length, 'recipient')}</small>{' '}
+          {group.members.map(({ name, address }) => name || address).join(', ')}{' '}
+          {mayChange ? (
+            <Button disabled={removing.isLoading} onClick={() => void drop(group).catch(() => undefined)}>
+              Delete “{group.name}”
+            </Button>
+          ) : null}
+        </p>
+      ))}
+      {gone ? (
+        <p role="status">
+          “{gone.name}” is deleted; those in it stay in the directory.{' '}
+          <Button disabled={keeping.isLoading} onClick={() => void putBack(gone).catch(() => undefined)}>
+            Put it back
+          </Button>
+        </p>
+      ) : null}
+      {failed ? <p role="alert">{problemWords(failed)}</p> : null}
+    </section>
+  );
+}
