@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base } from '@playwright/test';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { startApplication } from './application.ts';
 import type { Application } from './application.ts';
 
@@ -110,4 +110,12 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
   ).toEqual([]);
+}
+
+/** Chooses from a list by its label, as a person does: it is opened, and the words are pressed. */
+export async function choose(within: Page | Locator, label: string, option: string | RegExp): Promise<void> {
+  const field = within.getByRole('combobox', { name: label, exact: true }).last();
+  await field.click();
+  const list = await field.getAttribute('aria-controls');
+  await field.page().locator(`[id="${list}"]`).getByRole('option', { name: option }).click();
 }

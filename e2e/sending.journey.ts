@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openMatter, refused, signInAs, startFrom, test } from './desk.ts';
+import { choose, expect, expectAccessible, openMatter, refused, signInAs, startFrom, test } from './desk.ts';
 
 test('a sender and a host of the practice’s own are set, tried, kept, and serve from then on', async ({
   page,
@@ -26,7 +26,7 @@ test('a sender and a host of the practice’s own are set, tried, kept, and serv
   await hosts.getByRole('button', { name: 'Another host' }).click();
   await hosts.getByLabel('Host', { exact: true }).fill('127.0.0.1');
   await hosts.getByLabel('Port', { exact: true }).fill('1');
-  await hosts.getByLabel('Sealed by').selectOption('offered');
+  await choose(hosts, 'Sealed by', 'TLS where it is offered');
   await hosts.getByLabel(/Carries mail/).fill('certificates@tidewell-roe.example');
   await hosts.getByRole('button', { name: 'Try it' }).click();
   await expect(hosts.getByRole('status')).toContainText('It could not be talked to');
@@ -41,9 +41,7 @@ test('a sender and a host of the practice’s own are set, tried, kept, and serv
 
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Instructions received');
-  await page
-    .getByLabel('It goes out under')
-    .selectOption({ label: 'Tidewell & Roe Certificates · certificates@tidewell-roe.example' });
+  await choose(page, 'It goes out under', 'Tidewell & Roe Certificates · certificates@tidewell-roe.example');
   // The hours that were set are those that are offered.
   await page.getByRole('button', { name: 'Later…' }).click();
   await expect(page.getByText(/9:15/).first()).toBeVisible();

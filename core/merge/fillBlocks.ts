@@ -17,10 +17,16 @@ export function fillBlocks(
   reader: FieldReader,
   line: FillLine,
 ): readonly BlockNode[] {
+  // What follows a lead-in is filled ahead of it, and once.
+  const filled = new Map<BlockNode, readonly BlockNode[]>();
+  const fill = (block: BlockNode): readonly BlockNode[] => {
+    const known = filled.get(block) ?? fillBlock(block, reader, line);
+    filled.set(block, known);
+    return known;
+  };
   return blocks.flatMap((block, n) => {
     const next = blocks[n + 1];
-    if (next && leadsIn(block, next) && fillBlock(next, reader, line).length === 0) return [];
-    return fillBlock(block, reader, line);
+    return next && leadsIn(block, next) && fill(next).length === 0 ? [] : fill(block);
   });
 }
 

@@ -21,7 +21,7 @@ import { mergeContacts } from './mergeContacts.ts';
 import { readContact } from './readContact.ts';
 import { exportContacts } from './exportContacts.ts';
 import { importContacts } from './importContacts.ts';
-import { findGroups } from './groupQueries.ts';
+import { listGroups } from './listGroups.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { DirectoryServices } from './services.ts';
 import { NewGroup, RecipientGroup, RecipientGroups } from '../../contract/recipients.ts';
@@ -29,9 +29,6 @@ import { deleteGroup } from './deleteGroup.ts';
 import { saveGroup } from './saveGroup.ts';
 
 const { endpoint } = endpointsFor<DirectoryServices>();
-
-/** More groups than a practice has names for. */
-const MOST_GROUPS = 500;
 
 export const directoryRoutes = [
   endpoint({
@@ -139,7 +136,7 @@ export const directoryRoutes = [
     summary: 'Groups of recipients that were saved, by name',
     status: 200,
     answers: RecipientGroups,
-    handle: async ({ scope }) => ({ items: await findGroups(scope, '', MOST_GROUPS) }),
+    handle: ({ scope }) => listGroups(scope),
   }),
   endpoint({
     method: 'post',

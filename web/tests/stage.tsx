@@ -128,4 +128,26 @@ export function show(
   };
 }
 
+/** Chooses from a list by its label, as a person does: it is opened, and the words are pressed. */
+export async function choose(user: UserEvent, label: string | RegExp, option: string): Promise<void> {
+  await user.click(await screen.findByRole('combobox', { name: label }));
+  const offered = await screen.findAllByRole('option');
+  const meant = offered.find((one) => one.textContent === option || one.getAttribute('value') === option);
+  if (!meant)
+    throw new Error(`not offered: ${option}, but ${offered.map((one) => one.textContent).join(', ')}`);
+  await user.click(meant);
+}
+
+/** What a list has to choose from, in its order. */
+export async function choicesOf(user: UserEvent, label: string | RegExp): Promise<readonly string[]> {
+  await user.click(await screen.findByRole('combobox', { name: label }));
+  const words = (await screen.findAllByRole('option')).map(({ textContent }) => textContent);
+  await user.keyboard('{Escape}');
+  return words;
+}
+
+/** What a list has chosen. */
+export const chosenIn = (label: string | RegExp): string =>
+  screen.getByRole<HTMLInputElement>('combobox', { name: label }).value;
+
 export { screen };

@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import type { ReactNode } from 'react';
+import { Choice } from './Choice.tsx';
 import classes from './Field.module.css';
 
 interface TextFieldProps {
@@ -79,27 +80,15 @@ export function SelectField<T extends string>({
   bare,
   disabled,
 }: SelectFieldProps<T>) {
-  const id = useId();
   return (
-    <div className={classes.field}>
-      {bare ? null : <label htmlFor={id}>{label}</label>}
-      <select
-        id={id}
-        aria-label={bare ? label : undefined}
-        value={value}
-        disabled={disabled}
-        onChange={(event) => {
-          const chosen = options.find(([known]) => known === event.currentTarget.value);
-          if (chosen) onChange(chosen[0]);
-        }}
-      >
-        {options.map(([known, words]) => (
-          <option key={known} value={known}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </div>
+    <Choice
+      label={label}
+      {...(bare ? { bare } : {})}
+      {...(disabled ? { disabled } : {})}
+      value={value}
+      options={options.map(([known, words]) => ({ value: known, label: words }))}
+      onChange={onChange}
+    />
   );
 }
 

@@ -11,11 +11,10 @@ export function smtpTransport(
   hosts: () => Promise<readonly SmtpSettings[]>,
   authorities: readonly string[] = [],
 ): Transport {
-  const turns = turnKeeper();
   return {
     async send(envelope, bytes, beforeData) {
       const settings = hostFor(await hosts(), envelope.from);
-      await turns(settings);
+      await awaitTurn(settings);
       const progress: Progress = { dataBegun: false, left: { permanentFailures: [], transientFailures: [] } };
       const connection = openSession(settings, authorities);
       try {
@@ -99,18 +98,18 @@ async function handOver(
 const MINUTE_MS = 60_000;
 
 /** Lets no more go to a host in a minute than it takes; whoever comes too soon waits for their turn. */
-function turnKeeper(): (settings: SmtpSettings) => Promise<void> {
-  const next = new Map<string, number>();
-  return async (settings) => {
-    const { perMinute } = settings;
-    if (perMinute === undefined) return;
-    const key = hostKey(settings);
-    const now = Date.now();
-    const turn = Math.max(now, next.get(key) ?? 0);
-    next.set(key, turn + MINUTE_MS / perMinute);
-    if (turn > now) await new Promise((done) => setTimeout(done, turn - now));
-  };
+async function awaitTurn(settings: SmtpSettings): Promise<void> {
+  const { perMinute } = settings;
+  if (perMinute === undefined) return;
+  const key = hostKey(settings);
+  const now = Date.now();
+  const turn = Math.max(now, nextTurns.get(key) ?? 0);
+  nextTurns.set(key, turn + MINUTE_MS / perMinute);
+  if (turn > now) await new Promise((done) => setTimeout(done, turn - now));
 }
+
+/** When each host takes the next: it counts what comes from here, whether messages or tests. */
+const nextTurns = new Map<string, number>();
 
 /** RFC 5321 §4.2.1: the first figure of a reply says whether another try can help. */
 function outcomeOf(error: unknown, dataBegun: boolean): AttemptOutcome {

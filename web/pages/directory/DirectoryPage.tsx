@@ -55,26 +55,16 @@ export function DirectoryPage() {
             setTyped(event.currentTarget.value);
           }}
         />
-        {groups.length > 0 ? (
-          <Button
-            aria-pressed={showAlike}
-            onClick={() => {
-              setShowAlike(!showAlike);
-            }}
-          >
-            {plural(groups.length, 'possible duplicate')}
-          </Button>
-        ) : null}
-        {savedGroups > 0 || showGroups ? (
-          <Button
-            aria-pressed={showGroups}
-            onClick={() => {
-              setShowGroups(!showGroups);
-            }}
-          >
-            {plural(savedGroups, 'group')}
-          </Button>
-        ) : null}
+        <Toggle
+          words={groups.length > 0 ? plural(groups.length, 'possible duplicate') : ''}
+          on={showAlike}
+          onChange={setShowAlike}
+        />
+        <Toggle
+          words={savedGroups > 0 || showGroups ? plural(savedGroups, 'group') : ''}
+          on={showGroups}
+          onChange={setShowGroups}
+        />
         <Actions
           chosen={[...picked]}
           mayChange={user.mayChange}
@@ -121,6 +111,28 @@ export function DirectoryPage() {
         {hasNextPage ? <Button onClick={() => void fetchNextPage()}>Show more</Button> : null}
       </div>
     </div>
+  );
+}
+
+interface ToggleProps {
+  /** Empty where there is nothing to show. */
+  readonly words: string;
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+}
+
+/** Shows or hides what stands above the list. */
+function Toggle({ words, on, onChange }: ToggleProps) {
+  if (words === '') return null;
+  return (
+    <Button
+      aria-pressed={on}
+      onClick={() => {
+        onChange(!on);
+      }}
+    >
+      {words}
+    </Button>
   );
 }
 

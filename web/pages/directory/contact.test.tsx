@@ -2,7 +2,7 @@
 import { Outlet, Route, Routes } from 'react-router';
 import { describe, expect, it, vi } from 'vitest';
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
-import { refusing, screen, sessionOf, show } from '../../tests/stage.tsx';
+import { choose, refusing, screen, sessionOf, show } from '../../tests/stage.tsx';
 import type { Role } from '../../../contract/session.ts';
 import { Addresses } from './Addresses.tsx';
 import { ContactPage } from './ContactPage.tsx';
@@ -136,7 +136,7 @@ describe('a contact', () => {
 
   it('that is an organisation has one name, and no greeting of a couple', async () => {
     const { user } = open({}, { at: '/directory/new' });
-    await user.selectOptions(screen.getByLabelText('Is'), 'organisation');
+    await choose(user, 'Is', 'organisation');
     expect(screen.getByLabelText('Name')).toBeTruthy();
     expect(screen.queryByLabelText('Given name')).toBeNull();
     expect(screen.queryByLabelText('One of a couple with')).toBeNull();

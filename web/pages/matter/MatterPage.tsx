@@ -4,6 +4,7 @@ import type { Session } from '../../../contract/session.ts';
 import { problemCode, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { Correspondence } from './correspondence/Correspondence.tsx';
 import { Dateline } from './dateline/Dateline.tsx';
@@ -90,20 +91,17 @@ function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; rea
   if (!record || !mayChange) return matter.stage;
   return (
     <>
-      <select
+      <Choice
         className={editing.headSelect}
-        aria-label="Stage"
+        plain
+        label="Stage"
+        bare
         value={record.stage}
-        onChange={(event) => {
-          edit.change({ stage: event.currentTarget.value });
+        options={record.type.stages.map(({ key, label }) => ({ value: key, label }))}
+        onChange={(stage) => {
+          edit.change({ stage });
         }}
-      >
-        {record.type.stages.map(({ key, label }) => (
-          <option key={key} value={key}>
-            {label}
-          </option>
-        ))}
-      </select>
+      />
       {edit.undo ? <Button onClick={edit.undo}>Undo</Button> : null}
       {edit.problem === undefined ? null : <small role="alert">{edit.problem}</small>}
     </>

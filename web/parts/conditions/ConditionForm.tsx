@@ -1,6 +1,6 @@
-import { groupBy } from '../../../core/model/groupBy.ts';
 import type { Condition, ConditionGroup, ConditionTest } from '../../../core/model/condition.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import classes from './ConditionForm.module.css';
 
 /** A value that a condition can ask about. */
@@ -81,16 +81,19 @@ export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
           {n === 0 ? (
             <span>when</span>
           ) : (
-            <select
-              aria-label="All or any"
+            <Choice
+              label="All or any"
+              bare
+              className={classes.join}
               value={group.join}
-              onChange={(event) => {
-                onChange({ ...group, join: event.currentTarget.value === 'any' ? 'any' : 'all' });
+              options={[
+                { value: 'all', label: 'and' },
+                { value: 'any', label: 'or' },
+              ]}
+              onChange={(join) => {
+                onChange({ ...group, join });
               }}
-            >
-              <option value="all">and</option>
-              <option value="any">or</option>
-            </select>
+            />
           )}
           <ConditionLine
             condition={condition}
@@ -138,41 +141,34 @@ function ConditionLine({
   const field = fields.find((known) => known.path === path) ?? { path, label: path, kind: 'text' };
   return (
     <>
-      <select
-        aria-label="Value"
+      <Choice
+        label="Value"
+        bare
+        gone="something that is gone"
         value={path}
-        onChange={(event) => {
-          const chosen = fields.find((known) => known.path === event.currentTarget.value);
+        options={fields.map(({ path: value, label, group }) => ({
+          value,
+          label,
+          ...(group === undefined ? {} : { group }),
+        }))}
+        onChange={(value) => {
+          const chosen = fields.find((known) => known.path === value);
           if (chosen) onChange({ path: chosen.path, test: firstTest(chosen) });
         }}
-      >
-        {fields.some((known) => known.path === path) ? null : (
-          <option value={path}>something that is gone</option>
-        )}
-        {[...groupBy(fields, ({ group = '' }) => group)].map(([group, some]) =>
-          group === '' ? (
-            some.map(optionOf)
-          ) : (
-            <optgroup key={group} label={group}>
-              {some.map(optionOf)}
-            </optgroup>
-          ),
-        )}
-      </select>
-      <select
-        aria-label="Test"
+      />
+      <Choice
+        label="Test"
+        bare
+        className={classes.test}
         value={test.op}
-        onChange={(event) => {
-          const op = opsOf(field.kind).find((known) => known === event.currentTarget.value);
-          if (op) onChange({ path, test: testFor(op, field) });
+        options={[...new Set([...opsOf(field.kind), test.op])].map((op) => ({
+          value: op,
+          label: OP_WORDS[op],
+        }))}
+        onChange={(op) => {
+          onChange({ path, test: testFor(op, field) });
         }}
-      >
-        {[...new Set([...opsOf(field.kind), test.op])].map((op) => (
-          <option key={op} value={op}>
-            {OP_WORDS[op]}
-          </option>
-        ))}
-      </select>
+      />
       <TestValue
         test={test}
         field={field}
@@ -184,12 +180,6 @@ function ConditionLine({
     </>
   );
 }
-
-const optionOf = ({ path, label }: AskedField) => (
-  <option key={path} value={path}>
-    {label}
-  </option>
-);
 
 const MINOR = 100;
 
@@ -222,19 +212,13 @@ function TestValue({
         onChange({ op: test.op, value: field.kind === 'yesNo' ? typed === 'yes' : typed });
       };
       return options.length > 0 ? (
-        <select
-          aria-label="Is what"
+        <Choice
+          label="Is what"
+          bare
           value={value}
-          onChange={(event) => {
-            take(event.currentTarget.value);
-          }}
-        >
-          {options.map(({ key, label }) => (
-            <option key={key} value={key}>
-              {label}
-            </option>
-          ))}
-        </select>
+          options={options.map(({ key, label }) => ({ value: key, label }))}
+          onChange={take}
+        />
       ) : (
         <input
           aria-label="Is what"
@@ -264,19 +248,15 @@ function TestValue({
     case 'before':
     case 'notBefore':
       return (
-        <select
-          aria-label="Than when"
+        <Choice
+          label="Than when"
+          bare
           value={test.than}
-          onChange={(event) => {
-            onChange({ op: test.op, than: event.currentTarget.value });
+          options={dates.map(({ path, label }) => ({ value: path, label }))}
+          onChange={(than) => {
+            onChange({ op: test.op, than });
           }}
-        >
-          {dates.map(({ path, label }) => (
-            <option key={path} value={path}>
-              {label}
-            </option>
-          ))}
-        </select>
+        />
       );
     default:
       return test satisfies never;

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { DateShift } from '../../../core/model/calculatedForm.ts';
 import type { ConditionGroup } from '../../../core/model/condition.ts';
 import { held } from '../../tests/held.tsx';
-import { screen } from '../../tests/stage.tsx';
+import { choicesOf, choose, screen } from '../../tests/stage.tsx';
 import { ConditionForm } from './ConditionForm.tsx';
 import type { AskedField } from './ConditionForm.tsx';
 import { ShiftForm } from './ShiftForm.tsx';
@@ -31,10 +31,9 @@ const conditions = (group: ConditionGroup = NONE) =>
 const ask = async (path: string) => {
   const stage = conditions();
   await stage.user.click(screen.getByRole('button', { name: 'Add a condition' }));
-  await stage.user.selectOptions(screen.getByLabelText('Value'), path);
+  await choose(stage.user, 'Value', path);
   return stage;
 };
-const ops = () => [...screen.getByLabelText('Test').querySelectorAll('option')].map((one) => one.textContent);
 
 describe('a condition', () => {
   it('begins with whether something is there', async () => {
@@ -49,28 +48,28 @@ describe('a condition', () => {
     ['fact.fee', ['is at least', 'is at most', 'is there', 'is not there'], { op: 'filled' }],
     ['date.survey', ['is there', 'is not there', 'is before', 'is on or after'], { op: 'filled' }],
   ])('on %s is asked by what fits its kind', async (path, offered, test) => {
-    const { value } = await ask(path);
-    expect(ops()).toEqual(offered);
+    const { user, value } = await ask(path);
+    expect(await choicesOf(user, 'Test')).toEqual(offered);
     expect(value().conditions).toEqual([{ path, test }]);
   });
 
   it('compares an amount as it is written, and keeps it in minor units', async () => {
     const { user, value } = await ask('fact.fee');
-    await user.selectOptions(screen.getByLabelText('Test'), 'atLeast');
+    await choose(user, 'Test', 'atLeast');
     fireEvent.change(screen.getByLabelText('How much'), { target: { value: '12.5' } });
     expect(value().conditions[0]?.test).toEqual({ op: 'atLeast', value: 1250 });
   });
 
   it('compares a day with another', async () => {
     const { user, value } = await ask('date.survey');
-    await user.selectOptions(screen.getByLabelText('Test'), 'before');
-    await user.selectOptions(screen.getByLabelText('Than when'), 'date.survey');
+    await choose(user, 'Test', 'before');
+    await choose(user, 'Than when', 'date.survey');
     expect(value().conditions[0]?.test).toEqual({ op: 'before', than: 'date.survey' });
   });
 
   it('asks for one of the choices, by its name', async () => {
     const { user, value } = await ask('fact.hull');
-    await user.selectOptions(screen.getByLabelText('Is what'), 'Wood');
+    await choose(user, 'Is what', 'Wood');
     expect(value().conditions[0]?.test).toEqual({ op: 'is', value: 'wood' });
   });
 
@@ -78,7 +77,7 @@ describe('a condition', () => {
     const { user, value } = conditions();
     await user.click(screen.getByRole('button', { name: 'Add a condition' }));
     await user.click(screen.getByRole('button', { name: 'Another condition' }));
-    await user.selectOptions(screen.getByLabelText('All or any'), 'any');
+    await choose(user, 'All or any', 'any');
     expect(value()).toMatchObject({ join: 'any', conditions: [{}, {}] });
     const [out] = screen.getAllByRole('button', { name: 'Take this condition out' });
     if (out) await user.click(out);
@@ -107,22 +106,22 @@ describe('a shift of a day', () => {
   it('goes to either side, in any unit', async () => {
     const { user, value } = shift(null);
     amount('14');
-    await user.selectOptions(screen.getByLabelText('Unit'), 'workingDays');
-    await user.selectOptions(screen.getByLabelText('Side'), 'before');
+    await choose(user, 'Unit', 'workingDays');
+    await choose(user, 'Side', 'before');
     expect(value()).toEqual({ amount: -14, unit: 'workingDays' });
   });
 
   it('on a closed day goes to a working day, and back to staying', async () => {
     const { user, value } = shift({ amount: 1, unit: 'months' });
-    await user.selectOptions(screen.getByLabelText('On a closed day'), 'previous');
+    await choose(user, 'On a closed day', 'previous');
     expect(value()).toEqual({ amount: 1, unit: 'months', roll: 'previous' });
-    await user.selectOptions(screen.getByLabelText('On a closed day'), 'stay');
+    await choose(user, 'On a closed day', 'stay');
     expect(value()).toEqual({ amount: 1, unit: 'months' });
   });
 
   it('counts the day itself where that is asked', async () => {
     const { user, value } = shift({ amount: 5, unit: 'days' });
-    await user.selectOptions(screen.getByLabelText('The day itself'), 'counts');
+    await choose(user, 'The day itself', 'counts');
     expect(value()).toEqual({ amount: 5, unit: 'days', countsDay: true });
   });
 

@@ -4,7 +4,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { EntryDetail, EntrySummary } from '../../../../contract/correspondence.ts';
 import { entryDetail, entrySummary } from '../../../tests/entrySummary.ts';
 import { matter } from '../../../tests/matterDetail.ts';
-import { refusing, screen, show } from '../../../tests/stage.tsx';
+import { choose, refusing, screen, show } from '../../../tests/stage.tsx';
 import { Correspondence } from './Correspondence.tsx';
 
 const letters = (
@@ -143,7 +143,7 @@ describe('a note', () => {
 
   it('is filed with its kind, and its form goes', async () => {
     const { user, changes } = await write({ 'POST /matters/m1/notes': { entryId: 'e9' } });
-    await user.selectOptions(screen.getByLabelText('What it was'), 'Meeting');
+    await choose(user, 'What it was', 'Meeting');
     await user.click(screen.getByRole('button', { name: 'File it here' }));
     await vi.waitFor(() => {
       expect(screen.queryByRole('form', { name: 'A note' })).toBeNull();

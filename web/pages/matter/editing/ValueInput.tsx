@@ -5,6 +5,7 @@ import type { Value } from '../../../../core/model/value.ts';
 import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
 import { useMoments } from '../../../parts/editor/useMoments.ts';
 import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
 import classes from './Editing.module.css';
 
 interface ValueInputProps {
@@ -56,24 +57,22 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     );
   if (options)
     return (
-      <select
-        className={classes.input}
-        aria-label={label}
+      <Choice
+        className={classes.choice}
+        label={label}
+        bare
         autoFocus={autoFocus}
         value={typed}
-        onChange={(event) => {
-          setTyped(event.currentTarget.value);
-          take(event.currentTarget.value);
+        options={[
+          { value: '', label: 'not said' },
+          ...options.map((one) => ({ value: one.key, label: one.label })),
+        ]}
+        onChange={(chosen) => {
+          setTyped(chosen);
+          take(chosen);
         }}
         onBlur={onLeave}
-      >
-        <option value="" />
-        {options.map((one) => (
-          <option key={one.key} value={one.key}>
-            {one.label}
-          </option>
-        ))}
-      </select>
+      />
     );
   const common = {
     className: classes.input,

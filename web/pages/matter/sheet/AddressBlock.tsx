@@ -4,6 +4,7 @@ import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { RecipientLine } from './RecipientLine.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
 import classes from './AddressBlock.module.css';
 
 export type Part = 'to' | 'cc' | 'bcc';
@@ -110,24 +111,22 @@ function From({ from, senders, going, onGoing }: AddressBlockProps) {
       choice === going.sender || senders.findIndex((one) => one.address === address) === at,
   );
   return (
-    <select
+    <Choice
       className={classes.from}
-      aria-label="It goes out under"
+      plain
+      label="It goes out under"
+      bare
+      gone={from.name}
       value={going.sender ?? ''}
-      onChange={(event) => {
-        const chosen = senders.find(({ choice }) => (choice ?? '') === event.currentTarget.value);
+      options={shown.map(({ choice, name, address }) => ({
+        value: choice ?? '',
+        label: `${name} · ${address}`,
+      }))}
+      onChange={(value) => {
+        const chosen = senders.find(({ choice }) => (choice ?? '') === value);
         if (chosen) onGoing({ sender: chosen.choice });
       }}
-    >
-      {shown.some(({ choice }) => choice === going.sender) ? null : (
-        <option value={going.sender ?? ''}>{from.name}</option>
-      )}
-      {shown.map(({ choice, name, address }) => (
-        <option key={choice} value={choice ?? ''}>
-          {name} · {address}
-        </option>
-      ))}
-    </select>
+    />
   );
 }
 

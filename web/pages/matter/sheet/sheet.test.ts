@@ -113,7 +113,7 @@ describe('the editor', () => {
       ...['table', 'tableCell', 'tableHeader', 'tableRow', 'text'],
     ]);
     expect(Object.keys(schema.marks).sort()).toEqual([
-      ...['bold', 'colour', 'italic', 'link', 'underline', 'value'],
+      ...['bold', 'colour', 'italic', 'link', 'subscript', 'superscript', 'underline', 'value'],
     ]);
   });
 

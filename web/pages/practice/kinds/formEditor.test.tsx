@@ -3,7 +3,7 @@ import { fireEvent } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { MatterTypeJson } from '../../../../contract/matterTypes.ts';
 import { held } from '../../../tests/held.tsx';
-import { screen } from '../../../tests/stage.tsx';
+import { choicesOf, choose, screen } from '../../../tests/stage.tsx';
 import { FormEditor } from './FormEditor.tsx';
 import type { Form } from './formParts.tsx';
 
@@ -36,8 +36,6 @@ const TYPE = {
 
 const editor = (form: Form) =>
   held(form, (value, onChange) => <FormEditor form={value} ownKey="own" type={TYPE} onChange={onChange} />);
-const options = (label: string) =>
-  [...screen.getByLabelText(label).querySelectorAll('option')].map(({ textContent }) => textContent);
 
 describe('a calculated value', () => {
   it.each([
@@ -53,21 +51,21 @@ describe('a calculated value', () => {
     ['sum', { kind: 'sum', plus: ['fact.fee'], minus: [] }],
   ] as const)('becomes %s with what of the kind fits', async (kind, form) => {
     const { user, value } = editor({ kind: 'count', table: 'items' });
-    await user.selectOptions(screen.getByLabelText('Is'), kind);
+    await choose(user, 'Is', kind);
     expect(value()).toEqual(form);
   });
 
   it('builds on days where a day is asked, and on amounts where an amount is; never on itself', async () => {
     const { user } = editor({ kind: 'count', table: 'items' });
-    await user.selectOptions(screen.getByLabelText('Is'), 'dateFromDate');
-    expect(options('From')).toEqual(['Survey day', 'Due', 'Today']);
-    await user.selectOptions(screen.getByLabelText('Is'), 'percentage');
-    expect(options('Of')).toEqual(['Fee', 'Berths']);
+    await choose(user, 'Is', 'dateFromDate');
+    expect(await choicesOf(user, 'From')).toEqual(['Survey day', 'Due', 'Today']);
+    await choose(user, 'Is', 'percentage');
+    expect(await choicesOf(user, 'Of')).toEqual(['Fee', 'Berths']);
   });
 
-  it('says of what is gone that it is', () => {
-    editor({ kind: 'percentage', of: 'fact.old', basisPoints: 100 });
-    expect(options('Of')[0]).toBe('something that is gone');
+  it('says of what is gone that it is', async () => {
+    const { user } = editor({ kind: 'percentage', of: 'fact.old', basisPoints: 100 });
+    expect((await choicesOf(user, 'Of'))[0]).toBe('something that is gone');
   });
 
   it('keeps a percentage in hundredths of one', () => {
@@ -78,8 +76,8 @@ describe('a calculated value', () => {
 
   it('adds and takes away what is not in it yet', async () => {
     const { user, value } = editor({ kind: 'sum', plus: ['fact.fee'], minus: [] });
-    expect(options('Added: another')).toEqual(['add …', 'Berths']);
-    await user.selectOptions(screen.getByLabelText('Taken away: another'), 'fact.berths');
+    expect(await choicesOf(user, 'Added: another')).toEqual(['add …', 'Berths']);
+    await choose(user, 'Taken away: another', 'fact.berths');
     expect(value()).toEqual({ kind: 'sum', plus: ['fact.fee'], minus: ['fact.berths'] });
   });
 
@@ -97,7 +95,7 @@ describe('a calculated value', () => {
 
   it('is chosen by conditions, with words for when none holds', async () => {
     const { user, value } = editor({ kind: 'count', table: 'items' });
-    await user.selectOptions(screen.getByLabelText('Is'), 'choose');
+    await choose(user, 'Is', 'choose');
     await user.type(screen.getByLabelText('These words'), 'ashore');
     await user.type(screen.getByLabelText(/Otherwise these words/), 'afloat');
     expect(value()).toMatchObject({

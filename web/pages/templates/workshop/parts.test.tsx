@@ -3,7 +3,7 @@ import { within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { FieldCatalogue, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
 import { held } from '../../../tests/held.tsx';
-import { refusing, screen, show } from '../../../tests/stage.tsx';
+import { choose, chosenIn, refusing, screen, show } from '../../../tests/stage.tsx';
 import { NEW_DRAFT } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
@@ -100,7 +100,7 @@ describe('the parts of a template beside its wording', () => {
   it('give a blank of a choice its list, a line each', async () => {
     const { user, value } = parts();
     await user.click(screen.getByText('Add a blank'));
-    await user.selectOptions(screen.getByLabelText('Answered with'), 'choice');
+    await choose(user, 'Answered with', 'choice');
     await user.type(screen.getByLabelText('The list, a line each'), 'North{Enter}South');
     expect(value().content.blanks[0]?.choices?.map(({ label }) => label)).toEqual(['North', 'South']);
   });
@@ -109,10 +109,10 @@ describe('the parts of a template beside its wording', () => {
     const { user, value } = parts();
     await user.click(screen.getByText('Add a blank'));
     expect(screen.queryByLabelText('A day without a year')).toBeNull();
-    await user.selectOptions(screen.getByLabelText('Answered with'), 'date');
-    await user.selectOptions(screen.getByLabelText('A day without a year'), 'is the last that was');
+    await choose(user, 'Answered with', 'date');
+    await choose(user, 'A day without a year', 'is the last that was');
     expect(value().content.blanks[0]).toMatchObject({ kind: 'date', looks: 'back' });
-    await user.selectOptions(screen.getByLabelText('Answered with'), 'text');
+    await choose(user, 'Answered with', 'text');
     expect(value().content.blanks[0]).not.toHaveProperty('looks');
   });
 
@@ -147,27 +147,27 @@ describe('the parts of a template beside its wording', () => {
   it('say what follows, and take each of it back', async () => {
     const { user, value } = parts();
     await user.type(screen.getByLabelText(/Follow up in working days/), '5');
-    await user.selectOptions(screen.getByLabelText('The matter moves to'), 'Reported');
-    await user.selectOptions(screen.getByLabelText('The day of sending goes into'), 'Survey day');
+    await choose(user, 'The matter moves to', 'Reported');
+    await choose(user, 'The day of sending goes into', 'Survey day');
     expect(value().content.after).toEqual({
       followUp: { workingDays: 5, what: 'An answer is outstanding' },
       stage: 'reported',
       stampDate: 'survey',
     });
     await user.clear(screen.getByLabelText(/Follow up in working days/));
-    await user.selectOptions(screen.getByLabelText('The matter moves to'), 'stays where it is');
-    await user.selectOptions(screen.getByLabelText('The day of sending goes into'), 'no date');
+    await choose(user, 'The matter moves to', 'stays where it is');
+    await choose(user, 'The day of sending goes into', 'no date');
     expect(value().content.after).toEqual({});
   });
 
   it('choose whom it goes out under, and say of a sender that is gone that it is', async () => {
     const { user, value } = parts({ sender: 'sender:old' });
-    expect(await screen.findByText('a sender that is gone')).toBeTruthy();
-    // The others are offered once the settings are there.
-    await screen.findByRole('option', { name: 'Accounts' });
-    await user.selectOptions(screen.getByLabelText('Goes out under'), 'Accounts');
+    await vi.waitFor(() => {
+      expect(chosenIn('Goes out under')).toBe('a sender that is gone');
+    });
+    await choose(user, 'Goes out under', 'Accounts');
     expect(value().content.sender).toBe('sender:accounts');
-    await user.selectOptions(screen.getByLabelText('Goes out under'), 'whoever writes');
+    await choose(user, 'Goes out under', 'whoever writes');
     expect(value().content).not.toHaveProperty('sender');
   });
 });
