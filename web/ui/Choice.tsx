@@ -41,6 +41,7 @@ export function Choice<T extends string>({
   ...rest
 }: ChoiceProps<T>) {
   const known = options.some((option) => option.value === value);
+  const isLong = options.length > MOST_AT_A_GLANCE;
   const all = known ? options : [{ value, label: gone }, ...options];
   return (
     <Select
@@ -49,16 +50,26 @@ export function Choice<T extends string>({
       size="xs"
       variant={plain ? 'unstyled' : 'default'}
       className={className ?? classes.choice ?? ''}
-      classNames={{ input: (plain ? classes.plain : classes.input) ?? '', label: classes.label ?? '' }}
+      classNames={{
+        input: (plain ? classes.plain : classes.input) ?? '',
+        label: classes.label ?? '',
+        dropdown: classes.dropdown ?? '',
+        option: classes.option ?? '',
+        groupLabel: classes.group ?? '',
+      }}
       {...(plain ? { rightSection: null } : {})}
       value={value}
       data={grouped(all)}
-      searchable={options.length > MOST_AT_A_GLANCE}
+      searchable={isLong}
       selectFirstOptionOnChange
       allowDeselect={false}
       nothingFoundMessage="Nothing by that name"
       maxDropdownHeight={320}
       comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+      // What is typed takes the place of what stands there.
+      onClick={(event) => {
+        if (isLong) event.currentTarget.select();
+      }}
       onChange={(chosen) => {
         const option = options.find((one) => one.value === chosen);
         if (option && option.value !== value) onChange(option.value);
