@@ -298,3 +298,65 @@ test('a record that changes in another window is said in the margin when one sen
   await expect(notes.getByRole('button').first()).toBeFocused();
   await expect(page).toHaveURL(/sheet/);
 });
+
+test('what is begun on a sheet is taken before it leaves, or stops it', async ({
+  page,
+  application,
+  allow,
+}) => {
+  allow(refused(422));
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Instructions received');
+  await page.getByRole('button', { name: 'Copies…' }).click();
+  const copy = page.getByLabel('Add to Copy');
+  await copy.fill('Nobody Inparticular');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText(/stands for nobody yet/)).toBeVisible();
+  await expect(copy).toBeFocused();
+  await copy.fill('yard@elsewhere.example');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('button', { name: 'Take out yard@elsewhere.example' })).toBeVisible();
+  await sendInSpite(page);
+  await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
+  expect((await application.delivered())[0]?.to).toContain('yard@elsewhere.example');
+});
+
+test('a sheet that holds a file alone, or words that another window overtook, is not lost by closing it', async ({
+  page,
+  application,
+  allow,
+}) => {
+  allow(refused(409));
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Instructions received');
+  await page.getByLabel('Files to enclose').setInputFiles({
+    name: 'Tides.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('High water at ten.'),
+  });
+  await page.keyboard.press('Escape');
+  await page
+    .getByRole('link', { name: /thank you for your instructions/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: 'Tides.txt', exact: true })).toBeVisible();
+
+  const id = page.url().split('/').at(-1);
+  const theirs = await page.request.patch(`${application.url}/api/v1/messages/${id}`, {
+    data: {
+      revision: (await (await page.request.get(`${application.url}/api/v1/messages/${id}`)).json()).revision,
+      copyToSelf: true,
+    },
+    headers: { Origin: application.url },
+  });
+  expect(theirs.ok()).toBe(true);
+  await page.getByLabel(letterText).click();
+  await page.keyboard.type('My own words. ');
+  await expect(page.getByRole('alert').filter({ hasText: 'another window' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel(letterText)).toContainText('My own words.');
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await kept(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel(letterText)).toHaveCount(0);
+});

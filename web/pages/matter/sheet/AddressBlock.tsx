@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { RecipientLine } from './RecipientLine.tsx';
+import { useUnfinished } from './unfinished.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import classes from './AddressBlock.module.css';
 
@@ -134,11 +135,20 @@ function From({ from, senders, going, onGoing }: AddressBlockProps) {
 function Besides({ from, going, onGoing }: AddressBlockProps) {
   const [typed, setTyped] = useState(going.replyTo ?? '');
   const malformed = typed !== '' && !isMailAddress(typed);
+  const field = useRef<HTMLInputElement>(null);
+  useUnfinished(() => {
+    if (!malformed) return Promise.resolve(undefined);
+    field.current?.focus();
+    return Promise.resolve(
+      `Answers are to go to “${typed}”, which is no whole address: mend it, or empty the line.`,
+    );
+  });
   return (
     <div className={classes.line}>
       <span className={classes.label}>Answers</span>
       <span className={classes.besides}>
         <input
+          ref={field}
           className={classes.input}
           type="email"
           aria-label="Answers go to"

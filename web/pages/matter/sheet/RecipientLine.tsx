@@ -1,10 +1,12 @@
 import { Combobox, useCombobox } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
+import { useRef } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
 import type { Offers } from '../../../../contract/recipients.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { RecipientMenu } from './RecipientMenu.tsx';
+import { useUnfinished } from './unfinished.ts';
 import { useTaking } from './useTaking.ts';
 import { whyWords } from './whyWords.ts';
 import classes from './AddressBlock.module.css';
@@ -43,6 +45,7 @@ export function RecipientLine(props: RecipientLineProps) {
   });
   const taking = useTaking(props, combobox.closeDropdown);
   const { typed, setTyped, people, groups, roles, unreached } = taking;
+  const field = useHalfTyped(label, taking);
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     const marked = combobox.getSelectedOptionIndex() >= 0;
     if (event.key === 'Enter' && !event.ctrlKey && !marked) {
@@ -62,6 +65,7 @@ export function RecipientLine(props: RecipientLineProps) {
       <Combobox store={combobox} onOptionSubmit={taking.submit} width={380} position="bottom-start">
         <Combobox.Target>
           <input
+            ref={field}
             className={classes.input}
             value={typed}
             aria-label={`Add to ${label}`}
@@ -113,6 +117,23 @@ export function RecipientLine(props: RecipientLineProps) {
       </Combobox>
     </span>
   );
+}
+
+/** What is half typed on a line is taken before anything leaves, or stops it; gives the field that it stands in. */
+function useHalfTyped(label: string, { typed, isWhole, addTyped }: ReturnType<typeof useTaking>) {
+  const field = useRef<HTMLInputElement>(null);
+  useUnfinished(() => {
+    const words = typed.trim();
+    if (words !== '' && isWhole) addTyped();
+    else if (words !== '') {
+      field.current?.focus();
+      return Promise.resolve(
+        `“${words}” is typed in ${label} and stands for nobody yet: choose whom you mean, or remove it.`,
+      );
+    }
+    return Promise.resolve(undefined);
+  });
+  return field;
 }
 
 /** Those who stand on the line already. */

@@ -1,6 +1,6 @@
 import { EditorContent } from '@tiptap/react';
 import type { Editor } from '@tiptap/react';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
@@ -16,6 +16,7 @@ import { SendBar } from './SendBar.tsx';
 import { subjectContent } from './editors.ts';
 import { carryOut } from './carryOut.ts';
 import { SheetTools } from './SheetTools.tsx';
+import { UnfinishedContext } from './unfinished.ts';
 import { useDraft } from './useDraft.ts';
 import { useEnclosing } from './useEnclosing.ts';
 import { useLeaving } from './useLeaving.ts';
@@ -46,7 +47,8 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
     keeper.change(part);
   };
   const parts = useSheetParts(initial, matter, change);
-  const enclosing = useEnclosing(initial.id, keeper, parts.showEnclosures);
+  const enclosing = useEnclosing(initial.id, keeper, parts.showEnclosures, touched);
+  useEffect(() => leaving.begun.hold(enclosing.settle));
   const { wordingOf } = enclosing;
   const { subject, body } = useSheetEditors(initial, keeper, message.notes, page, change, wordingOf);
   const back = useWordsBefore(before, { subject, body, setLine: parts.setLine });
@@ -55,7 +57,6 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
   useKeys({ 'Ctrl+Enter': () => void leaving.go(), Escape: () => void leaving.putAway() });
 
   const notes = message.notes.filter(({ severity, id }) => severity === 'stop' || !acknowledged.has(id));
-  const stops = notes.filter(({ severity }) => severity === 'stop').length;
   return (
     <BlanksContext
       value={{
@@ -66,57 +67,61 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
         },
       }}
     >
-      {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
-      <SheetTools
-        message={message}
-        matter={matter}
-        onKeep={keeper.flush}
-        onQuote={parts.quote}
-        onBack={back}
-      />
-      <div className={classes.scroller} onPaste={onPaste}>
-        <Page
-          page={page}
-          initial={initial}
-          from={message.from}
-          wanted={message.wanted}
+      <UnfinishedContext value={leaving.begun}>
+        {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
+        <SheetTools
+          message={message}
           matter={matter}
-          parts={parts}
-          enclosing={enclosing}
-          subject={subject}
-          body={body}
+          onKeep={keeper.flush}
+          onQuote={parts.quote}
+          onBack={back}
         />
-        <Margin
-          page={page}
-          notes={notes}
-          pressing={leaving.asked}
-          onRemedy={(remedy) => {
-            carryOut(remedy, { ...parts, body, page: page.current, matter, setEnclosures: parts.enclose });
-          }}
-          onLeave={(id) => {
-            setAcknowledged((known) => new Set([...known, id]));
-          }}
+        <div className={classes.scroller} onPaste={onPaste}>
+          <Page
+            page={page}
+            initial={initial}
+            from={message.from}
+            wanted={message.wanted}
+            matter={matter}
+            parts={parts}
+            enclosing={enclosing}
+            subject={subject}
+            body={body}
+          />
+          <Margin
+            page={page}
+            notes={notes}
+            pressing={leaving.asked}
+            onRemedy={(remedy) => {
+              carryOut(remedy, { ...parts, body, page: page.current, matter, setEnclosures: parts.enclose });
+            }}
+            onLeave={(id) => {
+              setAcknowledged((known) => new Set([...known, id]));
+            }}
+          />
+        </div>
+        <SendBar
+          lines={parts.lines}
+          message={initial}
+          going={parts.going}
+          enclosures={parts.enclosures}
+          reference={matter.reference}
+          keeping={draft.keeping}
+          // What stops it stands in the margin; only what stands nowhere else is said here.
+          problem={
+            leaving.unfinished[0] ??
+            problemOf(draft.error) ??
+            (notes.length === 0 ? problemOf(leaving.sending.error) : undefined)
+          }
+          waiting={notes.length}
+          stops={notes.filter(({ severity }) => severity === 'stop').length}
+          busy={leaving.sending.isLoading}
+          onSend={() => void leaving.go()}
+          onLater={(sendOn) => void leaving.go({ sendOn })}
+          onPutAway={() => void leaving.putAway()}
+          onDiscard={() => void leaving.throwAway()}
         />
-      </div>
-      <SendBar
-        lines={parts.lines}
-        message={initial}
-        going={parts.going}
-        enclosures={parts.enclosures}
-        reference={matter.reference}
-        keeping={draft.keeping}
-        // What stops it stands in the margin; only what stands nowhere else is said here.
-        problem={
-          problemOf(draft.error) ?? (notes.length === 0 ? problemOf(leaving.sending.error) : undefined)
-        }
-        waiting={notes.length}
-        stops={stops}
-        busy={leaving.sending.isLoading}
-        onSend={() => void leaving.go()}
-        onLater={(sendOn) => void leaving.go({ sendOn })}
-        onPutAway={() => void leaving.putAway()}
-        onDiscard={() => void leaving.throwAway()}
-      />
+      </UnfinishedContext>
     </BlanksContext>
   );
 }

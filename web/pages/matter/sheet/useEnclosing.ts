@@ -1,3 +1,4 @@
+import type { RefObject } from 'react';
 import { useCallback, useRef, useState } from 'react';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { problemWords } from '../../../words/wording.ts';
@@ -6,6 +7,7 @@ import {
   useEncloseMadeMutation,
   usePutInTemplateMutation,
 } from '../../../api/messages.ts';
+import type { Settle } from './unfinished.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
 
 interface Enclosing {
@@ -13,6 +15,7 @@ interface Enclosing {
   /** How much of the files has been handed over, from 0 to 1; undefined while something is made. */
   readonly share: number | undefined;
   readonly problem: string | undefined;
+  readonly settle: Settle;
   readonly files: (files: readonly File[]) => void;
   readonly made: (order: EncloseOrder) => void;
   /** A template's words, once what it asks and encloses is on the sheet; undefined where it could not be. */
@@ -27,32 +30,12 @@ export function useEnclosing(
   id: string,
   keeper: DraftKeeper,
   onEnclosures: (enclosures: Message['enclosures']) => void,
+  touched: RefObject<boolean>,
 ): Enclosing {
   const [sendFiles] = useEncloseFilesMutation();
   const [order] = useEncloseMadeMutation();
   const [putIn] = usePutInTemplateMutation();
-  const [waiting, setWaiting] = useState(0);
-  const [share, setShare] = useState<number>();
-  const [problem, setProblem] = useState<string>();
-  const last = useRef(Promise.resolve());
-  const after = (work: () => Promise<Message>): Promise<void> => {
-    setWaiting((n) => n + 1);
-    setProblem(undefined);
-    last.current = last.current.then(async () => {
-      try {
-        await keeper.flush();
-        const message = await work();
-        keeper.adopt(message);
-        onEnclosures(message.enclosures);
-      } catch (error) {
-        setProblem(problemWords(error));
-      } finally {
-        setShare(undefined);
-        setWaiting((n) => n - 1);
-      }
-    });
-    return last.current;
-  };
+  const { after, setShare, ...orders } = useOrders(keeper, onEnclosures, touched);
   const wordingOf = useCallback(
     async (templateId: string) => {
       let words: readonly object[] | undefined;
@@ -67,9 +50,7 @@ export function useEnclosing(
     [id],
   );
   return {
-    busy: waiting > 0,
-    share,
-    problem,
+    ...orders,
     files: (files) => {
       if (files.length > 0) void after(() => sendFiles({ id, files, onProgress: setShare }).unwrap());
     },
@@ -78,4 +59,48 @@ export function useEnclosing(
     },
     wordingOf,
   };
+}
+
+/** One order after another; each says what went wrong with it, and can be waited for. */
+function useOrders(
+  keeper: DraftKeeper,
+  onEnclosures: (enclosures: Message['enclosures']) => void,
+  touched: RefObject<boolean>,
+) {
+  const [waiting, setWaiting] = useState(0);
+  const [share, setShare] = useState<number>();
+  const [problem, setProblem] = useState<string>();
+  const last = useRef(Promise.resolve());
+  const underway = useRef(0);
+  const failed = useRef<string>(undefined);
+  const after = (work: () => Promise<Message>): Promise<void> => {
+    touched.current = true;
+    failed.current = undefined;
+    underway.current += 1;
+    setWaiting((n) => n + 1);
+    setProblem(undefined);
+    last.current = last.current.then(async () => {
+      try {
+        await keeper.flush();
+        const message = await work();
+        keeper.adopt(message);
+        onEnclosures(message.enclosures);
+      } catch (error) {
+        failed.current = problemWords(error);
+        setProblem(failed.current);
+      } finally {
+        underway.current -= 1;
+        setShare(undefined);
+        setWaiting((n) => n - 1);
+      }
+    });
+    return last.current;
+  };
+  /** Waits for what is on its way; what did not arrive is no reason to go without it. */
+  const settle = async (): Promise<string | undefined> => {
+    if (underway.current === 0) return undefined;
+    await last.current;
+    return failed.current;
+  };
+  return { after, setShare, settle, share, problem, busy: waiting > 0 };
 }

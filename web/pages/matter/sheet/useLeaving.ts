@@ -6,6 +6,7 @@ import type { Message, SendMessage } from '../../../../contract/messages.ts';
 import { useDiscardMutation, useSendMessageMutation } from '../../../api/messages.ts';
 import { problemCode } from '../../../words/wording.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
+import { Unfinished } from './unfinished.ts';
 
 /** The notes that a refusal to send hands over. */
 const notesOf = (error: unknown): Message['notes'] | undefined =>
@@ -14,12 +15,16 @@ const notesOf = (error: unknown): Message['notes'] | undefined =>
     : undefined;
 
 interface Leaving {
+  /** What the sheet's parts have settled before it is left. */
+  readonly begun: Unfinished;
   readonly go: (order?: SendMessage) => Promise<void>;
   readonly putAway: () => Promise<void>;
   readonly throwAway: () => Promise<void>;
   /** It was asked to send, and something stops it. */
   readonly asked: boolean;
   readonly setAsked: (asked: boolean) => void;
+  /** What is begun on the sheet and stops what was asked for. */
+  readonly unfinished: readonly string[];
   readonly sending: { readonly isLoading: boolean; readonly error?: unknown };
 }
 
@@ -40,8 +45,16 @@ export function useLeaving(
       .unwrap()
       .catch(() => null);
   };
+  const [begun] = useState(() => new Unfinished());
+  const [unfinished, setUnfinished] = useState<readonly string[]>([]);
+  /** Everything that was begun is taken, and kept; false where something stops it, which is said then. */
+  const settled = async (): Promise<boolean> => {
+    const problems = await begun.settle();
+    setUnfinished(problems);
+    return problems.length === 0;
+  };
   const go = async (order: SendMessage = {}): Promise<void> => {
-    if (sending.isLoading || !(await keeper.flush())) return;
+    if (sending.isLoading || !(await settled()) || !(await keeper.flush())) return;
     setAsked(true);
     const sent = await send({ id, order: { ...order, acknowledged: [...acknowledged] } })
       .unwrap()
@@ -58,7 +71,10 @@ export function useLeaving(
     else page.current?.parentElement?.querySelector<HTMLElement>('[data-note-card] button')?.focus();
   };
   const putAway = async (): Promise<void> => {
-    await (touched.current ? keeper.flush() : discarded());
+    if (!(await settled())) return;
+    // Words that another window overtook, or that could not be kept, are still here alone.
+    if (touched.current && !(await keeper.flush())) return;
+    if (!touched.current) await discarded();
     await navigate(`/matters/${matterId}`);
   };
   const throwAway = async (): Promise<void> => {
@@ -66,5 +82,5 @@ export function useLeaving(
     await discarded();
     await navigate(`/matters/${matterId}`, { state: { discarded: id } });
   };
-  return { go, putAway, throwAway, asked, setAsked, sending };
+  return { begun, go, putAway, throwAway, asked, setAsked, unfinished, sending };
 }

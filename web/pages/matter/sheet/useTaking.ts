@@ -4,6 +4,7 @@ import type { ClipboardEvent } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
 import type { Offers } from '../../../../contract/recipients.ts';
 import { isPartOfName } from '../../../../core/model/words.ts';
+import { canReach } from '../../../../core/recipients/reach.ts';
 import { useLazyOffersQuery, useOffersQuery } from '../../../api/recipients.ts';
 import { readAddresses } from './readAddresses.ts';
 
@@ -33,6 +34,10 @@ function chosenBy(value: string, { people, groups, roles }: Omit<Offers, 'unreac
   return role ? role.members : people.filter(({ address }) => address === value).map(recipientOf);
 }
 
+/** A whole address is meant as it stands; a name may be anybody's, and is not guessed at when a message is to leave. */
+const isWhole = (channel: Line['channel'], typed: string): boolean =>
+  canReach(channel, typed.trim()) || (channel === 'email' && readAddresses(typed).length > 0);
+
 /** Taking people onto a line: by what is typed or pasted, and by what is offered for it. Nobody stands there twice. */
 export function useTaking({ channel, recipients, taken, matterId, onChange }: Line, onTaken: () => void) {
   const [typed, setTyped] = useState('');
@@ -43,7 +48,7 @@ export function useTaking({ channel, recipients, taken, matterId, onChange }: Li
   const isTaken = (address: string): boolean =>
     taken.some((one) => one.address.toLowerCase() === address.toLowerCase());
   const people = (data?.people ?? []).filter(({ address }) => !isTaken(address));
-  const groups = data?.groups ?? [];
+  const { groups = [], unreached = [] } = data ?? {};
   const roles = (data?.roles ?? []).filter(({ members }) => members.some(({ address }) => !isTaken(address)));
 
   const add = (found: Recipients): void => {
@@ -64,11 +69,10 @@ export function useTaking({ channel, recipients, taken, matterId, onChange }: Li
     people,
     groups,
     roles,
-    unreached: data?.unreached ?? [],
+    unreached,
     addTyped,
-    look: (): void => {
-      setAsked(true);
-    },
+    isWhole: isWhole(channel, typed),
+    look: setAsked.bind(null, true),
     submit: (value: string): void => {
       add(chosenBy(value, { people, groups, roles }));
     },
