@@ -30,12 +30,12 @@ export function useEnclosing(
   id: string,
   keeper: DraftKeeper,
   onEnclosures: (enclosures: Message['enclosures']) => void,
-  touched: RefObject<boolean>,
+  touchedRef: RefObject<boolean>,
 ): Enclosing {
   const [sendFiles] = useEncloseFilesMutation();
   const [order] = useEncloseMadeMutation();
   const [putIn] = usePutInTemplateMutation();
-  const { after, setShare, ...orders } = useOrders(keeper, onEnclosures, touched);
+  const { after, setShare, ...orders } = useOrders(keeper, onEnclosures, touchedRef);
   const wordingOf = useCallback(
     async (templateId: string) => {
       let words: readonly object[] | undefined;
@@ -65,7 +65,7 @@ export function useEnclosing(
 function useOrders(
   keeper: DraftKeeper,
   onEnclosures: (enclosures: Message['enclosures']) => void,
-  touched: RefObject<boolean>,
+  touchedRef: RefObject<boolean>,
 ) {
   const [waiting, setWaiting] = useState(0);
   const [share, setShare] = useState<number>();
@@ -74,7 +74,7 @@ function useOrders(
   const underway = useRef(0);
   const failed = useRef<string>(undefined);
   const after = (work: () => Promise<Message>): Promise<void> => {
-    touched.current = true;
+    touchedRef.current = true;
     failed.current = undefined;
     underway.current += 1;
     setWaiting((n) => n + 1);
