@@ -335,6 +335,7 @@ test('a sheet that holds a file alone, or words that another window overtook, is
     buffer: Buffer.from('High water at ten.'),
   });
   await page.keyboard.press('Escape');
+  await expect(page.getByLabel(letterText)).toHaveCount(0);
   await page
     .getByRole('link', { name: /thank you for your instructions/ })
     .first()

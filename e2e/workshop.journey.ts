@@ -255,3 +255,44 @@ test('typing in the workshop goes on while the filled-in view is late', async ({
   arrive();
   await expect(preview(page)).toContainText('The first words, and those after them.');
 });
+
+test('two windows on one template: neither overwrites the other, and leaving asks first', async ({
+  page,
+  application,
+  context,
+  allow,
+}) => {
+  allow(refused(409));
+  await signInAs(page, application, 'idris');
+  const address = `${application.url}/templates/template-report`;
+  await page.goto(address);
+  const other = await context.newPage();
+  await other.goto(address);
+  for (const [window, words] of [
+    [page, 'Ours. '],
+    [other, 'Theirs. '],
+  ] as const) {
+    await window.getByRole('textbox', { name: 'Wording', exact: true }).click();
+    await window.keyboard.type(words);
+  }
+  // Nothing is lost by a key that leads away.
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Your changes are not saved')).toBeVisible();
+  await page.getByRole('button', { name: 'Stay here' }).click();
+
+  await other.getByRole('button', { name: /Keep as new version/ }).click();
+  const inSpite = other.getByRole('button', { name: 'Keep it all the same' });
+  await expect(
+    other
+      .getByText(/version 2/)
+      .or(inSpite)
+      .first(),
+  ).toBeVisible();
+  if (await inSpite.isVisible()) await inSpite.click();
+  await expect(other.getByText(/version 2/)).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'Somebody else changed this' })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Wording', exact: true })).toContainText('Ours.');
+  await page.getByRole('button', { name: 'Show what it says now' }).click();
+  await expect(page.getByRole('textbox', { name: 'Wording', exact: true })).toContainText('Theirs.');
+  await expectAccessible(page);
+});

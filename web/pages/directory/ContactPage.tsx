@@ -1,3 +1,5 @@
+import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useForm } from '@mantine/form';
 import { Link, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
@@ -5,6 +7,9 @@ import type { Session } from '../../../contract/session.ts';
 import { problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../ui/Overtaken.tsx';
+import { useOpened } from '../../ui/useOpened.ts';
 import { useKeys } from '../../ui/keys.ts';
 import { Addresses } from './Addresses.tsx';
 import { CustomFields, GreetingFields, NameFields } from './ContactFields.tsx';
@@ -24,11 +29,21 @@ export function ContactPage() {
         <p role="alert">{problemWords(error)}</p>
       </Blank>
     ) : null;
+  return <OpenedContact key={detail?.id ?? 'new'} detail={detail} mayChange={user.mayChange} />;
+}
+
+const versionOf = (detail: ContactDetail | undefined): string => `${detail?.id} ${detail?.revision}`;
+
+function OpenedContact({ detail, mayChange }: Pick<ContactFormProps, 'detail' | 'mayChange'>) {
+  const opened = useOpened(detail, versionOf);
   return (
     <ContactForm
-      key={detail ? `${detail.id} ${detail.revision}` : 'new'}
-      detail={detail}
-      mayChange={user.mayChange}
+      key={versionOf(opened.opened)}
+      detail={opened.opened}
+      mayChange={mayChange}
+      overtaken={opened.overtaken}
+      onRenew={opened.renew}
+      onSaved={opened.onSaved}
     />
   );
 }
@@ -36,14 +51,18 @@ export function ContactPage() {
 interface ContactFormProps {
   readonly detail: ContactDetail | undefined;
   readonly mayChange: boolean;
+  /** Somebody else changed the contact since it was opened. */
+  readonly overtaken: boolean;
+  readonly onRenew: () => void;
+  readonly onSaved: () => void;
 }
 
-function ContactForm({ detail, mayChange }: ContactFormProps) {
+function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: ContactFormProps) {
   const from = useLocation().state as unknown;
   const form = useForm<ContactJson>({ initialValues: detail?.contact ?? firstKnown(from) });
   const { values } = form;
   const name = nameOf(values);
-  const { keep, error } = useKeeping(detail, values);
+  const { keep, error, isLeaving } = useKeeping(detail, values, onSaved);
   const navigate = useNavigate();
   useKeys({ 'Ctrl+s': () => void keep(), Escape: () => void navigate('/directory') });
   const set = (part: Partial<ContactJson>): void => {
@@ -52,6 +71,7 @@ function ContactForm({ detail, mayChange }: ContactFormProps) {
   const unchanged = detail !== undefined && !form.isDirty();
   return (
     <div className={classes.page}>
+      <LeaveGuard when={mayChange && form.isDirty() && !isLeaving} what="this contact" />
       <header className={classes.head}>
         <Link to="/directory">Directory</Link>
         <h1>{name || 'New contact'}</h1>
@@ -63,6 +83,7 @@ function ContactForm({ detail, mayChange }: ContactFormProps) {
           </span>
         ) : null}
       </header>
+      {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {error ? (
         <p className={classes.report} data-severity="stop" role="alert">
           {problemWords(error)}
@@ -95,22 +116,29 @@ function ContactForm({ detail, mayChange }: ContactFormProps) {
 }
 
 /** Keeps what was typed: a new contact has an address of its own from then on. */
-function useKeeping(detail: ContactDetail | undefined, values: ContactJson) {
+function useKeeping(detail: ContactDetail | undefined, values: ContactJson, onSaved: () => void) {
   const navigate = useNavigate();
+  const [isLeaving, setLeaving] = useState(false);
   const [create, creating] = useCreateContactMutation();
   const [change, changing] = useChangeContactMutation();
   const keep = async (): Promise<void> => {
     const contact = { ...values, name: nameOf(values) };
     if (detail) {
-      await change({ id: detail.id, change: { revision: detail.revision, contact } });
+      await change({ id: detail.id, change: { revision: detail.revision, contact } })
+        .unwrap()
+        .then(onSaved, () => undefined);
       return;
     }
     const made = await create(contact)
       .unwrap()
       .catch(() => undefined);
-    if (made) await navigate(`/directory/${made.id}`, { replace: true });
+    if (!made) return;
+    flushSync(() => {
+      setLeaving(true);
+    });
+    await navigate(`/directory/${made.id}`, { replace: true });
   };
-  return { keep, error: creating.error ?? changing.error };
+  return { keep, isLeaving, error: creating.error ?? changing.error };
 }
 
 /** A person's name from its parts, or the one name they are known by. */

@@ -7,6 +7,7 @@ import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useEntered } from '../../ui/useEntered.ts';
 import { MatterRow } from './MatterRow.tsx';
 import { NewMatter } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from '../../api/matters.ts';
@@ -30,17 +31,16 @@ const openedWith = (state: unknown): string | undefined =>
 /** All matters, narrowed as one types over reference, title and parties; gone along with the arrow keys. */
 export function MattersPage() {
   const { typed, setTyped, query, sort, setSort } = useNarrowing();
-  const { data, error, hasNextPage, isFetchingNextPage, fetchNextPage } = useMattersInfiniteQuery({
-    query,
-    sort,
-  });
+  const { data, currentData, error, hasNextPage, isFetchingNextPage, fetchNextPage } =
+    useMattersInfiniteQuery({ query, sort });
   const matters = data?.pages.flatMap(({ items }) => items) ?? [];
   const openingWith = openedWith(useLocation().state);
   const [opening, setOpening] = useState(openingWith !== undefined);
   const { user } = useOutletContext<Session>();
   const list = useRef<HTMLDivElement>(null);
 
-  const { at, setMarked, onKey } = useWalk(matters, list);
+  const { at, setMarked, enter, onKey } = useWalk(matters, list);
+  const onEnter = useEntered(typed, query === typed && currentData !== undefined, enter);
 
   return (
     <div className={classes.page}>
@@ -58,7 +58,10 @@ export function MattersPage() {
             setTyped(event.currentTarget.value);
             setMarked(0);
           }}
-          onKeyDown={onKey}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') onEnter();
+            else onKey(event);
+          }}
         />
         <Sorts sort={sort} onSort={setSort} />
         {user.mayChange ? (
@@ -167,13 +170,15 @@ function useWalk(matters: readonly MatterSummary[], list: RefObject<HTMLDivEleme
       PageUp: at - PAGE_ROWS,
     };
     const move = moves[event.key];
-    const matter = matters[at];
-    if (move !== undefined) mark(move);
-    else if (event.key === 'Enter' && matter) void navigate(`/matters/${matter.id}`);
-    else return;
+    if (move === undefined) return;
+    mark(move);
     event.preventDefault();
   };
-  return { at, setMarked, onKey };
+  const enter = (): void => {
+    const matter = matters[at];
+    if (matter) void navigate(`/matters/${matter.id}`);
+  };
+  return { at, setMarked, enter, onKey };
 }
 
 interface SortsProps {

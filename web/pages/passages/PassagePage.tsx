@@ -1,9 +1,13 @@
+import { flushSync } from 'react-dom';
 import { EditorContent } from '@tiptap/react';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams, useLocation } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import type { PassageDetail } from '../../../contract/passages.ts';
 import { plural, problemWords } from '../../words/wording.ts';
+import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../ui/Overtaken.tsx';
+import { useOpened } from '../../ui/useOpened.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { TemplatePlacesContext } from '../../parts/editor/templateContext.ts';
@@ -25,15 +29,35 @@ export function PassagePage() {
   const { user } = useOutletContext<Session>();
   const { currentData: passage, error } = usePassageQuery(passageId ?? '', { skip: passageId === undefined });
   if (passageId !== undefined && !passage) return error ? <NoTemplate error={error} /> : null;
-  return <PassageDesk key={passage?.versionId ?? 'new'} passage={passage} mayChange={user.mayChange} />;
+  return <OpenedPassage key={passage?.id ?? 'new'} passage={passage} mayChange={user.mayChange} />;
+}
+
+const versionOf = (passage: PassageDetail | undefined): string => passage?.versionId ?? 'new';
+
+function OpenedPassage({ passage, mayChange }: Pick<PassageDeskProps, 'passage' | 'mayChange'>) {
+  const { opened, overtaken, renew, onSaved } = useOpened(passage, versionOf);
+  return (
+    <PassageDesk
+      key={versionOf(opened)}
+      passage={opened}
+      mayChange={mayChange}
+      overtaken={overtaken}
+      onRenew={renew}
+      onSaved={onSaved}
+    />
+  );
 }
 
 interface PassageDeskProps {
   readonly passage: PassageDetail | undefined;
   readonly mayChange: boolean;
+  /** Somebody else changed it since it was opened. */
+  readonly overtaken: boolean;
+  readonly onRenew: () => void;
+  readonly onSaved: () => void;
 }
 
-function PassageDesk({ passage, mayChange }: PassageDeskProps) {
+function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: PassageDeskProps) {
   const navigate = useNavigate();
   // Words kept from a message are laid out here first.
   const from = (useLocation().state ?? {}) as { readonly body?: PassageDetail['body'] };
@@ -43,14 +67,22 @@ function PassageDesk({ passage, mayChange }: PassageDeskProps) {
   const { body, places } = usePassageEditor(passage, from.body, mayChange, () => {
     setChanged(true);
   });
-  const { keep, retire, error } = useKeeping(passage);
+  const isSaved = (): void => {
+    flushSync(() => {
+      setChanged(false);
+    });
+    onSaved();
+  };
+  const { keep, retire, error } = useKeeping(passage, isSaved);
   const keepIt = (): void => {
-    if (body && name.trim() !== '') void keep(name, body.getJSON() as PassageDetail['body'], why);
+    if (body && name.trim() !== '' && (passage === undefined || changed))
+      void keep(name, body.getJSON() as PassageDetail['body'], why);
   };
   useKeys({ 'Ctrl+s': keepIt, Escape: () => void navigate('/passages') });
   const used = passage ? usedIn(passage) : 0;
   return (
     <TemplatePlacesContext value={places}>
+      <LeaveGuard when={mayChange && changed} what="this passage" />
       <div className={classes.workshop}>
         <header className={classes.keepBar}>
           <Link to="/passages">Passages</Link>
@@ -64,6 +96,7 @@ function PassageDesk({ passage, mayChange }: PassageDeskProps) {
               onKeep={keepIt}
             />
           ) : null}
+          {overtaken ? <Overtaken onRenew={onRenew} /> : null}
           {error ? (
             <p className={classes.impact} data-severity="stop" role="alert">
               {problemWords(error)}
@@ -105,20 +138,24 @@ function PassageDesk({ passage, mayChange }: PassageDeskProps) {
   );
 }
 
-function useKeeping(passage: PassageDetail | undefined) {
+function useKeeping(passage: PassageDetail | undefined, onSaved: () => void) {
   const navigate = useNavigate();
   const [create, creating] = useCreatePassageMutation();
   const [change, changing] = useChangePassageMutation();
   const [retire, retiring] = useRetirePassageMutation();
   const keep = async (name: string, body: PassageDetail['body'], why: string): Promise<void> => {
     if (passage) {
-      await change({ id: passage.id, change: { baseVersionId: passage.versionId, name, body, why } });
+      await change({ id: passage.id, change: { baseVersionId: passage.versionId, name, body, why } })
+        .unwrap()
+        .then(onSaved, () => undefined);
       return;
     }
     const made = await create({ name, body })
       .unwrap()
       .catch(() => undefined);
-    if (made) await navigate(`/passages/${made.id}`, { replace: true });
+    if (!made) return;
+    onSaved();
+    await navigate(`/passages/${made.id}`, { replace: true });
   };
   return {
     keep,

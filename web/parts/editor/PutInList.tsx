@@ -55,7 +55,7 @@ export function PutInList({ items, command, ref }: PutInListProps) {
   }));
   if (items.length === 0) return null;
   return (
-    <ul className={classes.list} role="listbox" aria-label="What can be put in">
+    <ul className={classes.list} data-floats="" role="listbox" aria-label="What can be put in">
       {items.map((item, n) => (
         <li
           key={`${item.kind} ${item.label}`}

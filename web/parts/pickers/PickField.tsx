@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import type { ReactNode, Ref } from 'react';
+import { useEntered } from '../../ui/useEntered.ts';
 import type { Pick } from './usePick.ts';
 import classes from './PickField.module.css';
 
@@ -33,6 +34,10 @@ export function PickField<T>(props: PickFieldProps<T>) {
     pick.close();
     onChoose(one);
   };
+  const enter = useEntered(pick.typed, found !== undefined, () => {
+    const [first] = found ?? [];
+    if (first && pick.open) choose(first);
+  });
   const input = (
     <input
       ref={inputRef}
@@ -48,13 +53,12 @@ export function PickField<T>(props: PickFieldProps<T>) {
         pick.type(event.currentTarget.value);
       }}
       onKeyDown={(event) => {
-        const [first] = found ?? [];
         if (event.key === 'Enter' && pick.open) {
           event.preventDefault();
           if (pick.typed === '' && onClear) {
             pick.close();
             onClear();
-          } else if (first) choose(first);
+          } else enter();
         }
         if (event.key !== 'Escape') return;
         event.stopPropagation();

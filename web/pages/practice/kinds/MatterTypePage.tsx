@@ -4,6 +4,9 @@ import type { Session } from '../../../../contract/session.ts';
 import { useMatterTypesQuery } from '../../../api/matterTypes.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import { Button } from '../../../ui/Button.tsx';
+import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../../ui/Overtaken.tsx';
+import { useOpened } from '../../../ui/useOpened.ts';
 import { useKeys } from '../../../ui/keys.ts';
 import { ReadOnly } from '../../../ui/ReadOnly.tsx';
 import { ADMINISTRATORS_ALONE, mayDo } from '../../../words/rights.ts';
@@ -27,11 +30,20 @@ export function MatterTypePage() {
   const type = types?.items.find(({ id }) => id === typeId);
   if (!types) return null;
   if (typeId !== undefined && !type) return <Blank title="There is no such kind of matter" />;
+  return <OpenedType key={type?.id ?? 'new'} type={type} mayChange={mayDo(user, 'settings')} />;
+}
+
+const versionOf = (type: MatterTypeView | undefined): string => `${type?.id} ${type?.revision}`;
+
+function OpenedType({ type, mayChange }: Pick<TypeFormProps, 'type' | 'mayChange'>) {
+  const { opened, overtaken, renew } = useOpened(type, versionOf);
   return (
     <TypeForm
-      key={type ? `${type.id} ${type.revision}` : 'new'}
-      type={type}
-      mayChange={mayDo(user, 'settings')}
+      key={versionOf(opened)}
+      type={opened}
+      mayChange={mayChange}
+      overtaken={overtaken}
+      onRenew={renew}
     />
   );
 }
@@ -39,11 +51,14 @@ export function MatterTypePage() {
 interface TypeFormProps {
   readonly type: MatterTypeView | undefined;
   readonly mayChange: boolean;
+  /** Somebody else changed it since it was opened. */
+  readonly overtaken: boolean;
+  readonly onRenew: () => void;
 }
 
-function TypeForm({ type, mayChange }: TypeFormProps) {
+function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
   const navigate = useNavigate();
-  const { impact, keep, error, ...part } = useTypeDraft(type);
+  const { impact, changed, keep, error, ...part } = useTypeDraft(type);
   const { draft, set } = part;
   useKeys({ 'Ctrl+s': () => void (mayChange && keep()), Escape: () => void navigate('/practice') });
   return (
@@ -58,6 +73,8 @@ function TypeForm({ type, mayChange }: TypeFormProps) {
           </Button>
         ) : null}
       </header>
+      <LeaveGuard when={mayChange && changed} what="this kind of matter" />
+      {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {impact ? <TypeImpact impact={impact} /> : null}
       {error ? <TypeProblem error={error} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useNavigate } from 'react-router';
 import type { MatterTypeImpact, MatterTypeJson, MatterTypeView } from '../../../../contract/matterTypes.ts';
 import {
@@ -19,6 +20,8 @@ export interface TypePartProps {
 interface TypeDraft extends TypePartProps {
   /** What keeping it would touch, once it has been asked for. */
   readonly impact: MatterTypeImpact | undefined;
+  /** Something is typed that is not saved yet. */
+  readonly changed: boolean;
   readonly keep: () => Promise<void>;
   readonly error: unknown;
 }
@@ -26,13 +29,19 @@ interface TypeDraft extends TypePartProps {
 /** A kind of matter as it is being written. One that matters hold already is kept only after what it touches was seen. */
 export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
   const navigate = useNavigate();
-  const [draft, replace] = useState<MatterTypeJson>(type?.definition ?? NEW_TYPE);
+  const [draft, setDraft] = useState<MatterTypeJson>(type?.definition ?? NEW_TYPE);
+  const [changed, setChanged] = useState(false);
   const [impact, setImpact] = useState<MatterTypeImpact>();
   const [create, creating] = useCreateMatterTypeMutation();
   const [change, changing] = useChangeMatterTypeMutation();
   const [askImpact] = useTypeImpactMutation();
+  const replace = (whole: MatterTypeJson): void => {
+    setDraft(whole);
+    setChanged(true);
+  };
   const set = (part: Partial<MatterTypeJson>): void => {
-    replace((known) => ({ ...known, ...part }));
+    setDraft((known) => ({ ...known, ...part }));
+    setChanged(true);
     setImpact(undefined);
   };
   const keepNew = async (): Promise<boolean> =>
@@ -59,7 +68,11 @@ export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
       );
   };
   const keep = async (): Promise<void> => {
-    if (await (type ? keepChanged(type) : keepNew())) await navigate('/practice');
+    if (!(await (type ? keepChanged(type) : keepNew()))) return;
+    flushSync(() => {
+      setChanged(false);
+    });
+    await navigate('/practice');
   };
-  return { draft, set, replace, impact, keep, error: creating.error ?? changing.error };
+  return { draft, changed, set, replace, impact, keep, error: creating.error ?? changing.error };
 }

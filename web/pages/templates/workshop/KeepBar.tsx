@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { Standing, TemplateDetail, TemplateImpact } from '../../../../contract/templates.ts';
 import { plural, problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { useKeys } from '../../../ui/keys.ts';
 import { useChangeStandingMutation, useTemplateImpactMutation } from '../../../api/templates.ts';
 import { Keeping } from '../../../parts/wording/Keeping.tsx';
 import type { WorkshopDraft } from './draft.ts';
@@ -40,6 +41,8 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
       onKeep(why);
     }
   };
+  const canKeep = mayChange && !busy && draft.name.trim() !== '' && (template === undefined || changed);
+  useKeys({ 'Ctrl+s': () => void (canKeep && keep()) });
   const [before, setBefore] = useState<Standing>();
   const move = (standing: Standing) => () => {
     if (!template) return;
@@ -66,7 +69,7 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
         <Keeping
           why={template && changed ? why : undefined}
           words={template ? 'Keep as new version' : 'Keep'}
-          disabled={busy || draft.name.trim() === '' || (template !== undefined && !changed)}
+          disabled={!canKeep}
           onWhy={setWhy}
           onKeep={() => void keep()}
         />

@@ -8,6 +8,8 @@ import type {
 import { problemWords } from '../../../words/wording.ts';
 import { TextField } from '../../../ui/Field.tsx';
 import { useKeys } from '../../../ui/keys.ts';
+import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../../ui/Overtaken.tsx';
 import { PUT_IN_SIGN } from '../../../parts/editor/putIn.ts';
 import { TemplatePlacesContext } from '../../../parts/editor/templateContext.ts';
 import { usePreviewDraftQuery, useTemplateFieldsQuery } from '../../../api/templates.ts';
@@ -40,12 +42,15 @@ interface WorkshopProps {
   readonly mayChange: boolean;
   readonly matterId: string | undefined;
   readonly onMatter: (matterId: string) => void;
+  /** Shows what the template says now, in the place of what is typed here. */
+  readonly onRenew: () => void;
 }
 
 const wordsOf = ({ title, detail }: ReturnType<typeof problemOf>): string => `${title}. ${detail}`;
 
 /** One page with the wording at the left and, at the right, the same wording filled in from a matter. */
-export function Workshop({ initial, brought, template, mayChange, matterId, onMatter }: WorkshopProps) {
+export function Workshop(props: WorkshopProps) {
+  const { initial, brought, template, mayChange, matterId, onMatter, onRenew } = props;
   const navigate = useNavigate();
   const { draft, changed, set, setContent, changeContent, isKept } = useWorkshopDraft(initial, brought);
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
@@ -63,8 +68,8 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
   );
   const { subject, body } = useWordingEditors(initial.content, places, mayChange, changeContent);
 
-  const { keep, busy, error } = useKeeping(draft, template, isKept);
-  useKeys({ 'Ctrl+s': () => void keep(''), Escape: () => void navigate('/templates') });
+  const { keep, busy, error, overtaken, standOnTop } = useKeeping(draft, template, isKept);
+  useKeys({ Escape: () => void navigate('/templates') });
 
   const remedy = (found: ProblemRemedy, problem: TemplateProblemView): void => {
     applyRemedy(found, problem, { editors: [subject, body], content: draft.content, onContent: setContent });
@@ -81,6 +86,8 @@ export function Workshop({ initial, brought, template, mayChange, matterId, onMa
           error={error}
           onKeep={(why) => void keep(why)}
         />
+        <LeaveGuard when={mayChange && changed} what="this template" />
+        {overtaken ? <Overtaken onMine={standOnTop} onRenew={onRenew} /> : null}
         <div className={classes.halves}>
           <section className={classes.wording} aria-label="Wording">
             <div className={classes.naming}>

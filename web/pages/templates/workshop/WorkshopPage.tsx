@@ -13,6 +13,7 @@ export function WorkshopPage() {
   const { templateId } = useParams();
   const { user } = useOutletContext<Session>();
   const [chosen, setChosen] = useState<string>();
+  const [fresh, setFresh] = useState(0);
   // Wording kept from a message is laid out here first; nothing is kept of it before somebody says so.
   const from = (useLocation().state ?? {}) as Partial<Pick<WorkshopDraft, 'channel' | 'content'>>;
   const { data: matters } = useFindMattersQuery({ query: '', limit: 1 });
@@ -28,13 +29,16 @@ export function WorkshopPage() {
   if (!matters || isLoading) return null;
   return (
     <Workshop
-      key={template?.id ?? 'new'}
+      key={`${template?.id ?? 'new'} ${fresh}`}
       initial={begin(template ? draftOf(template) : NEW_DRAFT, from)}
       brought={from.content !== undefined}
       template={template}
       mayChange={user.mayChange}
       matterId={chosen ?? usable ?? matters.items[0]?.id}
       onMatter={setChosen}
+      onRenew={() => {
+        setFresh(fresh + 1);
+      }}
     />
   );
 }

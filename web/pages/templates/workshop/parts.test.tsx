@@ -1,11 +1,13 @@
 // @vitest-environment happy-dom
-import { within } from '@testing-library/react';
+import { cleanup, within } from '@testing-library/react';
+import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { FieldCatalogue, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
 import { held } from '../../../tests/held.tsx';
 import { choose, chosenIn, refusing, screen, show } from '../../../tests/stage.tsx';
 import { NEW_DRAFT } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
+import { useKeeping } from './useKeeping.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { RecipientLines } from './RecipientLines.tsx';
 import { TemplateParts } from './TemplateParts.tsx';
@@ -223,6 +225,67 @@ describe('keeping a template', () => {
     await user.click(screen.getByRole('button', { name: 'Keep it all the same' }));
     await vi.waitFor(() => {
       expect(onKeep).toHaveBeenCalledWith('clearer');
+    });
+  });
+
+  it('is kept by Ctrl+S with the reason that was typed, and not where nothing was changed', async () => {
+    const { user, onKeep } = bar(detail({ standing: 'private' }));
+    await user.type(screen.getByLabelText('Why it is changed'), 'clearer');
+    await user.keyboard('{Control>}s{/Control}');
+    expect(onKeep).toHaveBeenCalledWith('clearer');
+    cleanup();
+    const unchanged = bar(detail({ standing: 'private' }), {}, { changed: false });
+    await unchanged.user.keyboard('{Control>}s{/Control}');
+    expect(unchanged.onKeep).not.toHaveBeenCalled();
+  });
+
+  it('stands on the version that was opened, whatever is there by now, until a person says otherwise', async () => {
+    const bases: unknown[] = [];
+    const answers = {
+      'PATCH /templates/t1': ({ baseVersionId }: { readonly baseVersionId: string }) => {
+        bases.push(baseVersionId);
+        return refusing(409, 'templateChanged', 'Somebody else kept a version.');
+      },
+    };
+    function Desk() {
+      const [versionId, setVersion] = useState('v1');
+      const { keep, overtaken, standOnTop } = useKeeping(
+        { ...NEW_DRAFT, name: 'Our terms' },
+        detail({ versionId }),
+        () => undefined,
+      );
+      return (
+        <>
+          <button type="button" onClick={() => void keep('')}>
+            Keep
+          </button>
+          <button
+            type="button"
+            onClick={() => {
+              setVersion('v2');
+            }}
+          >
+            A colleague
+          </button>
+          <button type="button" onClick={standOnTop}>
+            Use mine
+          </button>
+          {overtaken ? <p>overtaken</p> : null}
+        </>
+      );
+    }
+    const { user } = show(<Desk />, answers);
+    await user.click(screen.getByRole('button', { name: 'A colleague' }));
+    expect(screen.getByText('overtaken')).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await vi.waitFor(() => {
+      expect(bases).toEqual(['v1']);
+    });
+    await user.click(screen.getByRole('button', { name: 'Use mine' }));
+    expect(screen.queryByText('overtaken')).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await vi.waitFor(() => {
+      expect(bases).toEqual(['v1', 'v2']);
     });
   });
 

@@ -1,3 +1,5 @@
+import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useNavigate } from 'react-router';
 import type { TemplateDetail } from '../../../../contract/templates.ts';
 import { useChangeTemplateMutation, useCreateTemplateMutation } from '../../../api/templates.ts';
@@ -7,6 +9,10 @@ interface Keeping {
   /** Keeps the draft, with why it was changed. */
   readonly keep: (why: string) => Promise<void>;
   readonly busy: boolean;
+  /** Somebody else saved a version since the one that this stands on. */
+  readonly overtaken: boolean;
+  /** A person's word that their own wording stands on top of what is there now. */
+  readonly standOnTop: () => void;
   readonly error: unknown;
 }
 
@@ -19,26 +25,40 @@ export function useKeeping(
   const navigate = useNavigate();
   const [create, creating] = useCreateTemplateMutation();
   const [change, changing] = useChangeTemplateMutation();
+  const [baseVersionId, setBase] = useState(template?.versionId);
   const busy = creating.isLoading || changing.isLoading;
   const { name, folder, tags, channel, content } = draft;
   const keepNew = async (): Promise<void> => {
     const made = await create({ name, channel, folder, tags: [...tags], content })
       .unwrap()
       .catch(() => undefined);
-    if (made) await navigate(`/templates/${made.id}`, { replace: true });
+    if (!made) return;
+    flushSync(onKept);
+    await navigate(`/templates/${made.id}`, { replace: true });
   };
   const keepChanged = async ({ id, versionId }: TemplateDetail, why: string): Promise<void> => {
+    // What is typed stands on the version that was opened, not on whatever is there by now.
     const kept = await change({
       id,
-      change: { baseVersionId: versionId, name, folder, tags: [...tags], content, why },
+      change: { baseVersionId: baseVersionId ?? versionId, name, folder, tags: [...tags], content, why },
     })
       .unwrap()
       .catch(() => undefined);
-    if (kept) onKept();
+    if (!kept) return;
+    setBase(kept.versionId);
+    onKept();
   };
   const keep = async (why: string): Promise<void> => {
     if (busy || name.trim() === '') return;
     await (template ? keepChanged(template, why) : keepNew());
   };
-  return { keep, busy, error: creating.error ?? changing.error };
+  return {
+    keep,
+    busy,
+    overtaken: template !== undefined && template.versionId !== baseVersionId && !busy,
+    standOnTop: () => {
+      setBase(template?.versionId);
+    },
+    error: creating.error ?? changing.error,
+  };
 }

@@ -1,0 +1,33 @@
+import { useState } from 'react';
+
+export interface Opened<T> {
+  /** As it was when it was opened: what is typed stands on that. */
+  readonly opened: T;
+  /** Somebody else has changed it since. */
+  readonly overtaken: boolean;
+  /** Goes on from what it is now. */
+  readonly renew: () => void;
+  /** The next change is one's own, and is gone on from. */
+  readonly onSaved: () => void;
+}
+
+/** Holds what a form was opened with: what others change meanwhile never empties it, and is offered. */
+export function useOpened<T>(current: T, versionOf: (one: T) => string | number): Opened<T> {
+  const [opened, setOpened] = useState(current);
+  const [saved, setSaved] = useState(false);
+  const isOther = versionOf(current) !== versionOf(opened);
+  if (isOther && saved) {
+    setOpened(current);
+    setSaved(false);
+  }
+  return {
+    opened,
+    overtaken: isOther && !saved,
+    renew: () => {
+      setOpened(current);
+    },
+    onSaved: () => {
+      setSaved(true);
+    },
+  };
+}
