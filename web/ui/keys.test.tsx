@@ -83,4 +83,17 @@ describe('keys of a view', () => {
     expect(press('Enter', words, { ctrlKey: true })).toEqual(['Ctrl+Enter']);
     expect(press('Escape', words)).toEqual(['Escape']);
   });
+
+  it('act in the inner view alone, in an editor too', () => {
+    const outer = vi.fn();
+    function Outer({ open }: { readonly open: boolean }) {
+      useKeys({ Escape: outer });
+      return open ? <View /> : null;
+    }
+    // The inner one comes later, as a sheet does on its matter.
+    render(<Outer open={false} />).rerender(<Outer open />);
+    for (const name of ['Words', 'Letter'])
+      expect(press('Escape', screen.getByRole('textbox', { name }))).toEqual(['Escape']);
+    expect(outer).not.toHaveBeenCalled();
+  });
 });

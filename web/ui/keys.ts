@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /** What pressed keys do, by their name: `n`, `?`, `Escape`, `ArrowDown`, with `Ctrl+` before it where it is held. */
 export type KeyMap = Readonly<Record<string, () => void>>;
@@ -36,41 +36,62 @@ const somethingFloats = (): boolean =>
     ),
   ].some((element) => element.offsetParent !== null);
 
+interface View {
+  /** Views are drawn from the outside in: the higher, the further in. */
+  readonly order: number;
+  readonly keys: () => KeyMap;
+}
+const views = new Set<View>();
+let drawn = 0;
+
+/** Hands a key to the innermost view that has a use for it. */
+function act(event: KeyboardEvent, name: string): void {
+  // An editor takes Escape without doing anything with it.
+  const isTaken = event.defaultPrevented && !(event.key === 'Escape' && isEditor(event.target));
+  if (isTaken || event.altKey) return;
+  const inner = [...views].sort((a, b) => b.order - a.order).find(({ keys }) => keys()[name] !== undefined);
+  const action = inner?.keys()[name];
+  if (!action) return;
+  event.preventDefault();
+  action();
+}
+
+let floated = false;
+function first(event: KeyboardEvent): void {
+  floated = somethingFloats();
+  if ((event.ctrlKey || event.metaKey) && !event.repeat) act(event, `Ctrl+${nameOf(event)}`);
+}
+function last(event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey) return;
+  if (event.repeat && !goesOn(event.key)) return;
+  const escapes = event.key === 'Escape';
+  if (escapes ? !floated : !isTyping(event.target) && !isOwned(event)) act(event, nameOf(event));
+}
+
+function listen(view: View): () => void {
+  if (views.size === 0) {
+    window.addEventListener('keydown', first, true);
+    window.addEventListener('keydown', last);
+  }
+  views.add(view);
+  return () => {
+    views.delete(view);
+    if (views.size > 0) return;
+    window.removeEventListener('keydown', first, true);
+    window.removeEventListener('keydown', last);
+  };
+}
+
 /**
  * Keys of a view. Plain keys do nothing while somebody types, nor where the control that has the focus wants them; held down, they
- * act once. Those with Ctrl are taken before an editor can take them
- * for itself; Escape is left to whatever floats, and of two views to the inner one.
+ * act once. Those with Ctrl are taken before an editor can take them for itself; Escape is left to whatever floats, and of two
+ * views to the inner one, whichever of them came first.
  */
 export function useKeys(keys: KeyMap): void {
+  const [order] = useState(() => (drawn += 1));
   const current = useRef(keys);
   useEffect(() => {
     current.current = keys;
   });
-  useEffect(() => {
-    let floated = false;
-    const act = (event: KeyboardEvent, name: string): void => {
-      const action = current.current[name];
-      // An editor takes Escape without doing anything with it.
-      const isTaken = event.defaultPrevented && !(event.key === 'Escape' && isEditor(event.target));
-      if (!action || isTaken || event.altKey) return;
-      event.preventDefault();
-      action();
-    };
-    const first = (event: KeyboardEvent): void => {
-      floated = somethingFloats();
-      if ((event.ctrlKey || event.metaKey) && !event.repeat) act(event, `Ctrl+${nameOf(event)}`);
-    };
-    const last = (event: KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey) return;
-      if (event.repeat && !goesOn(event.key)) return;
-      const escapes = event.key === 'Escape';
-      if (escapes ? !floated : !isTyping(event.target) && !isOwned(event)) act(event, nameOf(event));
-    };
-    window.addEventListener('keydown', first, true);
-    window.addEventListener('keydown', last);
-    return () => {
-      window.removeEventListener('keydown', first, true);
-      window.removeEventListener('keydown', last);
-    };
-  }, []);
+  useEffect(() => listen({ order, keys: () => current.current }), [order]);
 }

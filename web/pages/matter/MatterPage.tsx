@@ -30,8 +30,10 @@ export function MatterPage() {
   const start = (): void => {
     if (session.user.mayChange) void navigate(`/matters/${matterId}/start`);
   };
+  // A letter that misses its field on a sheet starts nothing over it.
+  const writing = useMatch('/matters/:matterId/sheet/*') !== null;
   useKeys({
-    n: start,
+    ...(writing ? {} : { n: start }),
     Escape: () => void navigate(atHome ? '/matters' : `/matters/${matterId}`),
   });
 
