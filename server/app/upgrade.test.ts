@@ -66,9 +66,12 @@ describe.each(await readdir(KEPT))('the practice of %s', (name) => {
     const file = join(folder, 'officium.sqlite');
     const db = await openDatabase(file);
     // One step for each version since.
-    for (let steps = 0; steps < 4; steps += 1) await db.migrate.down();
+    for (let steps = 0; steps < 5; steps += 1) await db.migrate.down();
     const columns = await db('people').columnInfo();
     expect(Object.keys(columns)).toContain('right');
+    const numbers = await db('contact_addresses').where({ kind: 'phone' }).select('value', 'value_key');
+    expect(numbers.length).toBeGreaterThan(0);
+    for (const { value, value_key } of numbers) expect(value_key).toBe(String(value).trim().toLowerCase());
     await db.migrate.latest();
     expect(isSound(await verifyPractice(unscoped(db, 'archive'), blobStore(join(folder, 'blobs'))))).toBe(
       true,
