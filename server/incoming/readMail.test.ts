@@ -31,6 +31,13 @@ describe('mail that is HTML alone', () => {
     expect(text).toContain('Dear all,');
   });
 
+  it('without end is read by its beginning, says so, and is kept whole elsewhere', async () => {
+    const { text } = await read([...HEAD, 'Content-Type: text/plain', '', 'word '.repeat(600_000)]);
+    expect(text.length).toBeLessThan(1_001_000);
+    expect(text).toMatch(/^word word/);
+    expect(text).toMatch(/The message goes on\. All of it is in its exact bytes/);
+  });
+
   it('that is nested or filled to tire its reader is read as far as a letter goes, at once', async () => {
     for (const body of [
       '<div>'.repeat(100_000),

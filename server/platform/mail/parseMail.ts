@@ -1,6 +1,7 @@
 import { convert } from 'html-to-text';
 import { simpleParser } from 'mailparser';
 import type { ParsedMail } from 'mailparser';
+import { cutText } from '../../../core/model/cutText.ts';
 import { takeApartElsewhere } from '../workers/contentReader.ts';
 import { cleanHtml } from './cleanHtml.ts';
 import { inStandardForm } from './standardForm.ts';
@@ -53,8 +54,22 @@ export async function takeApart(bytes: Buffer, { withPictures = false }: ParseOp
   const mail = withText(
     await simpleParser(withReportParts(await inStandardForm(bytes)), { ...OPTIONS, skipImageLinks }),
   );
-  return withPictures && typeof mail.html === 'string' ? { ...mail, html: cleanHtml(mail.html) } : mail;
+  const bounded = withinBounds(mail);
+  return withPictures && typeof bounded.html === 'string'
+    ? { ...bounded, html: cleanHtml(bounded.html) }
+    : bounded;
 }
+
+/** Nobody reads further, and handing over more would keep others waiting: some three hundred pages. */
+const MAX_TEXT = 1_000_000;
+const REST =
+  '\n\n[…] The message goes on. All of it is in its exact bytes, which are kept and can be taken out.\n';
+
+/** A text without end is shown by its beginning, and says so. */
+const withinBounds = (mail: ParsedMail): ParsedMail =>
+  (mail.text ?? '').length <= MAX_TEXT
+    ? mail
+    : { ...mail, text: `${cutText((mail.text ?? '').slice(0, MAX_TEXT + 64), MAX_TEXT)}${REST}` };
 
 /** HTML deeper or wider than any letter is, which would tire whoever walks it. */
 const TEXT_OF_HTML = {
