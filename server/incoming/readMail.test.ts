@@ -38,6 +38,16 @@ describe('mail that is HTML alone', () => {
     expect(text).toMatch(/The message goes on\. All of it is in its exact bytes/);
   });
 
+  it('of millions of lines is known by its head, and says so', async () => {
+    const lines = Buffer.concat([
+      Buffer.from([...HEAD, 'Content-Type: text/plain', '', ''].join('\r\n')),
+      Buffer.alloc(4_000_000, '.\n'),
+    ]);
+    const { text, subject, from } = await readMail(lines, NOW);
+    expect([subject, from.address]).toEqual(['x', 'ines@x.example']);
+    expect(text).toMatch(/cannot be read safely\. Its exact bytes are kept/);
+  });
+
   it('that is nested or filled to tire its reader is read as far as a letter goes, at once', async () => {
     for (const body of [
       '<div>'.repeat(100_000),

@@ -23,6 +23,18 @@ const OPTIONS = {
 /** Together with pictures in the text beyond this, a message is shown without them. */
 const MAX_WITH_PICTURES = 12_000_000;
 
+/** The largest message taken, all of it files as mail carries them (76 signs a line, RFC 2045 §6.8), has fewer lines. */
+const MAX_LINES = 1_000_000;
+
+/** Lines of a sign or two, millions of them, take a parser its whole memory and time. */
+function hasLinesWithoutEnd(bytes: Buffer): boolean {
+  let lines = 0;
+  for (let at = bytes.indexOf(LF); at !== -1 && lines <= MAX_LINES; at = bytes.indexOf(LF, at + 1))
+    lines += 1;
+  return lines > MAX_LINES;
+}
+const LF = 0x0a;
+
 /** Longer messages are taken apart in a thread of their own: what they are built of can take any time. */
 const MAX_HERE = 32_768;
 
@@ -50,6 +62,7 @@ export async function parseMail(bytes: Buffer, options: ParseOptions = {}): Prom
 
 /** The same, wherever it runs. With pictures it is for showing, and its HTML comes cleaned. */
 export async function takeApart(bytes: Buffer, { withPictures = false }: ParseOptions): Promise<ParsedMail> {
+  if (hasLinesWithoutEnd(bytes)) throw new RangeError('more lines than any message has');
   const skipImageLinks = !withPictures || bytes.length > MAX_WITH_PICTURES;
   const mail = withText(
     await simpleParser(withReportParts(await inStandardForm(bytes)), { ...OPTIONS, skipImageLinks }),

@@ -4,6 +4,7 @@ import type { HtmlOptions } from '../files/htmlDocument.ts';
 import type { ContentRead, ContentTask } from './contentWorker.ts';
 import { threadsFor } from './threads.ts';
 import type { Threads } from './threads.ts';
+import { asBuffer, copyToHandOver } from './transfer.ts';
 
 /** What takes longer, or more memory, is no letter and is left unread. */
 const MAX_MS = 10_000;
@@ -12,23 +13,24 @@ const THREADS = 2;
 
 let reader: Threads<ContentTask, ContentRead> | undefined;
 
-const read = (task: ContentTask): Promise<ContentRead> => {
+const read = (task: ContentTask, handedOver?: ArrayBuffer[]): Promise<ContentRead> => {
   reader ??= threadsFor(new URL('./contentWorker', import.meta.url), {
     threads: THREADS,
     maxMs: MAX_MS,
     maxThreadMb: MAX_THREAD_MB,
   });
-  return reader.run(task);
+  return reader.run(task, handedOver);
 };
 
 /** Takes a message apart in a thread; its files come back as the bytes they are. */
 export async function takeApartElsewhere(
   task: Extract<ContentTask, { readonly kind: 'mail' }>,
 ): Promise<ParsedMail> {
-  const mail = (await read(task)) as ParsedMail;
+  const bytes = await copyToHandOver(task.bytes);
+  const mail = (await read({ ...task, bytes }, [bytes.buffer])) as ParsedMail;
   return {
     ...mail,
-    attachments: mail.attachments.map((one) => ({ ...one, content: Buffer.from(one.content) })),
+    attachments: mail.attachments.map((one) => ({ ...one, content: asBuffer(one.content) })),
   };
 }
 
@@ -37,5 +39,8 @@ export const readHtmlElsewhere = async (html: string, options: HtmlOptions): Pro
   (await read({ kind: 'html', html, ...options })) as DocumentNode;
 
 /** The messages of an mbox, split in a thread. */
-export const splitMboxElsewhere = async (bytes: Buffer): Promise<readonly Buffer[]> =>
-  ((await read({ kind: 'mbox', bytes })) as readonly Uint8Array[]).map((one) => Buffer.from(one));
+export async function splitMboxElsewhere(file: Buffer): Promise<readonly Buffer[]> {
+  const bytes = await copyToHandOver(file);
+  const messages = (await read({ kind: 'mbox', bytes }, [bytes.buffer])) as readonly Uint8Array[];
+  return messages.map(asBuffer);
+}

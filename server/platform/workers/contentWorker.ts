@@ -3,6 +3,7 @@ import type { DocumentNode } from '../../../core/template/document.ts';
 import { htmlDocumentHere } from '../files/htmlDocument.ts';
 import { readMbox } from '../mail/mbox.ts';
 import { takeApart } from '../mail/parseMail.ts';
+import { asBuffer, handOver } from './transfer.ts';
 
 /** What somebody sent in, to be read. */
 export type ContentTask =
@@ -15,8 +16,14 @@ export type ContentRead = ParsedMail | DocumentNode | readonly Uint8Array[];
 
 export async function run(task: ContentTask): Promise<ContentRead> {
   if (task.kind === 'html') return htmlDocumentHere(task.html, task);
-  if (task.kind === 'mbox') return [...readMbox(Buffer.from(task.bytes))];
+  if (task.kind === 'mbox') {
+    const messages = [...readMbox(asBuffer(task.bytes))];
+    return handOver(messages, messages);
+  }
   const { bytes, ...options } = task;
-  const mail = await takeApart(Buffer.from(bytes), options);
-  return mail;
+  const mail = await takeApart(asBuffer(bytes), options);
+  return handOver(
+    mail,
+    mail.attachments.map(({ content }) => content),
+  );
 }

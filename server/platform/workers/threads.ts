@@ -10,7 +10,8 @@ export interface ThreadLimits {
 
 /** Threads that do one kind of work, each task under a limit of time and memory; the rest wait their turn. */
 export interface Threads<Task, Result> {
-  readonly run: (task: Task) => Promise<Result>;
+  /** `handedOver` are buffers of the task that the thread owns from then on. */
+  readonly run: (task: Task, handedOver?: ArrayBuffer[]) => Promise<Result>;
   readonly close: () => Promise<void>;
 }
 
@@ -37,12 +38,12 @@ export function threadsFor<Task, Result>(
     ...(fromSources ? { env: { ...process.env, OFFICIUM_WORKER: `${worker.href}.ts` } } : {}),
   });
   return {
-    async run(task) {
+    async run(task, handedOver = []) {
       // The clock starts with the call, and those who wait for a thread get the time of those before them.
       const waiting = Math.floor(pool.queueSize / threads);
       const late = AbortSignal.timeout(maxMs * (waiting + 1));
       try {
-        return (await pool.run(task, { signal: late })) as Result;
+        return (await pool.run(task, { signal: late, transferList: handedOver })) as Result;
       } catch (error) {
         throw late.aborted ? new Error('it could not be done in time', { cause: error }) : error;
       }
