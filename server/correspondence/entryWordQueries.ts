@@ -1,3 +1,5 @@
+import { channelOf } from '../../core/compose/index.ts';
+import { ADDRESS_KIND } from '../../core/recipients/recipients.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
@@ -30,7 +32,7 @@ const MAX_BODY = 40_000;
 export async function insertEntryWords(tx: Tx, entry: NewEntry, seq: number, text: string): Promise<void> {
   const { people } = entry;
   const everyone = [people.from, ...people.to, ...people.cc, ...people.bcc];
-  const kind = entry.channel === 'text' ? 'phone' : 'email';
+  const kind = ADDRESS_KIND[channelOf(entry)];
   const keys = new Set(everyone.map(({ address }) => keyOfAddress(kind, address)).filter(Boolean));
   if (keys.size > 0)
     await tx('entry_addresses').insert(

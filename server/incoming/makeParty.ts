@@ -1,3 +1,4 @@
+import { ADDRESS_KIND } from '../../core/recipients/recipients.ts';
 import { somebody } from '../../contract/directory.ts';
 import type { MadeParty, MakeParty } from '../../contract/inTray.ts';
 import { changing } from '../access/change.ts';
@@ -26,9 +27,7 @@ export async function makeParty(
     const inside = change.scope;
     const matter = await findMatter(inside, matterId);
     if (!matter) throw notFound('matter');
-    const [known] = (
-      await findContactsByAddress(inside, [address], incoming.channel === 'text' ? 'phone' : 'email')
-    ).values();
+    const [known] = (await findContactsByAddress(inside, [address], ADDRESS_KIND[incoming.channel])).values();
     const contact =
       known ?? (await addContact(change, services.newId(), somebody(name || nameIn(address), address)));
     const parties = matter.parties.map((party) => ({

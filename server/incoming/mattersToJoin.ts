@@ -1,3 +1,4 @@
+import { ADDRESS_KIND } from '../../core/recipients/recipients.ts';
 import type { StoredIncoming } from './queries.ts';
 import type { IncomingDetail } from '../../contract/inTray.ts';
 import { correspondentOf } from './correspondentOf.ts';
@@ -18,7 +19,7 @@ export async function mattersToJoin(
     incoming.suggestions.map(({ matterId }) => matterId),
   );
   return matters.flatMap((matter) =>
-    !isParty(matter, address, incoming.channel === 'text' ? 'phone' : 'email')
+    !isParty(matter, address, ADDRESS_KIND[incoming.channel])
       ? [{ matterId: matter.id, roles: freeRoles(matter) }]
       : [],
   );

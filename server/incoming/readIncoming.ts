@@ -1,3 +1,4 @@
+import { ADDRESS_KIND } from '../../core/recipients/recipients.ts';
 import type { Services } from '../platform/services.ts';
 import type { IncomingDetail } from '../../contract/inTray.ts';
 import { visibleIncoming } from './visibleIncoming.ts';
@@ -24,9 +25,9 @@ export async function readIncoming(
   const incoming = await visibleIncoming(scope, id);
   const summary = (await summariser(scope, [incoming]))(incoming);
   const bytes = await services.blobs.get(incoming.rawBlob);
-  const isText = incoming.channel === 'text';
-  const words = isText ? plainWords(bytes.toString('utf8')) : await shownWords(scope, bytes);
-  const kind = isText ? 'phone' : 'email';
+  const words =
+    incoming.channel === 'text' ? plainWords(bytes.toString('utf8')) : await shownWords(scope, bytes);
+  const kind = ADDRESS_KIND[incoming.channel];
   const own = await ownAddresses(scope);
   const [key = addressKey(incoming.people.from.address)] = correspondentsIn(incoming.people, own).first;
   const contacts = await findContactsByAddress(scope, [key], kind);

@@ -91,11 +91,11 @@ function Form({
 
 function Held() {
   const [now, setNow] = useState<Record>({ revision: 1, name: 'Ines' });
-  const { opened, overtaken, renew, onSaved } = useOpened(now, ({ revision }) => revision);
+  const { opened, age, overtaken, renew, onSaved } = useOpened(now, ({ revision }) => revision);
   return (
     <>
       <Form
-        key={opened.revision}
+        key={age}
         record={opened}
         overtaken={overtaken}
         onRenew={renew}
@@ -129,11 +129,14 @@ describe('a form that is open', () => {
     expect([name(), screen.queryByRole('alert')]).toEqual(['Ines Okafor', null]);
   });
 
-  it('goes on from its own saving without a word', async () => {
+  it('goes on from its own saving without a word, and with what was typed since', async () => {
     const { user } = show(<Held />, {});
     await user.type(screen.getByLabelText('Name'), ' O');
     await user.click(screen.getByRole('button', { name: 'Save' }));
-    expect([name(), screen.queryByRole('alert')]).toEqual(['as the server has it', null]);
+    await user.type(screen.getByLabelText('Name'), 'kafor');
+    expect([name(), screen.queryByRole('alert')]).toEqual(['Ines Okafor', null]);
+    await user.click(screen.getByRole('button', { name: 'A colleague' }));
+    expect(screen.getByRole('alert')).toBeTruthy();
   });
 });
 

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useForm } from '@mantine/form';
 import { Link, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
@@ -38,7 +37,7 @@ function OpenedContact({ detail, mayChange }: Pick<ContactFormProps, 'detail' | 
   const opened = useOpened(detail, versionOf);
   return (
     <ContactForm
-      key={versionOf(opened.opened)}
+      key={opened.age}
       detail={opened.opened}
       mayChange={mayChange}
       overtaken={opened.overtaken}
@@ -62,7 +61,13 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
   const form = useForm<ContactJson>({ initialValues: detail?.contact ?? firstKnown(from) });
   const { values } = form;
   const name = nameOf(values);
-  const { keep, error, isLeaving } = useKeeping(detail, values, onSaved);
+  const { keep, error } = useKeeping(detail, values, (sent) => {
+    // What was typed since is not saved by that.
+    flushSync(() => {
+      form.resetDirty(sent);
+    });
+    onSaved();
+  });
   const navigate = useNavigate();
   useKeys({ 'Ctrl+s': () => void keep(), Escape: () => void navigate('/directory') });
   const set = (part: Partial<ContactJson>): void => {
@@ -71,7 +76,7 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
   const unchanged = detail !== undefined && !form.isDirty();
   return (
     <div className={classes.page}>
-      <LeaveGuard when={mayChange && form.isDirty() && !isLeaving} what="this contact" />
+      <LeaveGuard when={mayChange && form.isDirty()} what="this contact" />
       <header className={classes.head}>
         <Link to="/directory">Directory</Link>
         <h1>{name || 'New contact'}</h1>
@@ -116,9 +121,12 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
 }
 
 /** Keeps what was typed: a new contact has an address of its own from then on. */
-function useKeeping(detail: ContactDetail | undefined, values: ContactJson, onSaved: () => void) {
+function useKeeping(
+  detail: ContactDetail | undefined,
+  values: ContactJson,
+  onSaved: (sent: ContactJson) => void,
+) {
   const navigate = useNavigate();
-  const [isLeaving, setLeaving] = useState(false);
   const [create, creating] = useCreateContactMutation();
   const [change, changing] = useChangeContactMutation();
   const keep = async (): Promise<void> => {
@@ -126,19 +134,22 @@ function useKeeping(detail: ContactDetail | undefined, values: ContactJson, onSa
     if (detail) {
       await change({ id: detail.id, change: { revision: detail.revision, contact } })
         .unwrap()
-        .then(onSaved, () => undefined);
+        .then(
+          () => {
+            onSaved(values);
+          },
+          () => undefined,
+        );
       return;
     }
     const made = await create(contact)
       .unwrap()
       .catch(() => undefined);
     if (!made) return;
-    flushSync(() => {
-      setLeaving(true);
-    });
+    onSaved(values);
     await navigate(`/directory/${made.id}`, { replace: true });
   };
-  return { keep, isLeaving, error: creating.error ?? changing.error };
+  return { keep, error: creating.error ?? changing.error };
 }
 
 /** A person's name from its parts, or the one name they are known by. */

@@ -7,6 +7,7 @@ import type { PassageDetail } from '../../../contract/passages.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../ui/Overtaken.tsx';
+import { useSavedAs } from '../../ui/useSavedAs.ts';
 import { useOpened } from '../../ui/useOpened.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useKeys } from '../../ui/keys.ts';
@@ -35,10 +36,10 @@ export function PassagePage() {
 const versionOf = (passage: PassageDetail | undefined): string => passage?.versionId ?? 'new';
 
 function OpenedPassage({ passage, mayChange }: Pick<PassageDeskProps, 'passage' | 'mayChange'>) {
-  const { opened, overtaken, renew, onSaved } = useOpened(passage, versionOf);
+  const { opened, age, overtaken, renew, onSaved } = useOpened(passage, versionOf);
   return (
     <PassageDesk
-      key={versionOf(opened)}
+      key={age}
       passage={opened}
       mayChange={mayChange}
       overtaken={overtaken}
@@ -63,17 +64,19 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
   const from = (useLocation().state ?? {}) as { readonly body?: PassageDetail['body'] };
   const [name, setName] = useState(passage?.name ?? '');
   const [why, setWhy] = useState('');
-  const [changed, setChanged] = useState(passage === undefined && from.body !== undefined);
-  const { body, places } = usePassageEditor(passage, from.body, mayChange, () => {
-    setChanged(true);
-  });
-  const isSaved = (): void => {
+  const [edits, setEdits] = useState(0);
+  const brought = passage === undefined && from.body !== undefined;
+  const { changed, onSaved: setSaved } = useSavedAs(edits, brought ? undefined : 0);
+  const edited = (): void => {
+    setEdits((n) => n + 1);
+  };
+  const { body, places } = usePassageEditor(passage, from.body, mayChange, edited);
+  const { keep, retire, error } = useKeeping(passage, () => {
     flushSync(() => {
-      setChanged(false);
+      setSaved(edits);
     });
     onSaved();
-  };
-  const { keep, retire, error } = useKeeping(passage, isSaved);
+  });
   const keepIt = (): void => {
     if (body && name.trim() !== '' && (passage === undefined || changed))
       void keep(name, body.getJSON() as PassageDetail['body'], why);
@@ -111,7 +114,7 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
               autoFocus={!passage}
               onChange={(typed) => {
                 setName(typed);
-                setChanged(true);
+                edited();
               }}
             />
             <div className={classes.sheet}>

@@ -36,16 +36,8 @@ export function MatterTypePage() {
 const versionOf = (type: MatterTypeView | undefined): string => `${type?.id} ${type?.revision}`;
 
 function OpenedType({ type, mayChange }: Pick<TypeFormProps, 'type' | 'mayChange'>) {
-  const { opened, overtaken, renew } = useOpened(type, versionOf);
-  return (
-    <TypeForm
-      key={versionOf(opened)}
-      type={opened}
-      mayChange={mayChange}
-      overtaken={overtaken}
-      onRenew={renew}
-    />
-  );
+  const { opened, age, overtaken, renew } = useOpened(type, versionOf);
+  return <TypeForm key={age} type={opened} mayChange={mayChange} overtaken={overtaken} onRenew={renew} />;
 }
 
 interface TypeFormProps {

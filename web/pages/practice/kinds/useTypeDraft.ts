@@ -7,6 +7,7 @@ import {
   useCreateMatterTypeMutation,
   useTypeImpactMutation,
 } from '../../../api/matterTypes.ts';
+import { useSavedAs } from '../../../ui/useSavedAs.ts';
 import { NEW_TYPE } from '../../../words/typeWords.ts';
 
 /** A part of the page: the kind of matter as it is being written, and how to change it. */
@@ -29,19 +30,14 @@ interface TypeDraft extends TypePartProps {
 /** A kind of matter as it is being written. One that matters hold already is kept only after what it touches was seen. */
 export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
   const navigate = useNavigate();
-  const [draft, setDraft] = useState<MatterTypeJson>(type?.definition ?? NEW_TYPE);
-  const [changed, setChanged] = useState(false);
+  const [draft, replace] = useState<MatterTypeJson>(type?.definition ?? NEW_TYPE);
+  const { changed, onSaved } = useSavedAs<MatterTypeJson>(draft, draft);
   const [impact, setImpact] = useState<MatterTypeImpact>();
   const [create, creating] = useCreateMatterTypeMutation();
   const [change, changing] = useChangeMatterTypeMutation();
   const [askImpact] = useTypeImpactMutation();
-  const replace = (whole: MatterTypeJson): void => {
-    setDraft(whole);
-    setChanged(true);
-  };
   const set = (part: Partial<MatterTypeJson>): void => {
-    setDraft((known) => ({ ...known, ...part }));
-    setChanged(true);
+    replace((known) => ({ ...known, ...part }));
     setImpact(undefined);
   };
   const keepNew = async (): Promise<boolean> =>
@@ -70,7 +66,7 @@ export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
   const keep = async (): Promise<void> => {
     if (!(await (type ? keepChanged(type) : keepNew()))) return;
     flushSync(() => {
-      setChanged(false);
+      onSaved(draft);
     });
     await navigate('/practice');
   };

@@ -9,6 +9,7 @@ import { problemWords } from '../../../words/wording.ts';
 import { TextField } from '../../../ui/Field.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
+import { useSavedAs } from '../../../ui/useSavedAs.ts';
 import { Overtaken } from '../../../ui/Overtaken.tsx';
 import { PUT_IN_SIGN } from '../../../parts/editor/putIn.ts';
 import { TemplatePlacesContext } from '../../../parts/editor/templateContext.ts';
@@ -52,7 +53,7 @@ const wordsOf = ({ title, detail }: ReturnType<typeof problemOf>): string => `${
 export function Workshop(props: WorkshopProps) {
   const { initial, brought, template, mayChange, matterId, onMatter, onRenew } = props;
   const navigate = useNavigate();
-  const { draft, changed, set, setContent, changeContent, isKept } = useWorkshopDraft(initial, brought);
+  const { draft, changed, set, setContent, changeContent, onSaved } = useWorkshopDraft(initial, brought);
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
   const { data: passages } = usePassagesQuery();
   const { look, problem, isStale } = useLook(draft, matterId);
@@ -68,7 +69,7 @@ export function Workshop(props: WorkshopProps) {
   );
   const { subject, body } = useWordingEditors(initial.content, places, mayChange, changeContent);
 
-  const { keep, busy, error, overtaken, standOnTop } = useKeeping(draft, template, isKept);
+  const { keep, busy, error, overtaken, standOnTop } = useKeeping(draft, template, onSaved);
   useKeys({ Escape: () => void navigate('/templates') });
 
   const remedy = (found: ProblemRemedy, problem: TemplateProblemView): void => {
@@ -143,28 +144,17 @@ export function Workshop(props: WorkshopProps) {
 /** What is on the desk, and whether it differs from what is kept. */
 function useWorkshopDraft(initial: WorkshopDraft, brought: boolean) {
   const [draft, setDraft] = useState(initial);
-  const [changed, setChanged] = useState(brought);
+  const { changed, onSaved } = useSavedAs<WorkshopDraft>(draft, brought ? undefined : initial);
   const set = (part: Partial<WorkshopDraft>): void => {
     setDraft((known) => ({ ...known, ...part }));
-    setChanged(true);
   };
   const changeContent = (work: (content: Content) => Partial<Content>): void => {
     setDraft((known) => ({ ...known, content: { ...known.content, ...work(known.content) } }));
-    setChanged(true);
   };
   const setContent = (part: Partial<Content>): void => {
     changeContent(() => part);
   };
-  return {
-    draft,
-    changed,
-    set,
-    setContent,
-    changeContent,
-    isKept: (): void => {
-      setChanged(false);
-    },
-  };
+  return { draft, changed, set, setContent, changeContent, onSaved };
 }
 
 /** The draft as a matter would fill it in, looked at anew whenever it rests. */

@@ -248,10 +248,10 @@ describe('keeping a template', () => {
       },
     };
     function Desk() {
-      const [versionId, setVersion] = useState('v1');
+      const [version, setVersion] = useState(1);
       const { keep, overtaken, standOnTop } = useKeeping(
         { ...NEW_DRAFT, name: 'Our terms' },
-        detail({ versionId }),
+        detail({ version, versionId: `v${version}` }),
         () => undefined,
       );
       return (
@@ -262,7 +262,7 @@ describe('keeping a template', () => {
           <button
             type="button"
             onClick={() => {
-              setVersion('v2');
+              setVersion(2);
             }}
           >
             A colleague

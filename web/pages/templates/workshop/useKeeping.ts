@@ -16,16 +16,18 @@ interface Keeping {
   readonly error: unknown;
 }
 
+type Version = Pick<TemplateDetail, 'versionId' | 'version'>;
+
 /** Keeps a template: a new one goes to its own address, one that is there becomes a new version. */
 export function useKeeping(
   draft: WorkshopDraft,
   template: TemplateDetail | undefined,
-  onKept: () => void,
+  onKept: (sent: WorkshopDraft) => void,
 ): Keeping {
   const navigate = useNavigate();
   const [create, creating] = useCreateTemplateMutation();
   const [change, changing] = useChangeTemplateMutation();
-  const [baseVersionId, setBase] = useState(template?.versionId);
+  const [base, setBase] = useState<Version | undefined>(template);
   const busy = creating.isLoading || changing.isLoading;
   const { name, folder, tags, channel, content } = draft;
   const keepNew = async (): Promise<void> => {
@@ -33,31 +35,34 @@ export function useKeeping(
       .unwrap()
       .catch(() => undefined);
     if (!made) return;
-    flushSync(onKept);
+    flushSync(() => {
+      onKept(draft);
+    });
     await navigate(`/templates/${made.id}`, { replace: true });
   };
-  const keepChanged = async ({ id, versionId }: TemplateDetail, why: string): Promise<void> => {
+  const keepChanged = async ({ id }: TemplateDetail, baseVersionId: string, why: string): Promise<void> => {
     // What is typed stands on the version that was opened, not on whatever is there by now.
     const kept = await change({
       id,
-      change: { baseVersionId: baseVersionId ?? versionId, name, folder, tags: [...tags], content, why },
+      change: { baseVersionId, name, folder, tags: [...tags], content, why },
     })
       .unwrap()
       .catch(() => undefined);
     if (!kept) return;
-    setBase(kept.versionId);
-    onKept();
+    setBase(kept);
+    onKept(draft);
   };
   const keep = async (why: string): Promise<void> => {
     if (busy || name.trim() === '') return;
-    await (template ? keepChanged(template, why) : keepNew());
+    await (template && base ? keepChanged(template, base.versionId, why) : keepNew());
   };
   return {
     keep,
     busy,
-    overtaken: template !== undefined && template.versionId !== baseVersionId && !busy,
+    // One's own version is known here before it comes back with the template.
+    overtaken: template !== undefined && base !== undefined && template.version > base.version,
     standOnTop: () => {
-      setBase(template?.versionId);
+      setBase(template);
     },
     error: creating.error ?? changing.error,
   };
