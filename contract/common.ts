@@ -43,3 +43,6 @@ export const Nothing = Type.Object({});
 export const SenderChoiceJson = Type.Unsafe<SenderChoice>(
   Type.String({ pattern: '^(?:responsible|practice|sender:[a-z0-9-]{1,60})$' }),
 );
+
+/** The state of settings that a change stands on, as they were read; where it is left out, the later change holds. */
+export const SettingsRevision = Type.String({ minLength: 1, maxLength: 64 });

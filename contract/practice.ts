@@ -2,11 +2,12 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { LETTER_WINDOWS, SIDE_MM, SIGNATURE_MM } from '../core/model/letterLayout.ts';
 import { CAUTIONS } from '../core/model/noteCodes.ts';
-import { RealDay } from './common.ts';
+import { RealDay, SettingsRevision } from './common.ts';
 
 /** What the practice decides once for everybody. */
 export const PracticeJson = Type.Object(
   {
+    revision: Type.Optional(SettingsRevision),
     name: Type.String({ minLength: 1, maxLength: 120 }),
     phone: Type.String({ maxLength: 60 }),
     addressLines: Type.Array(Type.String({ maxLength: 120 }), { maxItems: 8 }),

@@ -1,11 +1,13 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
+import { SettingsRevision } from './common.ts';
 
 const MINUTES_A_DAY = 1_440;
 
 /** Whom mail goes out under beside the practice and its people, and when it leaves. */
 export const SendingJson = Type.Object(
   {
+    revision: Type.Optional(SettingsRevision),
     senders: Type.Array(
       Type.Object(
         {
@@ -54,13 +56,14 @@ export const MailHostJson = Type.Object(
 export type MailHostJson = Static<typeof MailHostJson>;
 
 export const MailHostsJson = Type.Object(
-  { hosts: Type.Array(MailHostJson, { maxItems: 20 }) },
+  { revision: Type.Optional(SettingsRevision), hosts: Type.Array(MailHostJson, { maxItems: 20 }) },
   { additionalProperties: false },
 );
 export type MailHostsJson = Static<typeof MailHostsJson>;
 
 /** The hosts kept on this screen, and those set where the application is started, which carry what is left. */
 export const MailHostsView = Type.Object({
+  revision: Type.Optional(SettingsRevision),
   hosts: Type.Array(MailHostJson),
   fromOutside: Type.Array(
     Type.Object({ host: Type.String(), port: Type.Integer(), carries: Type.Array(Type.String()) }),

@@ -19,6 +19,7 @@ const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: st
   passageInUse: [409, 'The passage is in use'],
   matterChanged: [409, 'The matter has been changed elsewhere'],
   contactChanged: [409, 'The contact has been changed elsewhere'],
+  settingsChanged: [409, 'The settings have been changed elsewhere'],
   typeChanged: [409, 'The kind of matter has been changed elsewhere'],
   decidedMeanwhile: [409, 'Somebody else has dealt with it meanwhile'],
   cannotDecide: [409, 'The message needs no decision'],

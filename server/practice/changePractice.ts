@@ -4,6 +4,7 @@ import { parsePlainDate } from '../../core/model/plainDate.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { readSettings, writeSettings } from '../platform/settings/queries.ts';
+import { refuseOvertaken } from '../platform/settings/revision.ts';
 import { readPractice } from './readPractice.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -28,6 +29,7 @@ export async function changePractice(
   if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
     throw new DomainProblem('badSettings', `“${json.filingDomain}” is no domain. Nothing was changed.`);
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
+    refuseOvertaken(json.revision, (await readPractice(inside)).revision);
     const before = await readSettings(inside);
     const { name, phone, addressLines, website } = json;
     await writeSettings(tx, {

@@ -1,12 +1,13 @@
 import type { PracticeJson } from '../../contract/practice.ts';
 import { readSettings } from '../platform/settings/queries.ts';
+import { revisionOf } from '../platform/settings/revision.ts';
 import { CAUTIONS } from '../../core/model/noteCodes.ts';
 import type { Scope } from '../access/scope.ts';
 
 export async function readPractice(scope: Scope): Promise<PracticeJson> {
   const settings = await readSettings(scope);
   const { practice, practiceEmail, weekdays, holidays, palette, cautionsOff, repeatDays } = settings;
-  return {
+  const json: PracticeJson = {
     name: practice.name,
     phone: practice.phone,
     addressLines: [...practice.addressLines],
@@ -24,4 +25,5 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     textSender: settings.textSender,
     trustedHosts: [...settings.trustedHosts],
   };
+  return { revision: revisionOf(json), ...json };
 }

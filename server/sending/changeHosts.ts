@@ -3,6 +3,7 @@ import type { MailHostsJson, MailHostsView } from '../../contract/sending.ts';
 import { settingsOf } from './hostSettings.ts';
 import { wrong } from './wrongSettings.ts';
 import { readMailHosts, writeMailHosts } from '../platform/mail/mailHostQueries.ts';
+import { refuseOvertaken } from '../platform/settings/revision.ts';
 import { readHosts } from './readHosts.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -10,10 +11,11 @@ import type { PersonScope } from '../access/scope.ts';
 export async function changeHosts(
   services: Services,
   scope: PersonScope,
-  { hosts }: MailHostsJson,
+  { revision, hosts }: MailHostsJson,
 ): Promise<MailHostsView> {
   if (new Set(hosts.map(({ key }) => key)).size < hosts.length) throw wrong('Two hosts have the same key.');
   await changing(services, scope, async ({ tx, scope: inside, audit }) => {
+    refuseOvertaken(revision, (await readHosts(services, inside)).revision);
     const before = await readMailHosts(inside);
     await writeMailHosts(
       tx,

@@ -4,6 +4,7 @@ import { isMailAddress } from '../../core/recipients/address.ts';
 import { wrong } from './wrongSettings.ts';
 import { isTimeZone } from '../../core/dates/zonedClock.ts';
 import { writeSettings, readSettings } from '../platform/settings/queries.ts';
+import { refuseOvertaken } from '../platform/settings/revision.ts';
 import { readSending } from './readSending.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -11,7 +12,7 @@ import type { PersonScope } from '../access/scope.ts';
 export async function changeSending(
   services: Services,
   scope: PersonScope,
-  json: SendingJson,
+  { revision, ...json }: SendingJson,
 ): Promise<SendingJson> {
   for (const { address } of json.senders)
     if (!isMailAddress(address)) throw wrong(`“${address}” is not a whole mail address.`);
@@ -21,6 +22,7 @@ export async function changeSending(
     throw wrong('Working hours end after they begin.');
   if (!isTimeZone(json.timeZone)) throw wrong(`“${json.timeZone}” is no time zone.`);
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
+    refuseOvertaken(revision, (await readSending(inside)).revision);
     await writeSettings(tx, { ...(await readSettings(inside)), ...json });
     await audit('practice.sendingChanged', 'practice', 'practice');
     tell({ kind: 'matterType', id: 'practice' });

@@ -1,14 +1,12 @@
 import type { Services } from '../platform/services.ts';
 import type { MailHostsView } from '../../contract/sending.ts';
 import { readMailHosts } from '../platform/mail/mailHostQueries.ts';
-import type { PersonScope } from '../access/scope.ts';
+import { revisionOf } from '../platform/settings/revision.ts';
+import type { Scope } from '../access/scope.ts';
 
-export async function readHosts(
-  { config }: Pick<Services, 'config'>,
-  scope: PersonScope,
-): Promise<MailHostsView> {
+export async function readHosts({ config }: Pick<Services, 'config'>, scope: Scope): Promise<MailHostsView> {
   const stored = await readMailHosts(scope);
-  return {
+  const view: MailHostsView = {
     hosts: stored.map(({ user, password, perMinute, carries, ...one }) => ({
       ...one,
       user: user ?? '',
@@ -18,4 +16,5 @@ export async function readHosts(
     })),
     fromOutside: config.smtp.map(({ host, port, carries }) => ({ host, port, carries: [...carries] })),
   };
+  return { revision: revisionOf(view), ...view };
 }

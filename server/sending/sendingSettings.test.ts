@@ -44,8 +44,14 @@ describe('whom mail goes out under, and when', () => {
       workingHours: { fromMinute: 480, untilMinute: 960 },
       holdSeconds: 30,
     };
-    expect((await client.call('PATCH', '/practice/sending', changed)).json).toEqual(changed);
-    expect(await sending()).toEqual(changed);
+    expect((await client.call('PATCH', '/practice/sending', changed)).json).toEqual({
+      ...changed,
+      revision: expect.any(String),
+    });
+    expect(await sending()).toMatchObject({
+      ...changed,
+      revision: expect.not.stringContaining(before.revision),
+    });
     expect((await client.call('GET', '/session')).json.holdSeconds).toBe(30);
   });
 
@@ -92,6 +98,23 @@ describe('whom mail goes out under, and when', () => {
     expect(gone.notes.map(({ code }: { code: string }) => code)).toContain('noSender');
     const tried = await client.call('POST', `/messages/${id}/test`);
     expect([tried.status, tried.json.code]).toEqual([422, 'notesStop']);
+  });
+});
+
+describe('settings that two people change', () => {
+  it.each([
+    ['/practice', (now: { readonly name: string }) => ({ name: `${now.name} & Partners` })],
+    ['/practice/sending', () => ({ holdSeconds: 15 })],
+    ['/practice/mail-hosts', () => ({ hosts: [HOST] })],
+  ] as const)('%s: the later is told, and nothing of the earlier is lost', async (path, change) => {
+    const { fromOutside: _not, ...opened } = (await client.call('GET', path)).json;
+    const first = await client.call('PATCH', path, { ...opened, ...change(opened) });
+    expect([first.status, first.json.revision]).toEqual([200, expect.not.stringContaining(opened.revision)]);
+    const late = await client.call('PATCH', path, opened);
+    expect([late.status, late.json.code]).toEqual([409, 'settingsChanged']);
+    expect((await client.call('GET', path)).json).toEqual(first.json);
+    const { fromOutside: _gone, ...now } = first.json;
+    expect((await client.call('PATCH', path, now)).status).toBe(200);
   });
 });
 

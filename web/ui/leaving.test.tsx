@@ -100,8 +100,12 @@ function Held() {
         overtaken={overtaken}
         onRenew={renew}
         onSave={() => {
-          onSaved();
-          setNow({ revision: now.revision + 1, name: 'as the server has it' });
+          const saved = { revision: now.revision + 1, name: 'as the server has it' };
+          onSaved(saved);
+          // It is read again a little later.
+          setTimeout(() => {
+            setNow(saved);
+          });
         }}
       />
       <button
@@ -135,6 +139,8 @@ describe('a form that is open', () => {
     await user.click(screen.getByRole('button', { name: 'Save' }));
     await user.type(screen.getByLabelText('Name'), 'kafor');
     expect([name(), screen.queryByRole('alert')]).toEqual(['Ines Okafor', null]);
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(screen.queryByRole('alert')).toBeNull();
     await user.click(screen.getByRole('button', { name: 'A colleague' }));
     expect(screen.getByRole('alert')).toBeTruthy();
   });

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 export interface Opened<T> {
-  /** As it was when it was opened: what is typed stands on that. */
+  /** As it was when it was opened, or saved from here: what is typed stands on that. */
   readonly opened: T;
   /** Changes where the form is to begin anew: with what somebody else made of it. */
   readonly age: number;
@@ -9,30 +9,28 @@ export interface Opened<T> {
   readonly overtaken: boolean;
   /** Goes on from what it is now. */
   readonly renew: () => void;
-  /** The next change is one's own: what is typed goes on from it, and stays. */
-  readonly onSaved: () => void;
+  /** What was saved from here, as the server answered: what is typed goes on from it, and stays. */
+  readonly onSaved: (saved: T) => void;
 }
 
 /** Holds what a form was opened with: what others change meanwhile never empties it, and is offered. */
 export function useOpened<T>(current: T, versionOf: (one: T) => string | number): Opened<T> {
   const [opened, setOpened] = useState(current);
   const [age, setAge] = useState(0);
-  const [saved, setSaved] = useState(false);
-  const isOther = versionOf(current) !== versionOf(opened);
-  if (isOther && saved) {
-    setOpened(current);
-    setSaved(false);
-  }
+  // One's own saving is answered before it is read again: until then what is there is a version seen before.
+  const [seen, setSeen] = useState(() => new Set([versionOf(current)]));
+  const goOnFrom = (one: T): void => {
+    setOpened(one);
+    setSeen((known) => new Set(known).add(versionOf(one)));
+  };
   return {
     opened,
     age,
-    overtaken: isOther && !saved,
+    overtaken: !seen.has(versionOf(current)),
     renew: () => {
-      setOpened(current);
+      goOnFrom(current);
       setAge(age + 1);
     },
-    onSaved: () => {
-      setSaved(true);
-    },
+    onSaved: goOnFrom,
   };
 }

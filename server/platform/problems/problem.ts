@@ -18,6 +18,7 @@ export type ProblemCode =
   | 'matterChanged'
   | 'contactChanged'
   | 'typeChanged'
+  | 'settingsChanged'
   | 'decidedMeanwhile'
   | 'cannotDecide'
   | 'tooLarge'

@@ -53,7 +53,7 @@ interface ContactFormProps {
   /** Somebody else changed the contact since it was opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
-  readonly onSaved: () => void;
+  readonly onSaved: (saved: ContactDetail) => void;
 }
 
 function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: ContactFormProps) {
@@ -61,12 +61,12 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
   const form = useForm<ContactJson>({ initialValues: detail?.contact ?? firstKnown(from) });
   const { values } = form;
   const name = nameOf(values);
-  const { keep, error } = useKeeping(detail, values, (sent) => {
+  const { keep, error } = useKeeping(detail, values, (sent, saved) => {
     // What was typed since is not saved by that.
     flushSync(() => {
       form.resetDirty(sent);
     });
-    onSaved();
+    onSaved(saved);
   });
   const navigate = useNavigate();
   useKeys({ 'Ctrl+s': () => void keep(), Escape: () => void navigate('/directory') });
@@ -124,7 +124,7 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
 function useKeeping(
   detail: ContactDetail | undefined,
   values: ContactJson,
-  onSaved: (sent: ContactJson) => void,
+  onSaved: (sent: ContactJson, saved: ContactDetail) => void,
 ) {
   const navigate = useNavigate();
   const [create, creating] = useCreateContactMutation();
@@ -135,8 +135,8 @@ function useKeeping(
       await change({ id: detail.id, change: { revision: detail.revision, contact } })
         .unwrap()
         .then(
-          () => {
-            onSaved(values);
+          (saved) => {
+            onSaved(values, saved);
           },
           () => undefined,
         );
@@ -146,7 +146,7 @@ function useKeeping(
       .unwrap()
       .catch(() => undefined);
     if (!made) return;
-    onSaved(values);
+    onSaved(values, made);
     await navigate(`/directory/${made.id}`, { replace: true });
   };
   return { keep, error: creating.error ?? changing.error };

@@ -55,7 +55,7 @@ interface PassageDeskProps {
   /** Somebody else changed it since it was opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
-  readonly onSaved: () => void;
+  readonly onSaved: (saved: PassageDetail) => void;
 }
 
 function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: PassageDeskProps) {
@@ -71,11 +71,11 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
     setEdits((n) => n + 1);
   };
   const { body, places } = usePassageEditor(passage, from.body, mayChange, edited);
-  const { keep, retire, error } = useKeeping(passage, () => {
+  const { keep, retire, error } = useKeeping(passage, (saved) => {
     flushSync(() => {
       setSaved(edits);
     });
-    onSaved();
+    onSaved(saved);
   });
   const keepIt = (): void => {
     if (body && name.trim() !== '' && (passage === undefined || changed))
@@ -141,7 +141,7 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
   );
 }
 
-function useKeeping(passage: PassageDetail | undefined, onSaved: () => void) {
+function useKeeping(passage: PassageDetail | undefined, onSaved: (saved: PassageDetail) => void) {
   const navigate = useNavigate();
   const [create, creating] = useCreatePassageMutation();
   const [change, changing] = useChangePassageMutation();
@@ -157,7 +157,7 @@ function useKeeping(passage: PassageDetail | undefined, onSaved: () => void) {
       .unwrap()
       .catch(() => undefined);
     if (!made) return;
-    onSaved();
+    onSaved(made);
     await navigate(`/passages/${made.id}`, { replace: true });
   };
   return {

@@ -1,14 +1,17 @@
-import { useForm } from '@mantine/form';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import type { PracticeJson } from '../../../contract/practice.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Button } from '../../ui/Button.tsx';
+import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../ui/Overtaken.tsx';
+import { useOpened } from '../../ui/useOpened.ts';
 import { ReadOnly } from '../../ui/ReadOnly.tsx';
 import { ADMINISTRATORS_ALONE, mayDo } from '../../words/rights.ts';
 import { KeptSafe } from '../../parts/exports/KeptSafe.tsx';
 import { useChangePracticeMutation, usePracticeQuery } from '../../api/practice.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
+import { useSettings } from './useSettings.ts';
 import { Holidays } from './Holidays.tsx';
 import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
 import classes from './Practice.module.css';
@@ -51,28 +54,44 @@ export function PracticePage() {
           </Link>
           <KeptSafe mayTakeAll={mayDo(user, 'archive')} />
         </section>
-        {practice ? (
-          <PracticeForm key={JSON.stringify(practice)} practice={practice} mayChange={mayChange} />
-        ) : null}
+        {practice ? <OpenedPractice practice={practice} mayChange={mayChange} /> : null}
       </div>
     </div>
+  );
+}
+
+const revisionOf = ({ revision }: PracticeJson): string => revision ?? '';
+
+function OpenedPractice({ practice, mayChange }: Pick<PracticeFormProps, 'practice' | 'mayChange'>) {
+  const { opened, age, overtaken, renew, onSaved } = useOpened(practice, revisionOf);
+  return (
+    <PracticeForm
+      key={age}
+      practice={opened}
+      mayChange={mayChange}
+      overtaken={overtaken}
+      onRenew={renew}
+      onSaved={onSaved}
+    />
   );
 }
 
 interface PracticeFormProps {
   readonly practice: PracticeJson;
   readonly mayChange: boolean;
+  /** Somebody else changed the settings since they were opened. */
+  readonly overtaken: boolean;
+  readonly onRenew: () => void;
+  readonly onSaved: (saved: PracticeJson) => void;
 }
 
-function PracticeForm({ practice, mayChange }: PracticeFormProps) {
-  const form = useForm<PracticeJson>({ initialValues: practice });
+function PracticeForm({ practice, mayChange, overtaken, onRenew, onSaved }: PracticeFormProps) {
   const [change, { error, isLoading }] = useChangePracticeMutation();
-  const { values } = form;
-  const set = (part: Partial<PracticeJson>): void => {
-    form.setValues(part);
-  };
+  const { values, set, keep, changed } = useSettings(practice, (sent) => change(sent).unwrap(), onSaved);
   return (
     <section aria-label="Letterhead and days">
+      <LeaveGuard when={mayChange && changed} what="the practice’s settings" />
+      {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <Letterhead values={values} onChange={set} />
         <Letters values={values} onChange={set} />
@@ -92,7 +111,7 @@ function PracticeForm({ practice, mayChange }: PracticeFormProps) {
           </p>
         ) : null}
         {mayChange ? (
-          <Button kind="go" disabled={!form.isDirty() || isLoading} onClick={() => void change(values)}>
+          <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
             Keep
           </Button>
         ) : null}

@@ -79,6 +79,33 @@ describe('what the practice decides', () => {
     ]);
   });
 
+  it('stands on the state that was opened, then on what it saved itself', async () => {
+    let saved = 1;
+    const { user, changes } = show(
+      <PracticePage />,
+      {
+        ...answers,
+        'GET /practice': { ...PRACTICE, revision: 'r1' },
+        'PATCH /practice': (body: PracticeJson) => {
+          saved += 1;
+          return { ...body, revision: `r${saved}` };
+        },
+      },
+      { role: 'administrator' },
+    );
+    await user.type(await screen.findByLabelText('Name'), ' of ours');
+    await user.keyboard('{Control>}s{/Control}');
+    await user.type(screen.getByLabelText('Name'), ', renamed');
+    await user.keyboard('{Control>}s{/Control}');
+    expect(
+      changes().map(({ body }) => [(body as PracticeJson).revision, (body as PracticeJson).name]),
+    ).toEqual([
+      ['r1', 'A practice of ours'],
+      ['r2', 'A practice of ours, renamed'],
+    ]);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
   it('says what could not be kept, and keeps what was typed', async () => {
     const { user } = show(
       <PracticePage />,

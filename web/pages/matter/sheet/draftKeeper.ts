@@ -20,6 +20,12 @@ export interface DraftState {
   readonly conflict: boolean;
 }
 
+/** The words as they were handed over, and as the server made them. */
+export interface Renewed {
+  readonly base: { readonly body: Message['body']; readonly subject: Message['subjectNodes'] };
+  readonly kept: Message;
+}
+
 export interface DraftServer {
   readonly change: (change: ChangeMessage) => Promise<Message>;
   readonly read: () => Promise<Message>;
@@ -33,7 +39,7 @@ export interface DraftServer {
 export class DraftKeeper {
   readonly #server: DraftServer;
   readonly #listeners = new Set<() => void>();
-  readonly #renewed = new Set<(message: Message) => void>();
+  readonly #renewed = new Set<(renewed: Renewed) => void>();
   #state: DraftState;
   #revision: number;
   #pending: ChangeMessage = {};
@@ -56,7 +62,7 @@ export class DraftKeeper {
   readonly state = (): DraftState => this.#state;
 
   /** Is told when the server has changed the words itself: greetings that follow new recipients, words it quoted. */
-  readonly onRenewed = (listener: (message: Message) => void): (() => void) => {
+  readonly onRenewed = (listener: (renewed: Renewed) => void): (() => void) => {
     this.#renewed.add(listener);
     return () => this.#renewed.delete(listener);
   };
@@ -107,11 +113,19 @@ export class DraftKeeper {
     this.#waitingSince = undefined;
     this.#set({ keeping: 'keeping' });
     try {
+      const base = { ...this.#state.message, ...change };
       const kept = await this.#server.change(change);
       this.#revision = kept.revision;
       this.#set({ message: kept, keeping: this.unkept() ? 'keeping' : 'kept', error: undefined });
-      if ((change.to ?? change.quoted) && !this.unkept())
-        for (const listener of this.#renewed) listener(kept);
+      if (change.to ?? change.quoted)
+        for (const listener of this.#renewed)
+          listener({
+            base: {
+              body: base.body,
+              subject: Array.isArray(change.subject) ? change.subject : base.subjectNodes,
+            },
+            kept,
+          });
       return true;
     } catch (error) {
       const { revision: _revision, ...words } = change;

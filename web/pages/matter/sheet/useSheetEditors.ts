@@ -9,6 +9,7 @@ import type { DraftKeeper } from './draftKeeper.ts';
 import { bodyExtensions, subjectContent, subjectExtensions, subjectNodesOf } from './editors.ts';
 import { notesKey } from './noteHighlights.ts';
 import { PassagesAtCaret, offerHere } from './passages.ts';
+import { renewContent } from './renewContent.ts';
 import { startPlace } from './startPlace.ts';
 
 const bodyWithPassages = [...bodyExtensions, PassagesAtCaret];
@@ -57,9 +58,14 @@ export function useSheetEditors(
 
   useEffect(
     () =>
-      keeper.onRenewed((renewed) => {
-        body?.commands.setContent(renewed.body, { emitUpdate: false });
-        subject?.commands.setContent(subjectContent(renewed.subjectNodes), { emitUpdate: false });
+      keeper.onRenewed(({ base, kept }) => {
+        if (!body || !subject) return;
+        renewContent(body, base.body, kept.body);
+        renewContent(subject, subjectContent(base.subject), subjectContent(kept.subjectNodes));
+        // What was typed meanwhile and is not kept yet holds what was renewed, too.
+        const typed = keeper.unkept();
+        if (typed?.body) keeper.change({ body: body.getJSON() as Message['body'] });
+        if (typed?.subject) keeper.change({ subject: subjectNodesOf(subject.getJSON()) });
       }),
     [keeper, body, subject],
   );

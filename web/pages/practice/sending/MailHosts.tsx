@@ -1,6 +1,9 @@
-import { useState } from 'react';
 import type { MailHostJson, MailHostsView, MailHostTried } from '../../../../contract/sending.ts';
 import { fileSize, problemWords } from '../../../words/wording.ts';
+import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../../ui/Overtaken.tsx';
+import { useOpened } from '../../../ui/useOpened.ts';
+import type { Opened } from '../../../ui/useOpened.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import {
@@ -8,6 +11,7 @@ import {
   useMailHostsQuery,
   useTryMailHostMutation,
 } from '../../../api/sending.ts';
+import { useSettings } from '../useSettings.ts';
 import { unusedKey } from '../../../words/typeWords.ts';
 import classes from '../Practice.module.css';
 
@@ -25,18 +29,32 @@ export function MailHosts() {
     <section aria-label="Mail hosts">
       <h2>Mail hosts</h2>
       {error ? <p className={classes.hint}>{problemWords(error)}</p> : null}
-      {view ? <HostsForm key={JSON.stringify(view)} view={view} /> : null}
+      {view ? <OpenedHosts view={view} /> : null}
     </section>
   );
 }
 
-function HostsForm({ view }: { readonly view: MailHostsView }) {
-  const [hosts, setHosts] = useState(view.hosts);
-  const [keep, { error, isLoading }] = useChangeMailHostsMutation();
-  const isChanged = JSON.stringify(hosts) !== JSON.stringify(view.hosts);
+const revisionOf = ({ revision }: MailHostsView): string => revision ?? '';
+
+function OpenedHosts({ view }: { readonly view: MailHostsView }) {
+  const opened = useOpened(view, revisionOf);
+  return <HostsForm key={opened.age} {...opened} />;
+}
+
+function HostsForm({ opened, overtaken, renew, onSaved }: Opened<MailHostsView>) {
+  const [change, { error, isLoading }] = useChangeMailHostsMutation();
+  const save = ({ hosts, revision }: MailHostsView): Promise<MailHostsView> =>
+    change({ hosts, ...(revision !== undefined && { revision }) }).unwrap();
+  const { values, set, keep, changed } = useSettings(opened, save, onSaved);
+  const { hosts } = values;
+  const setHosts = (changed: MailHostJson[]): void => {
+    set({ hosts: changed });
+  };
   return (
     <>
-      {view.fromOutside.map(({ host, port, carries }) => (
+      <LeaveGuard when={changed} what="the mail hosts" />
+      {overtaken ? <Overtaken onRenew={renew} /> : null}
+      {opened.fromOutside.map(({ host, port, carries }) => (
         <p key={`${host}:${port}`} className={classes.hint}>
           {carries.length === 0 ? 'All else goes through' : `Mail from ${carries.join(', ')} goes through`}{' '}
           <b>
@@ -65,8 +83,8 @@ function HostsForm({ view }: { readonly view: MailHostsView }) {
         >
           Another host
         </Button>
-        {isChanged ? (
-          <Button kind="go" disabled={isLoading} onClick={() => void keep({ hosts })}>
+        {changed ? (
+          <Button kind="go" disabled={isLoading} onClick={() => void keep()}>
             Keep the hosts
           </Button>
         ) : null}

@@ -1,12 +1,15 @@
-import { useForm } from '@mantine/form';
 import { Link, useOutletContext } from 'react-router';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import type { Session } from '../../../../contract/session.ts';
 import { problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
+import { Overtaken } from '../../../ui/Overtaken.tsx';
+import { useOpened } from '../../../ui/useOpened.ts';
 import { ReadOnly } from '../../../ui/ReadOnly.tsx';
 import { ADMINISTRATORS_ALONE, mayDo } from '../../../words/rights.ts';
 import { useChangeSendingMutation, useSendingQuery } from '../../../api/sending.ts';
+import { useSettings } from '../useSettings.ts';
 import { MailHosts } from './MailHosts.tsx';
 import { Senders, Times } from './sendingParts.tsx';
 import classes from '../Practice.module.css';
@@ -25,29 +28,45 @@ export function SendingPage() {
       </header>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.columns}>
-        {sending ? (
-          <SendingForm key={JSON.stringify(sending)} sending={sending} mayChange={mayChange} />
-        ) : null}
+        {sending ? <OpenedSending sending={sending} mayChange={mayChange} /> : null}
         {mayChange ? <MailHosts /> : null}
       </div>
     </div>
   );
 }
 
+const revisionOf = ({ revision }: SendingJson): string => revision ?? '';
+
+function OpenedSending({ sending, mayChange }: Pick<SendingFormProps, 'sending' | 'mayChange'>) {
+  const { opened, age, overtaken, renew, onSaved } = useOpened(sending, revisionOf);
+  return (
+    <SendingForm
+      key={age}
+      sending={opened}
+      mayChange={mayChange}
+      overtaken={overtaken}
+      onRenew={renew}
+      onSaved={onSaved}
+    />
+  );
+}
+
 interface SendingFormProps {
   readonly sending: SendingJson;
   readonly mayChange: boolean;
+  /** Somebody else changed the settings since they were opened. */
+  readonly overtaken: boolean;
+  readonly onRenew: () => void;
+  readonly onSaved: (saved: SendingJson) => void;
 }
 
-function SendingForm({ sending, mayChange }: SendingFormProps) {
-  const form = useForm<SendingJson>({ initialValues: sending });
-  const { values } = form;
+function SendingForm({ sending, mayChange, overtaken, onRenew, onSaved }: SendingFormProps) {
   const [change, { error, isLoading }] = useChangeSendingMutation();
-  const set = (part: Partial<SendingJson>): void => {
-    form.setValues(part);
-  };
+  const { values, set, keep, changed } = useSettings(sending, (sent) => change(sent).unwrap(), onSaved);
   return (
     <section aria-label="Senders and times">
+      <LeaveGuard when={mayChange && changed} what="the senders and times" />
+      {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <h2>Senders</h2>
         <p className={classes.hint}>
@@ -67,7 +86,7 @@ function SendingForm({ sending, mayChange }: SendingFormProps) {
           </p>
         ) : null}
         {mayChange ? (
-          <Button kind="go" disabled={!form.isDirty() || isLoading} onClick={() => void change(values)}>
+          <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
             Keep
           </Button>
         ) : null}
