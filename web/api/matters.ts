@@ -58,6 +58,7 @@ const mattersApi = api.injectEndpoints({
 
 export const {
   useRecordQuery,
+  useLazyRecordQuery,
   useChangeMatterMutation,
   useMatterQuery,
   useCreateMatterMutation,

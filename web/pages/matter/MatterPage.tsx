@@ -88,8 +88,9 @@ export function MatterPage() {
 
 /** The stage, moved by choosing another. */
 function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; readonly mayChange: boolean }) {
-  const { data: record } = useRecordQuery(matter.id);
-  const edit = useEditing(record, matter.id);
+  const { data } = useRecordQuery(matter.id);
+  const edit = useEditing(data, matter.id);
+  const { record } = edit;
   if (!record || !mayChange) return matter.stage;
   return (
     <>

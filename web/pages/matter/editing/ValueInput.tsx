@@ -2,14 +2,15 @@ import { useState } from 'react';
 import type { ValueJson } from '../../../../contract/matterTypes.ts';
 import type { FactDefinition } from '../../../../core/model/matter.ts';
 import type { Value } from '../../../../core/model/value.ts';
-import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
-import { useMoments } from '../../../parts/editor/useMoments.ts';
+import { answerOf } from '../../../../core/template/blanks.ts';
 import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
+import { useReadCell } from './readCell.ts';
+import type { CellDefinition } from './readCell.ts';
 import classes from './Editing.module.css';
 
 interface ValueInputProps {
-  readonly definition: Pick<FactDefinition, 'key' | 'label' | 'kind' | 'choices'>;
+  readonly definition: CellDefinition;
   readonly value: ValueJson | undefined;
   readonly currency: string;
   readonly autoFocus?: boolean;
@@ -31,7 +32,8 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
   const { label, kind, choices } = definition;
   const [typed, setTyped] = useState(value ? answerOf(value as Value) : '');
   const [misfit, setMisfit] = useState(false);
-  const read = useReading(definition, currency);
+  const readCell = useReadCell(currency);
+  const read = (text: string): Value | undefined => readCell(definition, text);
   const take = (text: string): void => {
     if (text.trim() === '') {
       setMisfit(false);
@@ -113,16 +115,6 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
       {misfit ? <small className={classes.misfit}>{MISFITS[kind] ?? 'not understood'}</small> : null}
     </>
   );
-}
-
-/** Reads what is typed as a value of its kind. */
-function useReading(
-  { label, kind, choices }: ValueInputProps['definition'],
-  currency: string,
-): (text: string) => Value | undefined {
-  const momentOf = useMoments();
-  const asked = { key: '', label, kind, required: false, ...(choices ? { choices } : {}) };
-  return (text) => readAnswer(asked, kind === 'dateTime' ? momentOf(text) : text, currency);
 }
 
 const written = (value: Value | undefined): string | undefined => value && answerOf(value);

@@ -1,30 +1,48 @@
-import { useState } from 'react';
-import type { ChangeMatter, MatterRecordView } from '../../../../contract/matterTypes.ts';
-import { problemWords } from '../../../words/wording.ts';
-import { useChangeMatterMutation } from '../../../api/matters.ts';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import type { MatterRecordView } from '../../../../contract/matterTypes.ts';
+import { problemCode, problemWords } from '../../../words/wording.ts';
+import { useChangeMatterMutation, useLazyRecordQuery } from '../../../api/matters.ts';
+import { EditQueue } from './editQueue.ts';
+import type { Edit, Part } from './editQueue.ts';
 
 export interface Editing {
-  readonly change: (part: Omit<ChangeMatter, 'revision'>) => void;
+  /** The matter with what is on its way to be saved. */
+  readonly record: MatterRecordView | undefined;
+  /** One thing to change, or what is to become of the matter as it is when its turn comes. */
+  readonly change: (edit: Part | Edit) => void;
   /** Takes the last change back; undefined where there is none. */
   readonly undo: (() => void) | undefined;
+  /** Why the last change was not saved. */
   readonly problem: string | undefined;
+  /** Sends what was not saved again. */
+  readonly retry: () => void;
 }
 
-/** Changes of one matter, each kept at once, with a way back from the last. */
+/** Changes of one matter, each kept at once and in its order, with a way back from the last. */
 export function useEditing(record: MatterRecordView | undefined, matterId: string): Editing {
-  const [send, { error }] = useChangeMatterMutation();
-  const [back, setBack] = useState<ChangeMatter>();
-  const apply = async (change: ChangeMatter, isUndo: boolean): Promise<void> => {
-    const done = await send({ id: matterId, change })
-      .unwrap()
-      .catch(() => undefined);
-    if (done) setBack(isUndo ? undefined : done.undo);
-  };
+  const [send] = useChangeMatterMutation();
+  const [read] = useLazyRecordQuery();
+  const [queue] = useState(
+    () =>
+      new EditQueue({
+        send: (change) => send({ id: matterId, change }).unwrap(),
+        read: () => read(matterId).unwrap(),
+        isConflict: (error) => problemCode(error) === 'matterChanged',
+      }),
+  );
+  useEffect(() => {
+    queue.saw(record);
+  }, [queue, record]);
+  const state = useSyncExternalStore(queue.subscribe, queue.state);
   return {
-    change: (part) => {
-      if (record) void apply({ ...part, revision: record.revision }, false);
+    // What was just read is shown at once, before the queue has seen it.
+    record: state.record ?? record,
+    change: (edit) => {
+      queue.saw(record);
+      queue.add(typeof edit === 'function' ? edit : () => edit);
     },
-    undo: back && record ? () => void apply({ ...back, revision: record.revision }, true) : undefined,
-    problem: error === undefined ? undefined : problemWords(error),
+    undo: state.back && !state.busy ? queue.undo : undefined,
+    problem: state.failed && problemWords(state.failed.error),
+    retry: queue.retry,
   };
 }

@@ -30,8 +30,9 @@ interface FolderProps {
 
 /** What lies in the matter's folder. Beside an open sheet it narrows to a strip that leads back to it. */
 export function Folder({ matter, narrow, mayChange }: FolderProps) {
-  const { data: record } = useRecordQuery(matter.id, { skip: narrow });
-  const edit = useEditing(record, matter.id);
+  const { data } = useRecordQuery(matter.id, { skip: narrow });
+  const edit = useEditing(data, matter.id);
+  const { record } = edit;
   const [changing, setChanging] = useState(false);
   if (narrow) return <Strip matter={matter} />;
   const editable = mayChange && record !== undefined;
@@ -44,7 +45,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
       ) : null}
       {edit.problem === undefined ? null : (
         <p className={editing.done} data-severity="stop" role="alert">
-          {edit.problem}
+          {edit.problem} <Button onClick={edit.retry}>Try again</Button>
         </p>
       )}
       <Part title="Parties" count={matter.parties.length}>

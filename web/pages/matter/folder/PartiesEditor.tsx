@@ -5,6 +5,8 @@ import type { Editing } from '../editing/useEditing.ts';
 import classes from './Folder.module.css';
 import editing from '../editing/Editing.module.css';
 
+type Holders = readonly { readonly role: string; readonly contactId: string }[];
+
 interface PartiesEditorProps {
   readonly record: MatterRecordView;
   readonly edit: Editing;
@@ -13,8 +15,11 @@ interface PartiesEditorProps {
 /** Who is who on a matter: each role with its people, taken out or added by name. */
 export function PartiesEditor({ record, edit }: PartiesEditorProps) {
   const { parties, type } = record;
-  const keep = (next: MatterRecordView['parties']): void => {
-    edit.change({ parties: next.map(({ role, contactId }) => ({ role, contactId })) });
+  /** Changes the parties as they are when its turn comes: two added one after the other are both there. */
+  const keep = (work: (parties: Holders) => Holders): void => {
+    edit.change((now) => ({
+      parties: work(now.parties).map(({ role, contactId }) => ({ role, contactId })),
+    }));
   };
   return type.roles.map(({ key, label, plural, many }) => {
     const holders = parties.filter(({ role }) => role === key);
@@ -28,7 +33,9 @@ export function PartiesEditor({ record, edit }: PartiesEditorProps) {
               <Button
                 aria-label={`Take out ${party.name} as ${label}`}
                 onClick={() => {
-                  keep(parties.filter((one) => one !== party));
+                  keep((now) =>
+                    now.filter(({ role, contactId }) => role !== key || contactId !== party.contactId),
+                  );
                 }}
               >
                 ×
@@ -40,7 +47,7 @@ export function PartiesEditor({ record, edit }: PartiesEditorProps) {
               label={`Add ${label}`}
               chosen=""
               onChoose={(contact) => {
-                if (contact) keep([...parties, { role: key, contactId: contact.id, name: contact.name }]);
+                if (contact) keep((now) => [...now, { role: key, contactId: contact.id }]);
               }}
             />
           ) : null}

@@ -38,7 +38,7 @@ function Stage({ said }: { readonly said: (part: unknown) => void }) {
       <RecordValues
         matter={matter()}
         record={record}
-        edit={{ change: said, undo: undefined, problem: undefined }}
+        edit={{ record, change: said, undo: undefined, problem: undefined, retry: () => undefined }}
       />
     </>
   );

@@ -56,19 +56,7 @@ export function useSheetEditors(
     },
   });
 
-  useEffect(
-    () =>
-      keeper.onRenewed(({ base, kept }) => {
-        if (!body || !subject) return;
-        renewContent(body, base.body, kept.body);
-        renewContent(subject, subjectContent(base.subject), subjectContent(kept.subjectNodes));
-        // What was typed meanwhile and is not kept yet holds what was renewed, too.
-        const typed = keeper.unkept();
-        if (typed?.body) keeper.change({ body: body.getJSON() as Message['body'] });
-        if (typed?.subject) keeper.change({ subject: subjectNodesOf(subject.getJSON()) });
-      }),
-    [keeper, body, subject],
-  );
+  useRenewal(keeper, body, subject);
 
   useEffect(() => {
     if (!body || !passages) return;
@@ -86,4 +74,21 @@ export function useSheetEditors(
   }, [body, page]);
 
   return { subject, body };
+}
+
+/** Brings what the server changed of the words itself into the texts, around the caret and what was typed since. */
+function useRenewal(keeper: DraftKeeper, body: Editor | null, subject: Editor | null): void {
+  useEffect(
+    () =>
+      keeper.onRenewed(({ base, kept }) => {
+        if (!body || !subject) return;
+        renewContent(body, base.body, kept.body);
+        renewContent(subject, subjectContent(base.subject), subjectContent(kept.subjectNodes));
+        // What was typed meanwhile and is not kept yet holds what was renewed, too.
+        const typed = keeper.unkept();
+        if (typed?.body) keeper.change({ body: body.getJSON() as Message['body'] });
+        if (typed?.subject) keeper.change({ subject: subjectNodesOf(subject.getJSON()) });
+      }),
+    [keeper, body, subject],
+  );
 }
