@@ -50,8 +50,8 @@ export function usePassageEditor(
   });
   useEffect(() => {
     // A passage asks nothing of its own: blanks belong to the template it stands in.
-    body?.commands.offerPutIn((typed) =>
-      putInItems(places, typed, false).filter(({ kind }) => kind === 'field' || kind === 'passage'),
+    body?.commands.offerPutIn((typed, over) =>
+      putInItems(places, typed, false, over).filter(({ kind }) => kind === 'field' || kind === 'passage'),
     );
   }, [body, places]);
   return { body, places };

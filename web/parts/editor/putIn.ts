@@ -3,14 +3,13 @@ import type { Editor, Range } from '@tiptap/core';
 import { PluginKey } from '@tiptap/pm/state';
 import { ReactRenderer } from '@tiptap/react';
 import { Suggestion } from '@tiptap/suggestion';
+import { matchBefore, PUT_IN_SIGN } from './putInMatch.ts';
 import { PutInList } from './PutInList.tsx';
+import { repeatedOver } from './templateContext.ts';
 import type { PutInHandle, PutInItem, PutInListProps } from './PutInList.tsx';
 
-/** Typed at the start of a word, this sign offers what can be put in. It is on every keyboard and begins no word. */
-export const PUT_IN_SIGN = '+';
-
-/** What can be put in for the letters typed, best first. */
-export type ItemsFor = (typed: string) => readonly PutInItem[];
+/** What can be put in for the letters typed, best first; `over` is what the place repeats for, where it does. */
+export type ItemsFor = (typed: string, over: string | undefined) => readonly PutInItem[];
 
 declare module '@tiptap/core' {
   interface Commands<ReturnType> {
@@ -47,15 +46,19 @@ export const PutIn = Extension.create<PutInOptions, PutInStorage>({
   },
   addProseMirrorPlugins() {
     const { onPutIn } = this.options;
-    const { storage } = this;
+    const { storage, editor: here } = this;
+    const itemsFor = (typed: string): PutInItem[] => {
+      const { doc, selection } = here.state;
+      return [...storage.itemsFor(typed, repeatedOver(doc, selection.from))];
+    };
     return [
       Suggestion<PutInItem>({
         editor: this.editor,
         pluginKey: new PluginKey('putIn'),
         char: PUT_IN_SIGN,
-        // Within a word, or after a figure, it is what it is: `+44`, `a+b`.
-        allowedPrefixes: [...' (“"‘,.:;–-/'],
-        items: ({ query }) => [...storage.itemsFor(query)],
+        allowSpaces: true,
+        findSuggestionMatch: ({ $position }) => matchBefore($position),
+        items: ({ query }) => itemsFor(query),
         command: ({ editor, range, props }) => {
           onPutIn(editor, range, props);
         },
@@ -67,7 +70,7 @@ export const PutIn = Extension.create<PutInOptions, PutInStorage>({
             onStart: (props) => {
               typed = props.query;
               // What is known of a matter may arrive while the list stands open.
-              storage.renew = () => list?.updateProps({ items: [...storage.itemsFor(typed)] });
+              storage.renew = () => list?.updateProps({ items: itemsFor(typed) });
               list = new ReactRenderer<PutInHandle, PutInListProps>(PutInList, {
                 props,
                 editor: props.editor,

@@ -17,15 +17,21 @@ export const TemplatePlacesContext = createContext<TemplatePlaces>({
   passages: [],
 });
 
-/** Whether a place of a wording stands once for each of something: in a block that repeats, or in such a row. */
-export function isRepeated(doc: ProseNode, pos: number): boolean {
+/** What a place of a wording stands once for each of: the table or role of the block that repeats, or of such a row. */
+export function repeatedOver(doc: ProseNode, pos: number): string | undefined {
   const place = doc.resolve(pos);
   for (let depth = place.depth; depth > 0; depth -= 1) {
     const { type, attrs } = place.node(depth);
-    if (type.name === 'repeat' || (type.name === 'tableRow' && attrs['repeat'] !== null)) return true;
+    const repeat: unknown =
+      type.name === 'repeat' ? attrs : type.name === 'tableRow' ? attrs['repeat'] : undefined;
+    const over = (repeat as { readonly over?: unknown } | null | undefined)?.over;
+    if (typeof over === 'string') return over;
   }
-  return false;
+  return undefined;
 }
+
+/** Whether a place of a wording stands once for each of something. */
+export const isRepeated = (doc: ProseNode, pos: number): boolean => repeatedOver(doc, pos) !== undefined;
 
 /** A field's name and what it says on the matter looked at. */
 export function placeOf(

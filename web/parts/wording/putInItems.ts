@@ -13,6 +13,11 @@ interface Places {
   }[];
 }
 
+const NOTHING = 'nothing here';
+/** A value that holds the letters comes behind every name that does. */
+const BY_VALUE = 0.5;
+const MIN_VALUE_LETTERS = 2;
+
 /** The most that is offered at once: what is not among these is found by another letter. */
 const MOST = 12;
 
@@ -30,10 +35,26 @@ function fit(label: string, typed: string): number {
   return text.includes(typed) ? 1 : 0;
 }
 
-/** What can be put in for the letters typed, best first; whatever they are, a blank can be made of them. */
-export function putInItems(places: Places, typed: string, inLine: boolean): readonly PutInItem[] {
-  const wanted = fold(typed);
-  const all: PutInItem[] = [
+/** Values that are shown are found too; a single letter stands in nearly all of them. */
+function fitValue({ kind, detail }: PutInItem, wanted: string): number {
+  if (kind !== 'field' || wanted.length < MIN_VALUE_LETTERS || detail === NOTHING) return 0;
+  return fit(detail, wanted) > 0 ? BY_VALUE : 0;
+}
+
+/** All that can be put in, what is likeliest meant first: whatever each of `here` holds, where the place repeats. */
+function everything(
+  places: Places,
+  wanted: string,
+  inLine: boolean,
+  here: FieldCatalogue['repeats'][number] | undefined,
+): readonly PutInItem[] {
+  return [
+    ...(here?.fields ?? []).map(({ path, label, value }): PutInItem => ({
+      kind: 'field',
+      path,
+      label,
+      detail: value ?? NOTHING,
+    })),
     ...places.blanks.map(({ key, label }): PutInItem => ({
       kind: 'blank',
       key,
@@ -44,16 +65,18 @@ export function putInItems(places: Places, typed: string, inLine: boolean): read
       kind: 'field',
       path,
       label,
-      detail: value ?? 'nothing here',
+      detail: value ?? NOTHING,
     })),
-    ...(places.catalogue?.repeats ?? []).flatMap(({ label: holder, fields }) =>
-      fields.map(({ path, label, value }): PutInItem => ({
-        kind: 'field',
-        path,
-        label: `${label} (each of ${holder})`,
-        detail: value ?? 'nothing here',
-      })),
-    ),
+    ...(places.catalogue?.repeats ?? [])
+      .filter((repeat) => repeat !== here)
+      .flatMap(({ label: holder, fields }) =>
+        fields.map(({ path, label, value }): PutInItem => ({
+          kind: 'field',
+          path,
+          label: `${label} (each of ${holder})`,
+          detail: value ?? NOTHING,
+        })),
+      ),
     ...places.passages
       .filter(({ oneLine }) => oneLine === true || !inLine)
       .flatMap(({ id, name, opening, oneLine = false }): readonly PutInItem[] => [
@@ -65,8 +88,23 @@ export function putInItems(places: Places, typed: string, inLine: boolean): read
       ]),
     ...(inLine ? [] : [{ kind: 'signature', label: 'Signature', detail: 'of whoever sends' } as const]),
   ];
+}
+
+/**
+ * What can be put in for the letters typed, best first; whatever they are, a blank can be made of them. Where the place stands once for
+ * each of `over`, what each of those holds is what is likely meant.
+ */
+export function putInItems(
+  places: Places,
+  typed: string,
+  inLine: boolean,
+  over?: string,
+): readonly PutInItem[] {
+  const wanted = fold(typed);
+  const here = places.catalogue?.repeats.find((repeat) => repeat.over === over);
+  const all = everything(places, wanted, inLine, here);
   const found = all
-    .map((item, n) => ({ item, n, score: fit(item.label, wanted) }))
+    .map((item, n) => ({ item, n, score: fit(item.label, wanted) || fitValue(item, wanted) }))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score || a.n - b.n)
     .slice(0, MOST)

@@ -11,7 +11,7 @@ import { useKeys } from '../../../ui/keys.ts';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
 import { useSavedAs } from '../../../ui/useSavedAs.ts';
 import { Overtaken } from '../../../ui/Overtaken.tsx';
-import { PUT_IN_SIGN } from '../../../parts/editor/putIn.ts';
+import { PUT_IN_SIGN } from '../../../parts/editor/putInMatch.ts';
 import { TemplatePlacesContext } from '../../../parts/editor/templateContext.ts';
 import { usePreviewDraftQuery, useTemplateFieldsQuery } from '../../../api/templates.ts';
 import { usePassagesQuery } from '../../../api/passages.ts';

@@ -12,6 +12,7 @@ import { templateBody, templateLine } from '../../../parts/editor/templateNodes.
 import { NEW_DRAFT } from './draft.ts';
 import { freshKey } from '../../../words/freshKey.ts';
 import { putInItems } from '../../../parts/wording/putInItems.ts';
+import { nameTyped } from '../../../parts/editor/putInMatch.ts';
 import { channelWords } from '../../../words/wording.ts';
 import { FORMAT_WORDS, KIND_WORDS, problemOf, standingWords } from '../../../words/templateWords.ts';
 
@@ -76,6 +77,56 @@ describe('what can be put in', () => {
     const [first] = putInItems(places, 'véss', false);
     expect(first).toMatchObject({ kind: 'field', path: 'fact.vessel', detail: 'Saltmarsh Wren' });
     expect(putInItems({ catalogue: undefined, blanks: [], passages: [] }, '', true)).toEqual([]);
+  });
+});
+
+describe('the name typed behind the sign', () => {
+  it.each([
+    ['+', ''],
+    ['Our +survey', 'survey'],
+    ['Our +survey day', 'survey day'],
+    ['(+kind of vessel', 'kind of vessel'],
+    ['“+Où est', 'Où est'],
+  ])('%s is one', (text, name) => {
+    expect(nameTyped(text)).toBe(name);
+  });
+
+  it.each([
+    'a+b',
+    'call +44 1632 960',
+    'within +5 days',
+    '+ 20 % tax',
+    '+survey, and',
+    '+survey day.',
+    '+survey  day',
+    '+one two three four five six',
+    `+${'long'.repeat(12)}`,
+    'no sign at all',
+  ])('%s is none', (text) => {
+    expect(nameTyped(text)).toBeUndefined();
+  });
+
+  it('finds fields of several words, and those that say what is typed', () => {
+    const withDay = {
+      ...places,
+      catalogue: {
+        ...catalogue,
+        fields: [...catalogue.fields, choice('date.survey', 'Survey day', '20 November')],
+      },
+    };
+    const found = (typed: string) => putInItems(withDay, typed, false).map(({ label }) => label);
+    expect(found('survey da')[0]).toBe('Survey day');
+    expect(found('saltm')).toEqual(['Vessel', 'Ask for “saltm”']);
+    expect(found('s')[0]).toBe('Survey day');
+    expect(found('w')).toEqual(['Ask for “w”']);
+    expect(found('nothing h')).toEqual(['Ask for “nothing h”']);
+  });
+
+  it('means what each row holds before what the matter does, within a row', () => {
+    const first = putInItems(places, 'am', false, 'table.fees')[0];
+    expect(first).toMatchObject({ label: 'Amount', path: 'row.amount' });
+    expect(putInItems(places, '', false, 'table.fees')[0]).toMatchObject({ label: 'Amount' });
+    expect(putInItems(places, '', false)[0]).toMatchObject({ label: 'vendor' });
   });
 });
 

@@ -49,7 +49,7 @@ export function useWordingEditors(
   });
   useEffect(() => {
     subject?.commands.offerPutIn((typed) => putInItems(places, typed, true));
-    body?.commands.offerPutIn((typed) => putInItems(places, typed, false));
+    body?.commands.offerPutIn((typed, over) => putInItems(places, typed, false, over));
   }, [subject, body, places]);
   return { subject, body };
 }
