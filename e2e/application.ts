@@ -83,7 +83,7 @@ async function asAdministrator(url: string, method: string, path: string, body: 
   return fetch(`${url}/api/v1${path}`, { method, headers: { ...headers, Cookie: cookie }, ...sent });
 }
 
-/** How long messages can be called back: a journey that looks at one that is held asks for longer. */
+/** How long messages can be stopped: a journey that looks at one that is held asks for longer. */
 async function setHold(url: string, holdSeconds: number): Promise<void> {
   const before = await (await asAdministrator(url, 'GET', '/practice/sending', {})).json();
   const { ok } = await asAdministrator(url, 'PATCH', '/practice/sending', { ...before, holdSeconds });

@@ -12,7 +12,7 @@ test('an answer quotes what it answers, takes another template in at the caret, 
     .getByRole('button', { name: /received from/ })
     .first()
     .click();
-  await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await page.getByRole('button', { name: 'Reply', exact: true }).click();
   const text = page.getByLabel(letterText);
   await expect(text).toContainText('With kind regards');
   await page.getByRole('button', { name: 'Quote the message' }).click();
@@ -52,9 +52,9 @@ test('a message that waits to leave gets another time where it stands', async ({
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
   await kept(page);
-  const notes = page.getByLabel('Notes').getByRole('button', { name: 'Leave it so' });
+  const notes = page.getByLabel('Notes').getByRole('button', { name: 'Ignore this note' });
   while ((await notes.count()) > 0) await notes.first().click();
-  await page.getByRole('button', { name: 'Later…' }).click();
+  await page.getByRole('button', { name: 'Send later…' }).click();
   await page
     .getByRole('button', { name: /at 8:30$/ })
     .first()

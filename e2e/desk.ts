@@ -5,7 +5,7 @@ import { startApplication } from './application.ts';
 import type { Application } from './application.ts';
 
 interface Journey {
-  /** How long a message can be called back. */
+  /** How long a message can be stopped. */
   readonly holdSeconds: number;
   /** Says what the browser may complain of, since the journey brings it about: a refusal, a line that is cut. */
   readonly allow: (...complaints: readonly RegExp[]) => void;
@@ -90,14 +90,14 @@ export async function signInAs(page: Page, { url }: Application, firstName: stri
 
 /** “Kept” is said of the last words alone: it is gone from the first key on. */
 export async function kept(page: Page): Promise<void> {
-  await expect(page.getByText('kept', { exact: true })).toBeVisible();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 }
 
 /** Sends in spite of the cautions in the margin, each left as it is by a person's word. */
 export async function sendInSpite(page: Page): Promise<void> {
   await kept(page);
   const notes = page.getByLabel('Notes');
-  const leave = notes.getByRole('button', { name: 'Leave it so' });
+  const leave = notes.getByRole('button', { name: 'Ignore this note' });
   await expect(leave.first()).toBeVisible();
   while ((await leave.count()) > 0) await leave.first().click();
   await page.keyboard.press('Control+Enter');

@@ -26,7 +26,7 @@ async function sendAnyway(page: Page): Promise<void> {
   for (const blank of await page.locator('[data-blank-field][data-open=true]').all())
     await blank.fill('as agreed');
   await kept(page);
-  const leave = page.getByLabel('Notes').getByRole('button', { name: 'Leave it so' });
+  const leave = page.getByLabel('Notes').getByRole('button', { name: 'Ignore this note' });
   while ((await leave.count()) > 0) await leave.first().click();
   await page.keyboard.press('Control+Enter');
 }
@@ -85,7 +85,7 @@ test('what came in is passed on from a template: its words go along, to somebody
   const entry = page.getByText('SV-2041: the stern gland').first();
   await expect(entry).toBeVisible({ timeout: 30_000 });
   await entry.click();
-  await page.getByRole('button', { name: 'Pass on' }).click();
+  await page.getByRole('button', { name: 'Forward' }).click();
   const sheet = page.getByLabel(text);
   await expect(sheet).toContainText('about a cup a day');
   await expect(page.getByRole('textbox', { name: 'Subject' })).toContainText('Fwd: SV-2041: the stern gland');
@@ -150,7 +150,7 @@ test('what was greylisted goes at the next try; mail that comes back shows on it
   await expect(page.getByText(/bo@bounce.example did not get it/)).toBeVisible();
   await expect(page.getByText(/550 5\.1\.1/).first()).toBeVisible();
   await page.goto(`${application.url}/directory/${id}`);
-  await expect(page.getByText(/mail came back|came back/).first()).toBeVisible();
+  await expect(page.getByText(/email came back|came back/).first()).toBeVisible();
 });
 
 test('mail sent from elsewhere with the filing address in Bcc appears on the matter', async ({
@@ -198,8 +198,8 @@ test('today leads to the sheet that deals with each line, and its calendar has a
 }) => {
   await page.goto(application.url);
   await expect(page.getByRole('link', { name: 'Today' })).toHaveAttribute('aria-current', 'page');
-  await page.getByRole('button', { name: 'Everybody’s' }).click();
-  await expect(page.getByRole('heading', { name: 'No answer yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Everyone’s' }).click();
+  await expect(page.getByRole('heading', { name: 'We are waiting for them' })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'In your calendar…' }).click();
   await page.getByRole('button', { name: 'Make an address' }).click();
@@ -218,9 +218,9 @@ test('a message is set for a time after the clocks have changed, and says so on 
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Terms of engagement');
   await kept(page);
-  for (const leave of await page.getByRole('button', { name: 'Leave it so' }).all()) await leave.click();
+  for (const leave of await page.getByRole('button', { name: 'Ignore this note' }).all()) await leave.click();
   const year = new Date().getFullYear() + (new Date().getMonth() >= 2 ? 1 : 0);
-  await page.getByRole('button', { name: 'Later…' }).click();
+  await page.getByRole('button', { name: 'Send later…' }).click();
   // Summer time begins on the last Sunday of March: by the 31st it always has.
   await page.getByLabel('Leave at').fill(`${year}-03-31T09:00`);
   await page.getByRole('button', { name: 'Send then' }).click();
@@ -238,9 +238,9 @@ test('what was filed is found by its words, taken out as one PDF, and what was b
   await page.getByLabel('Words to find').fill('"survey report"');
   await expect(page.locator('mark').first()).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Take out…' }).click();
+  await page.getByRole('button', { name: 'Export…' }).click();
   await page.getByRole('menuitem', { name: /One PDF/ }).click();
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),
     page.getByRole('link', { name: /correspondence\.pdf/ }).click({ timeout: 60_000 }),
@@ -248,10 +248,10 @@ test('what was filed is found by its words, taken out as one PDF, and what was b
   expect(await download.failure()).toBeNull();
 
   await page.goto(`${application.url}/practice`);
-  await page.getByRole('button', { name: 'Check all of it' }).click();
+  await page.getByRole('button', { name: 'Verify the archive' }).click();
   await expect(page.getByText(/The seals of all \d+ entries hold/)).toBeVisible({ timeout: 30_000 });
   rmSync(join(application.folder, 'practice', 'blobs', await anyBlob(page, application)), { force: true });
-  await page.getByRole('button', { name: 'Check all of it' }).click();
+  await page.getByRole('button', { name: 'Verify the archive' }).click();
   await expect(page.getByText(/are no longer what they were/)).toBeVisible({ timeout: 30_000 });
 });
 

@@ -114,7 +114,7 @@ test('a draft survives a power cut and a closed window', async ({ page, applicat
   await page.getByLabel('Text of the message').getByText('Dear Ms Okafor').click();
   await page.keyboard.press('End');
   await page.keyboard.type(' and all on board');
-  await expect(page.getByText('not kept yet')).toBeVisible();
+  await expect(page.getByText('Not saved yet')).toBeVisible();
   await expect(page.getByText('The server cannot be reached')).toBeVisible();
   await application.start();
   await kept(page);
@@ -130,7 +130,7 @@ test('mail whose answer was lost waits for a person, and is never sent again una
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
   for (const name of ['Ines Okafor', 'Aksel Lund'])
-    await page.getByRole('button', { name: `Take out ${name}` }).click();
+    await page.getByRole('button', { name: `Remove ${name}` }).click();
   await page.getByLabel('Add to To').fill('ines@lose.example');
   await page.keyboard.press('Enter');
   await page.getByLabel('Text of the message').getByText('Dear Sir or Madam').waitFor();

@@ -19,13 +19,13 @@ test('an entry is answered from a template, and the thread is kept', async ({ pa
     .getByRole('button', { name: /received from/ })
     .first()
     .click();
-  await page.getByRole('link', { name: 'Answer from a template' }).click();
+  await page.getByRole('link', { name: 'Reply from a template' }).click();
   await chooseHere(page, 'Closing');
   await expect(page.getByLabel('Subject')).toHaveText(/^Re: \S/);
   await expect(page.getByRole('button', { name: /^Take out / })).toHaveCount(1);
   await expect(page.getByLabel(letterText)).toContainText('Dear ');
   await kept(page);
-  const notes = page.getByLabel('Notes').getByRole('button', { name: 'Leave it so' });
+  const notes = page.getByLabel('Notes').getByRole('button', { name: 'Ignore this note' });
   if ((await notes.count()) > 0) await sendInSpite(page);
   else await page.keyboard.press('Control+Enter');
   await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
@@ -43,7 +43,7 @@ test('one each: every recipient gets a message with a greeting of their own', as
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Report with invoice');
   await page.keyboard.type('she is sound');
-  await page.getByRole('button', { name: 'Take out Verity Sands' }).click();
+  await page.getByRole('button', { name: 'Remove Verity Sands' }).click();
   await page.getByLabel('one each, 2 in all').check();
   await kept(page);
   await expect(page.getByText('to 2, one each')).toBeVisible();
@@ -96,7 +96,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   const answer = page.getByRole('button', { name: /What time shall I be there/ });
   await expect(answer).toBeVisible({ timeout: 20_000 });
   await answer.click();
-  await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await page.getByRole('button', { name: 'Reply', exact: true }).click();
   await expect(page.getByText(/\d segment/)).toBeVisible();
   await expect(page.getByText(/^no number|needs a recipient/i)).toHaveCount(0);
 });
@@ -142,7 +142,7 @@ test('another template keeps what was answered; a day is said in words; a passag
   await page.keyboard.type('she is sound');
   const day = page.getByLabel('Answer by');
   await day.fill('end of next month');
-  await expect(page.getByLabel('Notes')).not.toContainText('Only you know this');
+  await expect(page.getByLabel('Notes')).not.toContainText('Please fill in');
   const answered = await page.locator('[class*=readAs]').textContent();
   expect(answered).toMatch(/^3[01] |^2[89] /);
   await page.getByLabel(letterText).getByText('the report says how').click();
@@ -166,7 +166,7 @@ test('wording is kept as a template, with the record’s values as fields again'
 }) => {
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
-  await page.getByRole('button', { name: 'Keep the wording…' }).click();
+  await page.getByRole('button', { name: 'Save as…' }).click();
   await expect(page.getByRole('checkbox', { name: /^Saltmarsh Wren/ })).toBeChecked();
   await page.getByRole('menuitem', { name: 'As a new template' }).click();
   await page.getByLabel('Name', { exact: true }).fill('When her report comes');
@@ -187,12 +187,12 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Report with invoice');
   await page.keyboard.type('all is well');
-  await page.getByRole('button', { name: 'Copies…' }).click();
+  await page.getByRole('button', { name: 'Cc, Bcc…' }).click();
   const copy = page.getByLabel('Add to Copy', { exact: true });
   // At once: what was offered for no letters at all must not be taken for what these mean.
   await copy.fill('hallam');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Take out Hallam Slip' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Remove Hallam Slip' })).toBeVisible();
   await copy.focus();
   await page.evaluate(() => {
     const data = new DataTransfer();
@@ -204,12 +204,12 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
       new ClipboardEvent('paste', { clipboardData: data, bubbles: true }),
     );
   });
-  await expect(page.getByRole('button', { name: 'Take out Penhale, Basil' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Remove Penhale, Basil' })).toBeVisible();
   await expect(page.getByLabel('Notes')).toContainText('Nobody known by this address');
   await page.getByRole('button', { name: 'zoe@ferrier.example', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Put into the directory' }).click();
-  await expect(page.getByRole('button', { name: 'Take out zoe', exact: true })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Answers go to' }).fill('office@tidewell-roe.example');
+  await expect(page.getByRole('button', { name: 'Remove zoe', exact: true })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Replys go to' }).fill('office@tidewell-roe.example');
   await page.getByLabel('a copy to me').check();
   await sendInSpite(page);
   await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
@@ -227,7 +227,7 @@ test('a caution that the practice does without is not raised', async ({ page, ap
   for (const name of ['A day to come that has passed', 'The same was sent a few days ago'])
     await page.getByRole('checkbox', { name }).uncheck();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
   await kept(page);
@@ -307,7 +307,7 @@ test('what is begun on a sheet is taken before it leaves, or stops it', async ({
   allow(refused(422));
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Instructions received');
-  await page.getByRole('button', { name: 'Copies…' }).click();
+  await page.getByRole('button', { name: 'Cc, Bcc…' }).click();
   const copy = page.getByLabel('Add to Copy');
   await copy.fill('Nobody Inparticular');
   await page.keyboard.press('Control+Enter');
@@ -315,7 +315,7 @@ test('what is begun on a sheet is taken before it leaves, or stops it', async ({
   await expect(copy).toBeFocused();
   await copy.fill('yard@elsewhere.example');
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByRole('button', { name: 'Take out yard@elsewhere.example' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Remove yard@elsewhere.example' })).toBeVisible();
   await sendInSpite(page);
   await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
   expect((await application.delivered())[0]?.to).toContain('yard@elsewhere.example');
@@ -356,7 +356,7 @@ test('a sheet that holds a file alone, or words that another window overtook, is
   await expect(page.getByRole('alert').filter({ hasText: 'another window' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByLabel(letterText)).toContainText('My own words.');
-  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await page.getByRole('button', { name: 'Use mine' }).click();
   await kept(page);
   await page.keyboard.press('Escape');
   await expect(page.getByLabel(letterText)).toHaveCount(0);

@@ -21,7 +21,7 @@ test('a message goes from the matter to its recipients and is filed, byte for by
   await page.keyboard.press('Enter');
 
   await expect(page.getByLabel('what matters most')).toBeFocused();
-  await expect(page.getByLabel('Notes')).toContainText('Only you know this');
+  await expect(page.getByLabel('Notes')).toContainText('Please fill in');
   await page.keyboard.type('she is sound');
   await page.keyboard.press('Tab');
   await expect(page.getByLabel('Answer by')).toBeFocused();
@@ -30,7 +30,7 @@ test('a message goes from the matter to its recipients and is filed, byte for by
   await page.keyboard.press('Control+Enter');
 
   await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Stop sending' })).toBeVisible();
   await expect(page.getByText('Leaves in')).toBeHidden({ timeout: 20_000 });
   const line = page.getByRole('button', {
     name: /sent to Ines Okafor and Aksel Lund Saltmarsh Wren: your survey report/,
@@ -44,7 +44,7 @@ test('a message goes from the matter to its recipients and is filed, byte for by
   expect(others).toEqual([]);
   expect(mail?.to.length).toBe(3);
   const got = await application.deliveredBytes(mail?.number ?? 0);
-  const raw = await page.getByRole('link', { name: /Exact bytes/ }).getAttribute('href');
+  const raw = await page.getByRole('link', { name: /Original message/ }).getAttribute('href');
   const filed = await (await page.request.get(`${application.url}${raw}`)).body();
   expect(sha(filed)).toBe(sha(got));
   await expectAccessible(page);
@@ -83,9 +83,9 @@ test('what is wrong is said beside its words, and mended by its remedy', async (
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Report with invoice');
   await page.keyboard.type('all is well');
-  await page.getByRole('button', { name: 'Take out Aksel Lund' }).click();
+  await page.getByRole('button', { name: 'Remove Aksel Lund' }).click();
   await expect(page.getByLabel('Text of the message')).toContainText('Dear Ms Okafor,');
-  await page.getByRole('button', { name: /Take out Invoice/ }).click();
+  await page.getByRole('button', { name: /Remove Invoice/ }).click();
   await page.getByLabel('Text of the message').getByText('the report says how').click();
   await page.keyboard.press('End');
   await page.keyboard.type(' Gilded Tern is under SV-2044.');
@@ -114,10 +114,10 @@ test('a held message is called back, and a discarded draft comes back', async ({
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
   await sendInSpite(page);
-  await page.getByRole('button', { name: 'Call back' }).click();
+  await page.getByRole('button', { name: 'Stop sending' }).click();
   await expect(page.getByLabel('Sheet')).toBeVisible();
-  await page.getByRole('button', { name: 'Discard' }).click();
-  await expect(page.getByText('Draft discarded')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete draft' }).click();
+  await expect(page.getByText('The draft is off the desk ·')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Text of the message')).toContainText('went well');
   // It is a draft again, which nothing but a person sends.
@@ -130,7 +130,7 @@ test('a refusal is shown word for word, with what to do', async ({ page, applica
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'when to expect');
   for (const name of ['Ines Okafor', 'Aksel Lund'])
-    await page.getByRole('button', { name: `Take out ${name}` }).click();
+    await page.getByRole('button', { name: `Remove ${name}` }).click();
   await page.getByLabel('Add to To').fill('basil.penhale@refuse.example');
   await page.keyboard.press('Enter');
   await kept(page);
@@ -143,7 +143,7 @@ test('a refusal is shown word for word, with what to do', async ({ page, applica
     page.getByText('The address does not exist there. Correct it, then send again.'),
   ).toBeVisible();
   await page.getByRole('link', { name: /Out-tray: 1, 1 to look at/ }).click();
-  await expect(page.getByRole('region', { name: 'Wants a word from you' })).toContainText('SV-2041');
+  await expect(page.getByRole('region', { name: 'Needs your decision' })).toContainText('SV-2041');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Mend and send again' }).click();
   await expect(page.getByLabel('Sheet')).toBeVisible();

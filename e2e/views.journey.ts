@@ -38,9 +38,9 @@ test('a letter opens in its place, has an address of its own, and gives its byte
   await page.reload();
   await expect(page.frameLocator('iframe').locator('body')).toContainText('Ines Okafor');
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: /Exact bytes/ }).click();
+  await page.getByRole('link', { name: /Original message/ }).click();
   expect((await download).suggestedFilename()).toMatch(/^SV-2041 .*\.eml$/);
-  await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await page.getByRole('button', { name: 'Reply', exact: true }).click();
   await expect(page.getByLabel('Subject')).toContainText('Re: ');
   await expect(page.getByLabel('Text of the message')).toContainText('Dear Ms Okafor');
 });
@@ -73,7 +73,7 @@ test('two windows on one draft do not overwrite each other', async ({
   await kept(other);
   await page.getByLabel('Subject').fill('Mine');
   await expect(page.getByText('changed in another window')).toBeVisible();
-  await page.getByRole('button', { name: 'Take the other' }).click();
+  await page.getByRole('button', { name: 'Use theirs' }).click();
   await expect(page.getByLabel('Subject')).toHaveText('Theirs');
 });
 

@@ -41,7 +41,7 @@ test('a template is made from nothing, seen filled in as it is typed, and used',
   await expect(preview(page)).toContainText('Dear Ms Okafor and Mr Lund');
   await expectAccessible(page);
   await page.keyboard.press('Control+s');
-  await expect(page.getByText(/Yours alone · Maud Tidewell · version 1/)).toBeVisible();
+  await expect(page.getByText(/Private · Maud Tidewell · version 1/)).toBeVisible();
 
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Keys');
@@ -72,7 +72,7 @@ test('whoever writes before the fields have arrived is understood once they are 
   await expect(first).toContainText('Ask for “ves”');
   arrive();
   await expect(first).toContainText('Vessel');
-  await expect(page.getByRole('button', { name: 'Take out Owner' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Remove Owner' })).toBeVisible();
 });
 
 test('a wording that suits no matter says so beside it, and cannot be approved', async ({
@@ -97,7 +97,7 @@ test('a wording that suits no matter says so beside it, and cannot be approved',
   await expect(marked).toHaveCount(1);
   await page
     .getByRole('region', { name: 'What is wrong' })
-    .getByRole('button', { name: 'Take it out' })
+    .getByRole('button', { name: 'Remove' })
     .first()
     .click();
   await expect(page.getByText('Only within a repeat')).toBeHidden();
@@ -112,7 +112,7 @@ test('an old letter with seven gaps is brought in, and its codes become fields a
     'Subject: Your vessel [Vessel]\n\nDear [Client Name],\n\nWe saw <Vessel> at %Where she lies% on {{Survey Day}} for the sum of (amount).\n\nPlease bring ______ and answer by ........ at xx.\n';
   await page.goto(`${application.url}/templates/import`);
   await page
-    .getByLabel('Files to bring in')
+    .getByLabel('Files to import')
     .setInputFiles({ name: 'Old survey letter.txt', mimeType: 'text/plain', buffer: Buffer.from(old) });
   const card = page.getByRole('region', { name: 'Old survey letter.txt' });
   await expect(card).toContainText('8 codes and gaps');
@@ -146,7 +146,7 @@ test('a signature changed once is changed in every template', async ({ page, app
   }
 });
 
-test('a kind of matter with a deadline over a holiday is made, and the deadline is said in a message', async ({
+test('a matter type with a deadline over a holiday is made, and the deadline is said in a message', async ({
   page,
   application,
 }) => {
@@ -157,10 +157,10 @@ test('a kind of matter with a deadline over a holiday is made, and the deadline 
   const holidays = page.getByRole('region', { name: 'Letterhead and days' });
   await holidays.getByLabel('Another holiday').fill('2027-05-04');
   await holidays.getByRole('button', { name: 'Add' }).click();
-  await holidays.getByRole('button', { name: 'Keep' }).click();
-  await expect(holidays.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await holidays.getByRole('button', { name: 'Save' }).click();
+  await expect(holidays.getByRole('button', { name: 'Save' })).toBeDisabled();
 
-  await page.getByRole('button', { name: 'New kind of matter' }).click();
+  await page.getByRole('button', { name: 'New matter type' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Mooring licence');
   await page.getByLabel('References begin with').fill('ML-');
   await page.getByRole('button', { name: 'Add a date' }).click();
@@ -173,7 +173,7 @@ test('a kind of matter with a deadline over a holiday is made, and the deadline 
   await expect(page.getByRole('link', { name: /Mooring licence/ })).toBeVisible();
 
   await page.goto(`${application.url}/matters`);
-  await page.getByRole('button', { name: 'Open a matter' }).click();
+  await page.getByRole('button', { name: 'New matter' }).click();
   await choose(page, 'Kind', 'Mooring licence');
   await page.getByLabel('Title', { exact: true }).fill('Buoy 7');
   await page.getByRole('button', { name: 'Open it' }).click();
@@ -228,7 +228,7 @@ test('a contact is found, changed, and taken out as a card', async ({ page, appl
   await page.goto(`${application.url}/directory`);
   await page.getByLabel('Choose Aksel Lund').check();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Take out 1 as vCard' }).click();
+  await page.getByRole('button', { name: 'Export 1 as vCard' }).click();
   expect((await download).suggestedFilename()).toBe('contacts.vcf');
   await expectAccessible(page);
 });
@@ -282,8 +282,8 @@ test('two windows on one template: neither overwrites the other, and leaving ask
   await expect(page.getByText('Your changes are not saved')).toBeVisible();
   await page.getByRole('button', { name: 'Stay here' }).click();
 
-  await other.getByRole('button', { name: /Keep as new version/ }).click();
-  const inSpite = other.getByRole('button', { name: 'Keep it all the same' });
+  await other.getByRole('button', { name: /Save as new version/ }).click();
+  const inSpite = other.getByRole('button', { name: 'Save anyway' });
   await expect(
     other
       .getByText(/version 2/)

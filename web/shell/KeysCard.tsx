@@ -13,8 +13,8 @@ const KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['1 – 5', 'in the in-tray: file on that suggestion; Enter on the first, A files and answers'],
   ['O, X, U', 'in the in-tray: another matter, not ours, take back'],
   ['S, F', 'in the in-tray: choose several, file each on its first'],
-  ['Ctrl S', 'in the workshop: keep'],
-  ['Esc', 'step back; what is written is kept'],
+  ['Ctrl S', 'in the workshop: save'],
+  ['Esc', 'step back; what is written is saved'],
   ['?', 'this card'],
 ];
 

@@ -30,7 +30,7 @@ export const party = (name: string, change: Partial<MatterDetail['parties'][numb
     ...change,
   }) as MatterDetail['parties'][number];
 
-/** A matter with a party and a document, and no letters yet. */
+/** A matter with a party and a document, and no messages yet. */
 export const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
   id: 'm1',
   reference: 'SV-2041',

@@ -5,7 +5,7 @@ import { plural } from './wording.ts';
 type Params = Readonly<Record<string, string | number>>;
 
 const REASONS: Readonly<Record<ReasonCode, (params: Params) => string>> = {
-  filingAddress: () => 'sent to its own address',
+  filingAddress: () => 'sent to its filing address',
   thread: () => 'answers what is filed there',
   referenceInSubject: ({ reference }) => `${reference} stands in the subject`,
   referenceInText: ({ reference }) => `${reference} stands in the text`,
@@ -14,7 +14,7 @@ const REASONS: Readonly<Record<ReasonCode, (params: Params) => string>> = {
     matters === 1
       ? 'the writer is on this matter alone'
       : `the writer is on it, and on ${plural(Number(matters) - 1, 'other')}`,
-  otherParty: () => 'somebody else in it is a party',
+  otherParty: () => 'someone else in it is a party',
   wroteBefore: () => 'they were in correspondence on it',
   nameInSubject: ({ words }) => `“${words}” stands in the subject`,
   nameInText: ({ words }) => `“${words}” stands in the text`,
@@ -33,7 +33,7 @@ export const matchReasons = ({ reasons }: Pick<MatterSuggestion, 'reasons'>): re
 
 /** How likely, as people say it. */
 export function likelihoodWords(likelihood: number): string {
-  if (likelihood >= 0.9) return 'almost surely';
+  if (likelihood >= 0.9) return 'very likely';
   if (likelihood >= 0.6) return 'likely';
-  return likelihood >= 0.25 ? 'perhaps' : 'hardly';
+  return likelihood >= 0.25 ? 'possible' : 'unlikely';
 }

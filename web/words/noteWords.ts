@@ -18,7 +18,7 @@ const text = (params: Params, key: string): string => String(params[key] ?? '');
 const size = (params: Params, key: string): string => fileSize(Number(params[key] ?? 0));
 
 const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
-  blankUnfilled: (p) => ({ title: 'Only you know this', detail: `“${text(p, 'label')}” is still open.` }),
+  blankUnfilled: (p) => ({ title: 'Please fill in', detail: `“${text(p, 'label')}” is still open.` }),
   codeLeft: (p) => ({
     title: 'A code was never filled in',
     detail: `“${text(p, 'words')}” would be read as it stands. Write what it stands for.`,
@@ -37,14 +37,14 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   noRecipient: () => ({ title: 'Nobody to send it to', detail: 'Put in who should get it.' }),
   malformedAddress: (p) => ({
     title: 'This address cannot be reached',
-    detail: `“${text(p, 'address')}” is not a whole mail address.`,
+    detail: `“${text(p, 'address')}” is not a whole email address.`,
   }),
   doNotWriteTo: (p) => ({
     title: 'Not to be written to',
-    detail: `${text(p, 'name')} asked not to get letters from us.`,
+    detail: `${text(p, 'name')} asked do not write to.`,
   }),
   overSizeLimit: (p) => ({
-    title: 'Too large for the mail host',
+    title: 'Too large for the mail server',
     detail: `${size(p, 'bytes')} on its way, the host takes ${size(p, 'limitBytes')}. Remove an enclosure.`,
   }),
   spokenNotEnclosed: (p) => ({
@@ -57,7 +57,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     detail: `The text does not mention ${text(p, 'name')}.`,
   }),
   greetingNamesOther: (p) => ({
-    title: 'The greeting names somebody else',
+    title: 'The greeting names someone else',
     detail: `“${text(p, 'words')}” does not fit who gets it.`,
   }),
   greetingLeavesOut: (p) => ({
@@ -74,10 +74,10 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   }),
   badReplyTo: (p) => ({
     title: 'Replies would be lost',
-    detail: `“${text(p, 'address')}” is not one whole mail address to reply to.`,
+    detail: `“${text(p, 'address')}” is not one whole email address to reply to.`,
   }),
   fixedOutside: (p) => ({
-    title: 'The template copies somebody outside',
+    title: 'The template copies someone outside',
     detail: `${text(p, 'name')} gets every message made from it: ${text(p, 'address')}.`,
   }),
   personUnclear: (p) => ({
@@ -169,7 +169,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   }),
   noSender: (p) => ({
     title: 'No address to send from',
-    detail: `${text(p, 'name')} has no whole mail address. Choose another under From, or have an administrator put one in.`,
+    detail: `${text(p, 'name')} has no whole email address. Choose another under From, or have an administrator put one in.`,
   }),
 };
 
@@ -188,8 +188,8 @@ const shortDay = (day: string): string => {
 export const cautionWords = (code: CautionCode): string => CAUTION_NAMES[code];
 
 const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
-  greetingNamesOther: 'The greeting names somebody else',
-  greetingLeavesOut: 'Somebody it goes to is not greeted',
+  greetingNamesOther: 'The greeting names someone else',
+  greetingLeavesOut: 'Someone it goes to is not greeted',
   greetingLanguage: 'A greeting in another language than the text',
   greetsMore: 'A greeting to two, sent to one',
   answersAllGreetsOne: 'An answer to all greets one',
@@ -229,7 +229,7 @@ export function remedyWords(remedy: Note['remedies'][number]): string {
     case 'enclose':
       return 'Enclose it';
     case 'removeRecipient':
-      return 'Take out';
+      return 'Remove';
     case 'replaceWords':
       return `Write “${remedy.by}”`;
     case 'goToBlank':
@@ -241,7 +241,7 @@ export function remedyWords(remedy: Note['remedies'][number]): string {
     case 'replaceEnclosure':
       return 'Enclose that one';
     case 'removeEnclosure':
-      return 'Take it out';
+      return 'Remove';
     default:
       return remedy satisfies never;
   }

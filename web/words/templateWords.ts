@@ -5,18 +5,18 @@ import type { ValueFormat } from '../../core/values/writeValue.ts';
 /** What templates, their places and their problems are called, in one place. */
 
 export const standingWords = (standing: Standing): string =>
-  ({ private: 'Yours alone', shared: 'Shared', approved: 'Approved', retired: 'Retired' })[standing];
+  ({ private: 'Private', shared: 'Shared', approved: 'Approved', retired: 'Retired' })[standing];
 
 export const KIND_WORDS: Readonly<Record<FactKind | 'document', string>> = {
-  text: 'a few words',
+  text: 'Text',
   longText: 'longer text',
   number: 'a number',
   money: 'an amount',
   date: 'a date',
   dateTime: 'a date and time',
   yesNo: 'yes or no',
-  choice: 'one of a list',
-  contact: 'somebody of the matter',
+  choice: 'Choice',
+  contact: 'a person of the matter',
   document: 'a document of the matter',
 };
 
@@ -37,8 +37,8 @@ const text = (params: Params, key: string): string => String(params[key] ?? '');
 
 const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: string, detail: string]>> = {
   unknownField: (p) => [
-    'A field nobody fills',
-    `There is no “${text(p, 'name') || lastPart(text(p, 'path'))}” on such matters.`,
+    'A field that is not there',
+    `There is no “${text(p, 'name') || lastPart(text(p, 'path'))}” in this matter type.`,
   ],
   rowFieldOutsideRepeat: (p) => [
     'Only within a repeat',
@@ -47,23 +47,23 @@ const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: str
   formatNeedsDate: (p) => ['Not a date', `“${text(p, 'label')}” cannot be written as a date.`],
   formatNeedsNumber: (p) => ['Not a number', `“${text(p, 'label')}” cannot be written in words.`],
   shiftNeedsDate: (p) => ['Nothing to shift', `“${text(p, 'label')}” is no date.`],
-  unknownRole: (p) => ['A party such matters lack', `Nobody is “${text(p, 'role')}” there.`],
+  unknownRole: (p) => ['This matter type has no such party', `Nobody is “${text(p, 'role')}” there.`],
   unknownTable: (p) => [
-    'A table such matters lack',
+    'This matter type has no such table',
     `There is no “${text(p, 'name') || text(p, 'table')}” to go through.`,
   ],
-  unknownStage: () => ['A stage such matters lack', 'It would stay where it is after sending.'],
-  unknownKeyDate: () => ['A date such matters lack', 'It could not be stamped after sending.'],
+  unknownStage: () => ['This matter type has no such stage', 'It would stay where it is after sending.'],
+  unknownKeyDate: () => ['This matter type has no such date', 'It could not be stamped after sending.'],
   noRecipients: () => ['Nobody to send it to', 'Say who should get it.'],
-  badAddress: (p) => ['Not a whole mail address', `“${text(p, 'address')}” cannot be reached.`],
-  blankUndefined: () => ['A blank without a question', 'Take it out, or say what it asks.'],
+  badAddress: (p) => ['Not a whole email address', `“${text(p, 'address')}” cannot be reached.`],
+  blankUndefined: () => ['A blank without a question', 'Remove it, or say what it asks.'],
   blankNeverAsked: (p) => ['A blank never asked', `“${text(p, 'label')}” stands nowhere in the wording.`],
   blankDefinedTwice: (p) => ['Two blanks of one name', `“${text(p, 'label')}” is there twice.`],
   defaultUnknownField: (p) => [
     'A proposal from nowhere',
     `What “${text(p, 'label')}” proposes is not on such matters.`,
   ],
-  passageMissing: () => ['A passage that is gone', 'Take it out, or put another in.'],
+  passageMissing: () => ['A passage that is gone', 'Remove it, or put another in.'],
   passagesTooLong: (p) => [
     'Passages make it too long',
     `They would make more than ${text(p, 'most')} paragraphs: passages within passages repeat each other.`,

@@ -9,7 +9,7 @@ const failed = (...problems: readonly { code: string; params: object }[]) => ({
   data: { problems },
 });
 
-describe('kinds of matter, in words', () => {
+describe('matter types, in words', () => {
   it('begin with what holds together once they are named', () => {
     const type = { ...NEW_TYPE, name: 'Licence', id: asId('x') } as unknown as MatterType;
     expect(checkMatterType(type)).toEqual([]);

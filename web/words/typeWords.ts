@@ -1,6 +1,6 @@
 import type { MatterTypeJson } from '../../contract/matterTypes.ts';
 
-/** What a new kind of matter begins with. */
+/** What a new matter type begins with. */
 export const NEW_TYPE: MatterTypeJson = {
   name: '',
   currency: 'GBP',
@@ -45,7 +45,7 @@ const PROBLEMS: Readonly<Record<string, (params: Readonly<Record<string, unknown
   tooMany: (p) => `There are more than ${String(p['most'])} of a kind.`,
 };
 
-/** What the server found wrong with a kind of matter, a line each. */
+/** What the server found wrong with a matter type, a line each. */
 export function typeProblemWords(error: unknown): readonly string[] {
   const data = isObject(error) ? error['data'] : undefined;
   const problems = isObject(data) && Array.isArray(data['problems']) ? data['problems'] : [];

@@ -58,7 +58,7 @@ describe('what notes say', () => {
   });
 
   it.each([
-    ['malformedAddress', { address: 'x@y' }, '“x@y” is not a whole mail address.'],
+    ['malformedAddress', { address: 'x@y' }, '“x@y” is not a whole email address.'],
     [
       'overSizeLimit',
       { bytes: 27_400_000, limitBytes: 25_000_000 },
@@ -73,7 +73,7 @@ describe('what notes say', () => {
       'Write “Dear Ms Okafor”',
     );
     expect(remedyWords({ kind: 'enclose', documentId: 'd', name: 'n' })).toBe('Enclose it');
-    expect(remedyWords({ kind: 'removeRecipient', address: 'a' })).toBe('Take out');
+    expect(remedyWords({ kind: 'removeRecipient', address: 'a' })).toBe('Remove');
     expect(remedyWords({ kind: 'goToBlank', key: 'k' })).toBe('Go to it');
   });
 });
@@ -141,10 +141,12 @@ describe('where a message is', () => {
       ['draft', 'held', 'queued', 'sending', 'deferred', 'sent', 'failed', 'may-have-gone'] as const
     ).map((state) => stated(state));
     expect(new Set(words).size).toBe(8);
-    expect(stated('deferred', { reply: '450 4.2.0 later' })).toMatch(/^Put off by the host/);
-    expect(stated('deferred', { reply: 'connect ECONNREFUSED' })).toMatch(/^The mail host cannot be reached/);
+    expect(stated('deferred', { reply: '450 4.2.0 later' })).toMatch(/^Put off by the mail server/);
+    expect(stated('deferred', { reply: 'connect ECONNREFUSED' })).toMatch(
+      /^The mail server cannot be reached/,
+    );
     expect([heardWords('550 no'), heardWords('connect ECONNREFUSED')]).toEqual([
-      'The host said:',
+      'The mail server answered:',
       'What happened:',
     ]);
     expect(stated('held', { leavesAtUtc: at })).toBe(`Leaves at ${timeOfDay(at)}`);

@@ -21,12 +21,12 @@ export const plural = (count: number, one: string, many = `${one}s`): string =>
 type Reason = ShelfItem['reasons'][number];
 
 const REASONS: Readonly<Record<string, (params: Reason['params']) => string>> = {
-  roleUnknown: () => 'this kind of matter has no such party',
+  roleUnknown: () => 'this matter type has no such party',
   roleEmpty: (p) => `no ${String(p['role'])} on this matter`,
-  noAddress: (p) => `no mail address for ${String(p['name'])}`,
+  noAddress: (p) => `no email address for ${String(p['name'])}`,
   documentMissing: (p) => `no ${String(p['category']).toLowerCase()} on this matter yet`,
-  doNotWriteTo: (p) => `${String(p['name'])} is not to be written to`,
-  notForThisType: () => 'for another kind of matter',
+  doNotWriteTo: (p) => `${String(p['name'])} is do not write to`,
+  notForThisType: () => 'for another matter type',
 };
 
 export const reasonWords = ({ code, params }: Reason): string =>
@@ -69,7 +69,7 @@ export function usualWords({ use, why, due }: ShelfItem, lastSent: string | null
 
 /** How a message goes, in a word. */
 export const channelWords = (channel: Message['channel']): string =>
-  ({ email: 'Mail', text: 'Text message', letter: 'Letter' })[channel];
+  ({ email: 'Email', text: 'Text message', letter: 'Letter' })[channel];
 
 /** What is outstanding of an entry, as of a day: an answer that is owed or awaited, or that it went today. */
 export function awaitingWords(
@@ -79,16 +79,17 @@ export function awaitingWords(
   switch (awaiting.kind) {
     case 'nothing':
       return direction === 'out' && dayOf(occurredAtUtc) === on
-        ? { words: 'Sent today', late: false }
+        ? { words: 'sent today', late: false }
         : undefined;
     case 'theirAnswer':
       return {
-        words: awaiting.days === 0 ? 'Sent today' : `No answer · ${plural(awaiting.days, 'day')}`,
+        words: awaiting.days === 0 ? 'sent today' : `we are waiting · ${plural(awaiting.days, 'day')}`,
         late: awaiting.days >= 5,
       };
     case 'ourAnswer':
       return {
-        words: awaiting.days === 0 ? 'Answer owed' : `Answer owed · ${plural(awaiting.days, 'day')}`,
+        words:
+          awaiting.days === 0 ? 'they are waiting' : `they are waiting · ${plural(awaiting.days, 'day')}`,
         late: awaiting.days >= 2,
       };
     default:
@@ -104,13 +105,13 @@ export function stateWords({ state, stateDetail }: Stated): string {
     case 'draft':
       return 'Draft';
     case 'held':
-      return `Leaves ${whenWords(stateDetail.leavesAtUtc)}`;
+      return `Sends ${whenWords(stateDetail.leavesAtUtc)}`;
     case 'queued':
       return 'Waiting its turn';
     case 'sending':
       return 'Being handed over';
     case 'deferred':
-      return `${isReply(stateDetail.reply) ? 'Put off by the host' : 'The mail host cannot be reached'} · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
+      return `${isReply(stateDetail.reply) ? 'Put off by the mail server' : 'The mail server cannot be reached'} · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
     case 'sent':
       return 'Sent and filed';
     case 'failed':
@@ -126,7 +127,8 @@ export function stateWords({ state, stateDetail }: Stated): string {
 const isReply = (reply: string | undefined): boolean => reply === undefined || /^\d{3}\b/.test(reply);
 
 /** What stands before a host's reply, or before why none was heard. */
-export const heardWords = (reply: string): string => (isReply(reply) ? 'The host said:' : 'What happened:');
+export const heardWords = (reply: string): string =>
+  isReply(reply) ? 'The mail server answered:' : 'What happened:';
 
 const isThisYear = (day: PlainDate): boolean => dayParts(day).year === dayParts(today()).year;
 
@@ -144,8 +146,8 @@ export function refusalAdvice(reply: string): string {
     return 'The address does not exist there. Correct it, then send again.';
   if (/\b5\.2\.2|full/i.test(reply)) return 'Their mailbox is full. Telephone, or use another address.';
   if (/\b5\.3\.4|\b552\b|larger/i.test(reply))
-    return 'It is too large for their host. Take out an enclosure, then send again.';
-  return 'Call it back, mend what the host names, and send again. Nothing has gone.';
+    return 'It is too large for their host. Remove an enclosure, then send again.';
+  return 'Stop it, correct what the mail server names, and send again. Nothing has gone.';
 }
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>

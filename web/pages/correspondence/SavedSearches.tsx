@@ -33,7 +33,7 @@ export function SavedSearches({
   return (
     <Menu width={280} position="bottom-end" closeOnItemClick={false}>
       <Menu.Target>
-        <Button>Kept searches{kept.length > 0 ? ` (${kept.length})` : ''}</Button>
+        <Button>Saved searches{kept.length > 0 ? ` (${kept.length})` : ''}</Button>
       </Menu.Target>
       <Menu.Dropdown>
         {kept.map((search) => (
@@ -86,8 +86,8 @@ export function SavedSearches({
         >
           <input
             value={name}
-            aria-label="Name to keep this search under"
-            placeholder="Keep this one as…"
+            aria-label="Name of the search"
+            placeholder="Save this search as…"
             onKeyDown={(event) => {
               event.stopPropagation();
             }}
@@ -95,7 +95,7 @@ export function SavedSearches({
               setName(event.currentTarget.value);
             }}
           />
-          <Button type="submit">Keep</Button>
+          <Button type="submit">Save</Button>
         </form>
         {error ? <p role="alert">{problemWords(error)}</p> : null}
       </Menu.Dropdown>

@@ -124,7 +124,7 @@ describe('a search that is kept', () => {
 
   it('puts its words and filters back', async () => {
     const { user } = openSearch(answer([found('one')]), '/correspondence', { 'GET /saved-searches': KEPT });
-    await user.click(await screen.findByRole('button', { name: 'Kept searches (1)' }));
+    await user.click(await screen.findByRole('button', { name: 'Saved searches (1)' }));
     await user.click(await screen.findByRole('menuitem', { name: 'Yards' }));
     expect(screen.getByLabelText<HTMLInputElement>('Words to find').value).toBe('yard');
   });
@@ -135,7 +135,7 @@ describe('a search that is kept', () => {
       'DELETE /saved-searches/s1': {},
       'POST /saved-searches': KEPT.items[0],
     });
-    await user.click(await screen.findByRole('button', { name: 'Kept searches (1)' }));
+    await user.click(await screen.findByRole('button', { name: 'Saved searches (1)' }));
     await user.click(await screen.findByRole('button', { name: 'Drop “Yards”' }));
     await user.click(await screen.findByRole('button', { name: 'Undo' }));
     await vi.waitFor(() => {
@@ -151,7 +151,7 @@ describe('a search that is kept', () => {
       'GET /saved-searches': KEPT,
       'DELETE /saved-searches/s1': refusing(503, 'hostUnwell', 'Make room or wait.'),
     });
-    await user.click(await screen.findByRole('button', { name: 'Kept searches (1)' }));
+    await user.click(await screen.findByRole('button', { name: 'Saved searches (1)' }));
     await user.click(await screen.findByRole('button', { name: 'Drop “Yards”' }));
     expect((await screen.findByRole('alert')).textContent).toContain('Make room or wait');
     expect(screen.queryByText(/is gone/)).toBeNull();
@@ -161,8 +161,8 @@ describe('a search that is kept', () => {
     const { user, changes } = openSearch(answer([found('one')]), '/correspondence?direction=in', {
       'POST /saved-searches': { id: 's2', name: 'What came', query: { direction: 'in' } },
     });
-    await user.click(await screen.findByRole('button', { name: 'Kept searches' }));
-    const name = await screen.findByLabelText('Name to keep this search under');
+    await user.click(await screen.findByRole('button', { name: 'Saved searches' }));
+    const name = await screen.findByLabelText('Name of the search');
     await user.type(name, '   {Enter}');
     expect(changes()).toEqual([]);
     await user.clear(name);

@@ -90,8 +90,8 @@ function AddressLine({ address, onChange, onTakeOut }: AddressLineProps) {
           onChange({ preferred });
         }}
       />
-      {address.bounced ? <small className={classes.flag}>mail came back</small> : null}
-      <Button onClick={onTakeOut}>Take out</Button>
+      {address.bounced ? <small className={classes.flag}>email came back</small> : null}
+      <Button onClick={onTakeOut}>Remove</Button>
     </div>
   );
 }

@@ -122,18 +122,18 @@ export function CustomFields({ values, onChange }: FieldsProps) {
   return (
     <>
       <CheckField
-        label="not to be written to"
+        label="do not write to"
         checked={values.doNotWriteTo}
         onChange={(doNotWriteTo) => {
           onChange({ doNotWriteTo });
         }}
       />
       <SelectField
-        label="What they write"
+        label="Their messages"
         value={values.filingRule ?? 'usual'}
         options={[
-          ['usual', 'is filed by itself where that is sure'],
-          ['always', 'is filed by itself wherever it likely belongs'],
+          ['usual', 'File automatically where that is sure'],
+          ['always', 'File automatically wherever they likely belong'],
           ['never', 'always waits in the in-tray'],
         ]}
         onChange={(filingRule) => {

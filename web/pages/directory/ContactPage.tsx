@@ -17,7 +17,7 @@ import { useChangeContactMutation, useContactQuery, useCreateContactMutation } f
 import { WhereMet } from './WhereMet.tsx';
 import classes from './Directory.module.css';
 
-/** One contact in full, with how letters to them begin and the matters they are on. */
+/** One contact in full, with how messages to them begin and the matters they are on. */
 export function ContactPage() {
   const { contactId } = useParams();
   const { user } = useOutletContext<Session>();
@@ -83,7 +83,7 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
         {mayChange ? (
           <span className={classes.actions}>
             <Button kind="go" hint="Ctrl S" disabled={name === '' || unchanged} onClick={() => void keep()}>
-              Keep
+              Save
             </Button>
           </span>
         ) : null}
@@ -112,7 +112,7 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
           {detail ? (
             <WhereMet detail={detail} mayChange={mayChange} />
           ) : (
-            <p>How letters to them begin, and the matters they are on, stand here once they are kept.</p>
+            <p>How messages to them begin, and their matters, stand here once the contact is saved.</p>
           )}
         </aside>
       </div>

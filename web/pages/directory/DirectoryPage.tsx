@@ -150,17 +150,17 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
   return (
     <span className={classes.actions}>
       <Button onClick={() => void saveContacts('vcard', chosen)}>
-        Take out {chosen.length > 0 ? chosen.length : 'all'} as vCard
+        Export {chosen.length > 0 ? chosen.length : 'all'} as vCard
       </Button>
       <Button onClick={() => void saveContacts('csv', chosen)}>as CSV</Button>
       {mayChange ? (
         <>
           <Button disabled={busy} onClick={() => chooser.current?.click()}>
-            Bring in
+            Import
           </Button>
           <FileChooser
             ref={chooser}
-            label="vCard or CSV file to bring in"
+            label="vCard or CSV file to import"
             accept=".vcf,.csv,text/vcard,text/csv"
             onChoose={([file]) => {
               if (file) onFile(file);
@@ -188,11 +188,11 @@ function ContactRow({ contact, chosen, onChoose }: ContactRowProps) {
       <input type="checkbox" aria-label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
       <Link to={`/directory/${id}`}>{name}</Link>
       <span>{organisation ?? (kind === 'organisation' ? 'organisation' : '')}</span>
-      <span>{email ?? 'no mail address'}</span>
+      <span>{email ?? 'no email address'}</span>
       <span>{phone}</span>
       <span>{matters === 0 ? '' : plural(matters, 'matter')}</span>
       <span className={classes.flag}>
-        {doNotWriteTo ? 'not to be written to' : bounced ? 'mail came back' : ''}
+        {doNotWriteTo ? 'do not write to' : bounced ? 'email came back' : ''}
       </span>
     </div>
   );

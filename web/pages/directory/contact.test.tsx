@@ -76,7 +76,7 @@ const open = (
   );
 
 describe('a contact', () => {
-  it('shows how letters to them begin, and the matters they are on, the likeliest first', async () => {
+  it('shows how messages to them begin, and the matters they are on, the likeliest first', async () => {
     open({ 'GET /contacts/c1': DETAIL });
     expect(await screen.findByText('Dear Ms Okafor,')).toBeTruthy();
     expect(screen.getByText('Dear Ines,')).toBeTruthy();
@@ -172,9 +172,9 @@ describe('addresses', () => {
     ]);
   });
 
-  it('that mail came back from are thought good again once they are changed', async () => {
+  it('that email came back from are thought good again once they are changed', async () => {
     const { user, value } = addresses();
-    expect(screen.getByText('mail came back')).toBeTruthy();
+    expect(screen.getByText('email came back')).toBeTruthy();
     const [first] = screen.getAllByLabelText('Address');
     if (first) await user.type(first, 'x');
     expect(value()[0]).toMatchObject({ value: 'ines@harbour.examplex', bounced: false });
@@ -182,7 +182,7 @@ describe('addresses', () => {
 
   it('are added as what is not there yet, and taken out', async () => {
     const { user, value } = addresses();
-    const [first] = screen.getAllByRole('button', { name: 'Take out' });
+    const [first] = screen.getAllByRole('button', { name: 'Remove' });
     if (first) await user.click(first);
     await user.click(screen.getByRole('button', { name: 'Add an address' }));
     expect(value().at(-1)).toMatchObject({ kind: 'phone', value: '', preferred: false });

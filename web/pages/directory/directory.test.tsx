@@ -35,22 +35,22 @@ const answers = {
 };
 
 describe('the directory', () => {
-  it('says of everybody how they are reached, and who is not to be written to', async () => {
+  it('says of everybody how they are reached, and who is do not write to', async () => {
     show(<DirectoryPage />, answers, page);
     expect((await screen.findByRole('link', { name: 'Ines' })).getAttribute('href')).toBe('/directory/ines');
     expect(screen.getByText('2 matters')).toBeTruthy();
-    expect(screen.getByText('no mail address')).toBeTruthy();
-    expect(screen.getByText('not to be written to')).toBeTruthy();
-    expect(screen.getByText('mail came back')).toBeTruthy();
+    expect(screen.getByText('no email address')).toBeTruthy();
+    expect(screen.getByText('do not write to')).toBeTruthy();
+    expect(screen.getByText('email came back')).toBeTruthy();
   });
 
   it('takes out those that were chosen, and says how many', async () => {
     const { user } = show(<DirectoryPage />, answers, page);
-    expect(await screen.findByRole('button', { name: 'Take out all as vCard' })).toBeTruthy();
+    expect(await screen.findByRole('button', { name: 'Export all as vCard' })).toBeTruthy();
     await user.click(screen.getByLabelText('Choose Ines'));
     await user.click(screen.getByLabelText('Choose Aksel'));
     await user.click(screen.getByLabelText('Choose Ines'));
-    expect(screen.getByRole('button', { name: 'Take out 1 as vCard' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Export 1 as vCard' })).toBeTruthy();
   });
 
   it('shows the groups that were saved; a deleted one is put back as it was', async () => {
@@ -116,7 +116,7 @@ describe('the directory', () => {
     show(<DirectoryPage />, answers, { ...page, role: 'reader' });
     await screen.findByRole('link', { name: 'Ines' });
     expect(screen.queryByRole('button', { name: /New contact/ })).toBeNull();
-    expect(screen.queryByRole('button', { name: 'Bring in' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Import' })).toBeNull();
     expect(screen.getByRole('button', { name: 'as CSV' })).toBeTruthy();
   });
 

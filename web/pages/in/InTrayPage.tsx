@@ -133,10 +133,10 @@ function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: Tray
           {fileSeveral}
         </Button>
       ) : null}
-      {mayChange ? <Button onClick={() => chooser.current?.click()}>Bring in .eml or mbox…</Button> : null}
+      {mayChange ? <Button onClick={() => chooser.current?.click()}>Import .eml or mbox…</Button> : null}
       <FileChooser
         ref={chooser}
-        label="Messages to bring in"
+        label="Messages to import"
         accept=".eml,.mbox,message/rfc822,application/mbox"
         multiple
         onChoose={onTake}

@@ -102,7 +102,7 @@ function WhatItSays({ item, data }: WhatItSaysProps) {
         </>
       ) : null}
       {data && data.attachments.length > 0 ? (
-        <ul className={classes.files} aria-label="Enclosures">
+        <ul className={classes.files} aria-label="Enclosed">
           {data.attachments.map(({ index, name, sizeBytes }) => (
             <li key={index}>
               <a href={`/api/v1/in-tray/${item.id}/attachments/${index}`} target="_blank" rel="noopener">
@@ -176,7 +176,7 @@ function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
           </Button>
         ) : null}
         <Link to="/matters" state={{ opening: item.subject }}>
-          Open a matter for it
+          New matter for it
         </Link>
         <Button
           hint="X"

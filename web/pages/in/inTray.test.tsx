@@ -194,7 +194,7 @@ describe('the in-tray', () => {
       },
     });
     await screen.findByText('The in-tray is empty');
-    await user.upload(screen.getByLabelText('Messages to bring in'), new File(['From: a'], 'a.eml'));
+    await user.upload(screen.getByLabelText('Messages to import'), new File(['From: a'], 'a.eml'));
     const told = await screen.findByText(/2 messages filed/);
     expect(told.textContent).toBe(
       '2 messages filed · 1 laid into the tray · 3 here already · notes.txt: is no mail',

@@ -13,6 +13,7 @@ import { useMatterQuery, useRecordQuery } from '../../api/matters.ts';
 import { useEditing } from './editing/useEditing.ts';
 import editing from './editing/Editing.module.css';
 import classes from './MatterPage.module.css';
+import { useOpenEntry } from '../../parts/start/openEntry.ts';
 
 /** What the shelf and the sheet are told by the page they open on. */
 export interface MatterContext {
@@ -27,14 +28,15 @@ export function MatterPage() {
   const { currentData: matter, error } = useMatterQuery(matterId);
   const atHome = useMatch('/matters/:matterId') !== null;
   const navigate = useNavigate();
+  const beside = useOpenEntry();
   const start = (): void => {
-    if (session.user.mayChange) void navigate(`/matters/${matterId}/start`);
+    if (session.user.mayChange) void navigate(`/matters/${matterId}/start${beside}`);
   };
   // A letter that misses its field on a sheet starts nothing over it.
   const writing = useMatch('/matters/:matterId/sheet/*') !== null;
   useKeys({
     ...(writing ? {} : { n: start }),
-    Escape: () => void navigate(atHome ? '/matters' : `/matters/${matterId}`),
+    Escape: () => void navigate(atHome ? '/matters' : `/matters/${matterId}${beside}`),
   });
 
   if (!matter) return error ? <NoMatter error={error} /> : <div className={classes.page} aria-busy="true" />;
@@ -60,7 +62,7 @@ export function MatterPage() {
             </dd>
           </div>
           <div>
-            <dt>With</dt>
+            <dt>Responsible</dt>
             <dd>{matter.responsible}</dd>
           </div>
         </dl>

@@ -36,10 +36,10 @@ export function MatterRow({ matter, marked, onMark }: MatterRowProps) {
         title={
           lastEntryAtUtc === null
             ? undefined
-            : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'letter')} in all`
+            : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'message')} in all`
         }
       >
-        {lastEntryAtUtc === null ? 'no letters yet' : listDay(dayOf(lastEntryAtUtc), today())}
+        {lastEntryAtUtc === null ? 'no messages yet' : listDay(dayOf(lastEntryAtUtc), today())}
       </span>
     </Link>
   );

@@ -14,7 +14,7 @@ import { useMattersInfiniteQuery } from '../../api/matters.ts';
 import classes from './MattersPage.module.css';
 
 const SORTS: readonly (readonly [sort: MatterSort, label: string])[] = [
-  ['recent', 'Last letter'],
+  ['recent', 'Last message'],
   ['reference', 'Reference'],
   ['title', 'Title'],
   ['stage', 'Stage'],
@@ -70,7 +70,7 @@ export function MattersPage() {
               setOpening(true);
             }}
           >
-            Open a matter
+            New matter
           </Button>
         ) : null}
       </header>
@@ -209,7 +209,9 @@ function NoMatters({ query, onClear }: { readonly query: string; readonly onClea
   if (query === '') {
     return (
       <Blank title="No matters yet">
-        <p>A matter holds its parties, documents, dates and letters. Whatever you write starts from one.</p>
+        <p>
+          A matter holds its parties, documents, dates and correspondence. Whatever you write starts from one.
+        </p>
       </Blank>
     );
   }

@@ -40,7 +40,7 @@ export function NewMatter({ about, onClose }: { readonly about: string; readonly
       <Button kind="go" type="submit" disabled={isLoading || title.trim() === ''}>
         Open it
       </Button>
-      <Button onClick={onClose}>Leave it</Button>
+      <Button onClick={onClose}>Cancel</Button>
       {error ? <span role="alert">{problemWords(error)}</span> : null}
     </form>
   );

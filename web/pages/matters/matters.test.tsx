@@ -65,6 +65,6 @@ describe('the matters', () => {
   ] as const)('are opened anew by a %s: %i', async (role, offered) => {
     show(<MattersPage />, listed, { ...page, role });
     await screen.findByText('SV-1');
-    expect(screen.queryAllByRole('button', { name: 'Open a matter' })).toHaveLength(offered);
+    expect(screen.queryAllByRole('button', { name: 'New matter' })).toHaveLength(offered);
   });
 });

@@ -29,13 +29,13 @@ export function OutTrayPage() {
           {problemWords(error)}
         </p>
       ) : null}
-      <Group title="Wants a word from you" items={stuck} mayChange={user.mayChange} />
+      <Group title="Needs your decision" items={stuck} mayChange={user.mayChange} />
       <Group title="On its way" items={moving} mayChange={user.mayChange} />
       {data && items.length === 0 ? (
         <Blank title="The out-tray is empty">
           <p>
-            What you send waits here for a moment, in which it can be called back. Once the mail host has it,
-            it is filed on its matter and leaves this tray.
+            What you send waits here for a moment, in which it can be stopped. Once the mail server has it, it
+            is filed on its matter and leaves this tray.
           </p>
         </Blank>
       ) : null}

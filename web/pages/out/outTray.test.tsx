@@ -25,7 +25,7 @@ describe('the out-tray', () => {
       ),
       page,
     );
-    const stuck = within(await screen.findByRole('region', { name: 'Wants a word from you' }));
+    const stuck = within(await screen.findByRole('region', { name: 'Needs your decision' }));
     const moving = within(screen.getByRole('region', { name: 'On its way' }));
     expect([stuck.getByText('About two'), stuck.getByText('About three')]).toHaveLength(2);
     expect([moving.getByText('About one'), moving.getByText('About four')]).toHaveLength(2);

@@ -93,7 +93,7 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
           {mayChange ? (
             <Keeping
               why={passage && changed ? why : undefined}
-              words={passage && used > 0 ? `Change it in ${plural(used, 'place')}` : 'Keep'}
+              words={passage && used > 0 ? `Change it in ${plural(used, 'place')}` : 'Save'}
               disabled={name.trim() === '' || (passage !== undefined && !changed)}
               onWhy={setWhy}
               onKeep={keepIt}

@@ -29,7 +29,7 @@ export function Holidays({ holidays, mayChange, onChange }: HolidaysProps) {
             {formatDate(readDay(day), 'longWeekday')}
             {mayChange ? (
               <Button
-                aria-label={`Take out ${day}`}
+                aria-label={`Remove ${day}`}
                 onClick={() => {
                   onChange(holidays.filter((one) => one !== day));
                 }}

@@ -16,7 +16,7 @@ import { Holidays } from './Holidays.tsx';
 import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
 import classes from './Practice.module.css';
 
-/** What the practice decides once for everybody: kinds of matter, the days it works, its letterhead. */
+/** What the practice decides once for everybody: matter types, the days it works, its letterhead. */
 export function PracticePage() {
   const { user } = useOutletContext<Session>();
   const mayChange = mayDo(user, 'settings');
@@ -29,8 +29,8 @@ export function PracticePage() {
         <h1>Practice</h1>
       </header>
       <div className={classes.columns}>
-        <section aria-label="Kinds of matter">
-          <h2>Kinds of matter</h2>
+        <section aria-label="Matter types">
+          <h2>Matter types</h2>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
           {types?.items.map(({ id, matters, definition }) => (
             <Link key={id} to={`/practice/kinds/${id}`} className={classes.kind}>
@@ -44,13 +44,13 @@ export function PracticePage() {
           ))}
           {mayChange ? (
             <Button kind="go" onClick={() => void navigate('/practice/kinds/new')}>
-              New kind of matter
+              New matter type
             </Button>
           ) : null}
           <h2>Sending</h2>
           <Link to="/practice/sending" className={classes.kind}>
-            <b>Senders and mail hosts</b>
-            <span>Whom mail goes out under, when it leaves, and through which host</span>
+            <b>Senders and email</b>
+            <span>Who email comes from, when it is sent, and through which server</span>
           </Link>
           <KeptSafe mayTakeAll={mayDo(user, 'archive')} />
         </section>
@@ -112,7 +112,7 @@ function PracticeForm({ practice, mayChange, overtaken, onRenew, onSaved }: Prac
         ) : null}
         {mayChange ? (
           <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
-            Keep
+            Save
           </Button>
         ) : null}
       </ReadOnly>

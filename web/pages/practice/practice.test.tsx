@@ -68,8 +68,8 @@ describe('what the practice decides', () => {
     await user.clear(name);
     await user.type(name, 'Another name');
     await user.click(screen.getByRole('checkbox', { name: 'Saturday' }));
-    await user.click(screen.getByRole('button', { name: 'Take out 2026-12-25' }));
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Remove 2026-12-25' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(changes()).toEqual([
       {
         method: 'PATCH',
@@ -116,7 +116,7 @@ describe('what the practice decides', () => {
       { role: 'administrator' },
     );
     await user.type(await screen.findByLabelText(/own addresses end in/), 'x');
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     expect((await screen.findByRole('alert')).textContent).toContain('“x” is no domain');
     expect(screen.getByLabelText(/own addresses end in/)).toHaveProperty('value', 'x');
   });
@@ -127,10 +127,10 @@ describe('what the practice decides', () => {
       show(<PracticePage />, answers, { role });
       expect(await screen.findByText(ALONE)).toBeTruthy();
       expect(screen.getByLabelText('Name').closest('fieldset')?.disabled).toBe(true);
-      expect(screen.queryByRole('button', { name: 'Keep' })).toBeNull();
-      expect(screen.queryByRole('button', { name: 'New kind of matter' })).toBeNull();
+      expect(screen.queryByRole('button', { name: 'Save' })).toBeNull();
+      expect(screen.queryByRole('button', { name: 'New matter type' })).toBeNull();
       expect(screen.queryByRole('button', { name: /whole practice/ })).toBeNull();
-      expect(screen.getByRole('button', { name: 'Check all of it' })).toBeTruthy();
+      expect(screen.getByRole('button', { name: 'Verify the archive' })).toBeTruthy();
     },
   );
 });
@@ -139,18 +139,18 @@ describe('senders and hosts', () => {
   it('are an administrator’s: hosts are not even asked for by others', async () => {
     show(<SendingPage />, { ...answers, 'GET /practice/mail-hosts': refusing(403, 'notYours', 'no') });
     expect(await screen.findByText(ALONE)).toBeTruthy();
-    expect(screen.queryByRole('region', { name: 'Mail hosts' })).toBeNull();
+    expect(screen.queryByRole('region', { name: 'Mail servers' })).toBeNull();
   });
 
   it('stand beside each other for an administrator', async () => {
     show(<SendingPage />, answers, { role: 'administrator' });
-    expect(await screen.findByRole('region', { name: 'Mail hosts' })).toBeTruthy();
+    expect(await screen.findByRole('region', { name: 'Mail servers' })).toBeTruthy();
     expect(await screen.findByDisplayValue('accounts@practice.example')).toBeTruthy();
     expect(screen.queryByText(ALONE)).toBeNull();
   });
 });
 
-describe('a kind of matter', () => {
+describe('a matter type', () => {
   const page = {
     path: '/practice/kinds/:typeId',
     at: '/practice/kinds/survey',
@@ -178,7 +178,7 @@ describe('a kind of matter', () => {
     expect(told.textContent).toContain('“Vessel” is taken out: 2 matters hold something there');
     expect(within(told).getByText(/Could no longer be used on such matters: Report/)).toBeTruthy();
     expect(changes().map(({ method }) => method)).toEqual(['POST']);
-    await user.click(screen.getByRole('button', { name: /Keep it all the same/ }));
+    await user.click(screen.getByRole('button', { name: /Save anyway/ }));
     await screen.findByText('elsewhere');
     expect([changes().at(-1)?.path, at()]).toEqual(['/matter-types/survey', '/practice']);
   });
@@ -191,9 +191,9 @@ describe('a kind of matter', () => {
     );
     await user.type(await screen.findByLabelText('Name'), ' of hulls');
     await user.click(screen.getByRole('button', { name: /^Keep/ }));
-    await screen.findByRole('button', { name: /Keep it all the same/ });
+    await screen.findByRole('button', { name: /Save anyway/ });
     await user.type(screen.getByLabelText('Name'), '!');
-    expect(screen.queryByRole('button', { name: /Keep it all the same/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Save anyway/ })).toBeNull();
   });
 
   it('is made from nothing, with its parts by name', async () => {
@@ -225,6 +225,6 @@ describe('a kind of matter', () => {
 
   it('that is none is said to be none', async () => {
     show(<MatterTypePage />, answers, { ...page, at: '/practice/kinds/nothing' });
-    expect(await screen.findByText('There is no such kind of matter')).toBeTruthy();
+    expect(await screen.findByText('There is no such matter type')).toBeTruthy();
   });
 });

@@ -25,7 +25,7 @@ const LETTERHEAD = [
   ['name', 'Name'],
   ['phone', 'Telephone'],
   ['website', 'Website'],
-  ['email', 'Mail address of the practice'],
+  ['email', 'Email address of the practice'],
 ] as const;
 
 export function Letterhead({ values, onChange }: PartProps) {

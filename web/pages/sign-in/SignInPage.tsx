@@ -29,7 +29,7 @@ export function SignInPage() {
       <form className={classes.form} onSubmit={submit}>
         <h1 className={classes.title}>Officium</h1>
         <TextInput
-          label="Mail address"
+          label="Email address"
           type="email"
           autoComplete="username"
           required

@@ -8,7 +8,7 @@ describe('signing in', () => {
     const { user, changes } = show(<SignInPage />, {
       'POST /session': refusing(401, 'signInRefused', 'Name or password is not right'),
     });
-    await user.type(screen.getByLabelText(/Mail address/), 'maud@practice.example');
+    await user.type(screen.getByLabelText(/Email address/), 'maud@practice.example');
     await user.type(screen.getByLabelText('Password'), 'low water at ten');
     await user.click(screen.getByRole('button', { name: 'Sign in' }));
     expect((await screen.findByRole('alert')).textContent).toContain('Name or password is not right');
@@ -19,6 +19,6 @@ describe('signing in', () => {
         body: { email: 'maud@practice.example', password: 'low water at ten' },
       },
     ]);
-    expect(screen.getByLabelText(/Mail address/)).toHaveProperty('value', 'maud@practice.example');
+    expect(screen.getByLabelText(/Email address/)).toHaveProperty('value', 'maud@practice.example');
   });
 });

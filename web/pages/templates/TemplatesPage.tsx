@@ -125,7 +125,7 @@ function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowi
         }}
       />
       <Narrowing
-        title="Standing"
+        title="Status"
         rows={STANDINGS.map((name) => ({ name, label: standingWords(name) }))}
         chosen={standing}
         onChoose={(name) => {

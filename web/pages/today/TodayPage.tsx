@@ -49,7 +49,7 @@ export function TodayPage() {
                 setParams(one === 'mine' ? {} : { whose: one }, { replace: true });
               }}
             >
-              {one === 'mine' ? 'Mine' : 'Everybody’s'}
+              {one === 'mine' ? 'Mine' : 'Everyone’s'}
             </button>
           ))}
         </div>
@@ -58,7 +58,7 @@ export function TodayPage() {
       <div className={classes.columns}>
         <div>
           {data.onItsWay.length > 0 ? (
-            <Part title="On its way, or stuck">
+            <Part title="Sending and problems">
               {data.onItsWay.map((message) => (
                 <MessageLine key={message.id} message={message} mayChange={user.mayChange} withMatter />
               ))}
@@ -76,8 +76,8 @@ export function TodayPage() {
             </Part>
           ) : null}
           <CameIn {...lists} />
-          <Outstanding {...lists} owes="us" title="An answer is owed" />
-          <Outstanding {...lists} owes="them" title="No answer yet" />
+          <Outstanding {...lists} owes="us" title="They are waiting for us" />
+          <Outstanding {...lists} owes="them" title="We are waiting for them" />
         </div>
       </div>
       {nothing ? (
@@ -170,7 +170,7 @@ function Days({ data, mayChange }: ListProps) {
   if (data.days.length === 0) return null;
   const today = readDay(data.today);
   return (
-    <Part title="Days that are near">
+    <Part title="Upcoming dates">
       {data.days.map(({ path, label, date, workingDaysLeft, ...matter }) => {
         const day = readDay(date);
         const left =
@@ -203,7 +203,7 @@ function CameIn({ data, mayChange }: ListProps) {
   if (data.cameIn.length === 0) return null;
   const today = readDay(data.today);
   return (
-    <Part title="Came in lately">
+    <Part title="Recently received">
       {data.cameIn.map(({ entryId, occurredAtUtc, who, subject, opening, ...matter }) => (
         <Line
           key={entryId}
@@ -219,7 +219,7 @@ function CameIn({ data, mayChange }: ListProps) {
               matterId={matter.matterId}
               from={{ inReplyTo: entryId, answer: 'sender', about: `in answer to ${who}` }}
             >
-              Answer
+              Reply
             </StartLink>
           ) : null}
         </Line>
@@ -254,7 +254,7 @@ function Outstanding({
               matterId={matter.matterId}
               from={{ inReplyTo: entryId, answer: 'sender', about: `to ${who}` }}
             >
-              {owes === 'us' ? 'Answer' : 'Remind'}
+              {owes === 'us' ? 'Reply' : 'Remind'}
             </StartLink>
           ) : null}
         </Line>

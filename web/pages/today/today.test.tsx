@@ -54,8 +54,8 @@ describe('today', () => {
     expect(screen.getByText('Ring about the mooring')).toBeTruthy();
     expect(screen.getByText(/Report due/)).toBeTruthy();
     expect(part('In the tray').getByRole('link').textContent).toBe('5 messages to be filed by hand');
-    expect(part('An answer is owed').getByText(/Aksel Lund/)).toBeTruthy();
-    expect(part('No answer yet').getByText(/The yard/)).toBeTruthy();
+    expect(part('They are waiting for us').getByText(/Aksel Lund/)).toBeTruthy();
+    expect(part('We are waiting for them').getByText(/The yard/)).toBeTruthy();
     for (const link of screen.getAllByRole('link', { name: 'SV-2041' }))
       expect(link.getAttribute('href')).toBe('/matters/m1');
   });
@@ -73,8 +73,8 @@ describe('today', () => {
   it('is one’s own, or everybody’s', async () => {
     const { user } = show(<TodayPage />, answers(FULL), page);
     expect((await screen.findByRole('button', { name: 'Mine' })).getAttribute('aria-pressed')).toBe('true');
-    await user.click(screen.getByRole('button', { name: 'Everybody’s' }));
-    expect((await screen.findByRole('button', { name: 'Everybody’s' })).getAttribute('aria-pressed')).toBe(
+    await user.click(screen.getByRole('button', { name: 'Everyone’s' }));
+    expect((await screen.findByRole('button', { name: 'Everyone’s' })).getAttribute('aria-pressed')).toBe(
       'true',
     );
   });

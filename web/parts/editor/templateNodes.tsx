@@ -112,7 +112,7 @@ const Signature = Node.create({
 function SignatureView({ selected }: NodeViewProps) {
   return (
     <NodeViewWrapper className={classes.passage} data-selected={selected}>
-      <small>The signature of whoever sends</small>
+      <small>The signature of the sender</small>
     </NodeViewWrapper>
   );
 }

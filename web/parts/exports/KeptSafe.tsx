@@ -16,15 +16,15 @@ export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
   const job = data ?? started.data;
   const problem = started.error ?? error;
   return (
-    <section aria-label="What is kept" className={classes.safe}>
-      <h2>What is kept</h2>
+    <section aria-label="Archive" className={classes.safe}>
+      <h2>Archive</h2>
       <p>
         Every entry is sealed onto the one before it, and every file is kept under the hash of its bytes: what
         was changed since, by whomever, can be told.
       </p>
       <div className={classes.taking}>
         <Button disabled={job?.state === 'running'} onClick={() => void start()}>
-          Check all of it
+          Verify the archive
         </Button>
         {job?.state === 'running' ? (
           <progress aria-label="Being checked" {...(job.of > 0 ? { value: job.done, max: job.of } : {})} />

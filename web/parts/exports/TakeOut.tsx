@@ -21,7 +21,7 @@ export function TakeOut({ query, count }: { readonly query: SearchQuery; readonl
     <>
       <Menu width={280} position="bottom-end">
         <Menu.Target>
-          <Button disabled={count === 0}>Take out…</Button>
+          <Button disabled={count === 0}>Export…</Button>
         </Menu.Target>
         <Menu.Dropdown>
           {FORMS.map(([form, words]) => (
@@ -64,7 +64,7 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
       {problem ? <span role="alert">{problemWords(problem)}</span> : null}
       {job === undefined && !problem ? (
         <Button kind="go" disabled={started.isLoading} onClick={() => void start(order)}>
-          Take it out
+          Export
         </Button>
       ) : null}
       {job?.state === 'running' ? (

@@ -11,7 +11,7 @@ const discardedIn = (state: unknown): string | undefined => {
   return typeof id === 'string' ? id : undefined;
 };
 
-/** “Draft discarded · Undo”, for as long as the page stays. */
+/** “The draft is off the desk · · Undo”, for as long as the page stays. */
 export function Discarded({ matterId }: { readonly matterId: string }) {
   const discarded = discardedIn(useLocation().state as unknown);
   const [restore, { error }] = useRestoreMutation();
@@ -23,7 +23,8 @@ export function Discarded({ matterId }: { readonly matterId: string }) {
   };
   return (
     <p className={classes.discarded} role="status">
-      Draft discarded <Button onClick={() => void undo().catch(() => undefined)}>Undo</Button>
+      The draft is off the desk ·{' '}
+      <Button onClick={() => void undo().catch(() => undefined)}>Put it back</Button>
       {error ? <span role="alert">{problemWords(error)}</span> : null}
     </p>
   );

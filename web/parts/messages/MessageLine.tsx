@@ -14,6 +14,7 @@ import {
 } from '../../api/messages.ts';
 import { LeavingTime } from './LeavingTime.tsx';
 import classes from './MessageLine.module.css';
+import { useOpenEntry } from '../start/openEntry.ts';
 
 interface MessageLineProps {
   readonly message: MessageSummary;
@@ -25,7 +26,8 @@ interface MessageLineProps {
 /** A message that is not filed yet: where it is, and what a person can do about it. */
 export function MessageLine({ message, mayChange, withMatter }: MessageLineProps) {
   const { state, stateDetail } = message;
-  const open = `/matters/${message.matterId}/sheet/${message.id}`;
+  const beside = useOpenEntry();
+  const open = `/matters/${message.matterId}/sheet/${message.id}${beside}`;
   return (
     <article className={classes.line} data-state={state}>
       <div className={classes.words}>
@@ -97,7 +99,7 @@ function Countdown({
   }, []);
   const seconds = Math.ceil((leavesAtUtc - now) / 1000);
   if (seconds > 90) return stateWords(message);
-  return seconds > 0 ? `Leaves in ${seconds} s` : 'Leaving';
+  return seconds > 0 ? `Sends in ${seconds} s` : 'Sending';
 }
 
 function Actions({ message }: { readonly message: MessageSummary }) {
@@ -118,7 +120,7 @@ function Actions({ message }: { readonly message: MessageSummary }) {
     <>
       {state === 'held' || state === 'queued' || state === 'deferred' ? (
         <Button onClick={callBack} disabled={recalling.isLoading}>
-          Call back
+          Stop sending
         </Button>
       ) : null}
       {state === 'held' ? <OtherTime messageId={id} /> : null}

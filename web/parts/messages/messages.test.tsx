@@ -29,11 +29,11 @@ describe('a message that is not filed yet', () => {
     expect(screen.getByText(words)).toBeTruthy();
   });
 
-  it('counts down while it can be called back, and goes back to the sheet', async () => {
+  it('counts down while it can be stopped, and goes back to the sheet', async () => {
     const held = { state: 'held', stateDetail: { leavesAtUtc: Date.now() + 8_000 } } as const;
     const { user, changes, at } = show(line(held), { 'POST /messages/m1/recall': { id: 'm1' } });
     expect(screen.getByRole('status').textContent).toMatch(/^Leaves in [78] s$/);
-    await user.click(screen.getByRole('button', { name: 'Call back' }));
+    await user.click(screen.getByRole('button', { name: 'Stop sending' }));
     await screen.findByText('elsewhere');
     expect([changes().map(({ path }) => path), at()]).toEqual([
       ['/messages/m1/recall'],
@@ -46,7 +46,7 @@ describe('a message that is not filed yet', () => {
     const { user } = show(line(held), {
       'POST /messages/m1/recall': refusing(409, 'cannotRecall', 'It has left, or is just being handed over.'),
     });
-    await user.click(screen.getByRole('button', { name: 'Call back' }));
+    await user.click(screen.getByRole('button', { name: 'Stop sending' }));
     expect((await screen.findByRole('alert')).textContent).toContain('It has left');
   });
 

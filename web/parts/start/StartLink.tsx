@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { useOpenEntry } from './openEntry.ts';
 import type { ShelfStart } from './shelfStart.ts';
 
 interface StartLinkProps {
@@ -11,8 +12,9 @@ interface StartLinkProps {
 
 /** Leads to the shelf, which then knows what it was started from and puts it in. */
 export function StartLink({ matterId, from, title, children }: StartLinkProps) {
+  const beside = useOpenEntry();
   return (
-    <Link to={`/matters/${matterId}/start`} state={from} title={title}>
+    <Link to={`/matters/${matterId}/start${beside}`} state={from} title={title}>
       {children}
     </Link>
   );

@@ -31,7 +31,7 @@ export function SourceBox({ editor, onDone }: { readonly editor: Editor; readonl
         >
           Take this over
         </Button>
-        <Button onClick={onDone}>Leave it as it was</Button>
+        <Button onClick={onDone}>Cancel</Button>
         <small>
           Scripts, styles and whatever a letter cannot hold are left out. ⟦1⟧ and the like are fields, blanks
           and passages.

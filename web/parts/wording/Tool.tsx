@@ -53,7 +53,7 @@ export function LinkTool({ editor, on }: { readonly editor: Editor; readonly on:
     );
   return (
     <Tool
-      name={on ? 'Take the link away' : 'Link'}
+      name={on ? 'Remove the link' : 'Link'}
       on={on}
       onPress={() => {
         if (on) editor.chain().focus().extendMarkRange('link').unsetLink().run();

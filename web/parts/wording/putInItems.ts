@@ -86,7 +86,7 @@ function everything(
           ? []
           : [{ kind: 'passageCopy', id, oneLine, label: `${name}, copied`, detail: opening } as const]),
       ]),
-    ...(inLine ? [] : [{ kind: 'signature', label: 'Signature', detail: 'of whoever sends' } as const]),
+    ...(inLine ? [] : [{ kind: 'signature', label: 'Signature', detail: 'of the sender' } as const]),
   ];
 }
 

@@ -5,14 +5,14 @@ import { today } from '../../../words/dates.ts';
 import { plural, problemWords } from '../../../words/wording.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { EntryLine } from './EntryLine.tsx';
 import { Discarded } from '../../../parts/messages/Discarded.tsx';
 import { OnItsWay } from '../../../parts/messages/OnItsWay.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useTakeInMutation } from '../../../api/inTray.ts';
 import { useLazyOlderEntriesQuery } from '../../../api/correspondence.ts';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
-import { gather, months } from './conversations.ts';
+import { BundleBlock } from './BundleBlock.tsx';
+import { bundlesOf, months } from './conversations.ts';
 import { LettersBar } from './LettersBar.tsx';
 import type { Direction } from './LettersBar.tsx';
 import classes from './Correspondence.module.css';
@@ -22,7 +22,7 @@ interface CorrespondenceProps {
   readonly mayChange: boolean;
 }
 
-/** A matter's letters, newest on top, answers gathered under the day their conversation last moved. */
+/** What went out and came in on a matter: conversations as bundles, that which moved last on top. */
 export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
   const [direction, setDirection] = useState<Direction>('all');
   const [noting, setNoting] = useState(false);
@@ -65,22 +65,22 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
         ) : null}
         <Discarded matterId={matter.id} />
         <OnItsWay messages={matter.drafts} mayChange={mayChange} />
-        {months(shown, today()).map(([month, inMonth]) => (
+        {months(bundlesOf(shown), today()).map(([month, inMonth]) => (
           <section key={month} aria-label={month}>
             <h2 className={classes.month}>{month}</h2>
-            {gather(inMonth).map(({ entry, follows }) => (
-              <EntryLine key={entry.id} entry={entry} follows={follows} mayChange={mayChange} />
+            {inMonth.map((bundle) => (
+              <BundleBlock key={bundle.id} bundle={bundle} mayChange={mayChange} />
             ))}
           </section>
         ))}
         {entries.length === 0 ? (
-          <Blank title="No letters yet">
+          <Blank title="No messages yet">
             <p>What is sent from this matter, and what comes back, is filed here by itself.</p>
           </Blank>
         ) : null}
         {next === null ? null : (
           <Button disabled={isFetching} onClick={() => void showMore(next)}>
-            Older letters
+            Older messages
           </Button>
         )}
       </div>

@@ -2,14 +2,18 @@ import { useSearchParams } from 'react-router';
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import { dayParts } from '../../../../core/model/plainDate.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
-import { dayOf, exactTime, today } from '../../../words/dates.ts';
-import { awaitingWords, plural } from '../../../words/wording.ts';
+import { bareSubject } from '../../../../core/correspondence/answers.ts';
+import { dayOf, exactTime } from '../../../words/dates.ts';
+import { plural } from '../../../words/wording.ts';
 import { OpenedEntry } from './OpenedEntry.tsx';
 import classes from './Correspondence.module.css';
 
 interface EntryLineProps {
   readonly entry: EntrySummary;
-  readonly follows: boolean;
+  /** Of the bundle it stands in. */
+  readonly subject: string;
+  /** Said where it is not the month the bundle stands under. */
+  readonly month: string | undefined;
   readonly mayChange: boolean;
 }
 
@@ -25,17 +29,22 @@ function standingWords({ standing, bounced }: EntrySummary): string | undefined 
   return bounced ? 'came back' : undefined;
 }
 
+/** Files by what they are called where they come from: attachments came in, what we send is enclosed. */
+function filesWords({ attachmentNames, direction }: EntrySummary): string {
+  const count = attachmentNames.length;
+  if (count === 0) return '';
+  return direction === 'in' ? plural(count, 'attachment') : `${count} enclosed`;
+}
+
 /** One letter on one line; pressed, it opens in its place. The address of the page says which is open. */
-export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
+export function EntryLine({ entry, subject, month, mayChange }: EntryLineProps) {
   const [params, setParams] = useSearchParams();
   const open = params.get('entry') === entry.id;
   const day = dayOf(entry.occurredAtUtc);
   const { words, path } = DIRECTIONS[entry.direction];
-  const awaiting = awaitingWords(entry, today());
-  const beside =
-    standingWords(entry) ??
-    awaiting?.words ??
-    (entry.attachmentNames.length > 0 ? plural(entry.attachmentNames.length, 'enclosure') : '');
+  // A note's subject is its own, and what somebody renamed within a conversation is said.
+  const own = bareSubject(entry.subject);
+  const renamed = own !== '' && own !== subject ? own : undefined;
 
   const toggle = (): void => {
     setParams(
@@ -50,15 +59,11 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
   };
 
   return (
-    <article
-      className={classes.entry}
-      data-follows={follows}
-      data-open={open}
-      data-standing={entry.standing?.kind}
-    >
+    <article className={classes.entry} data-open={open} data-standing={entry.standing?.kind}>
       <button type="button" className={classes.line} aria-expanded={open} onClick={toggle}>
         <span className={classes.day} title={exactTime(entry.occurredAtUtc)}>
           {dayParts(day).day}
+          {month === undefined ? null : <small> {month}</small>}
         </span>
         <svg
           className={classes.direction}
@@ -71,11 +76,11 @@ export function EntryLine({ entry, follows, mayChange }: EntryLineProps) {
         </svg>
         <span className={classes.who}>{joinNames(entry.who)}</span>
         <span className={classes.words}>
-          {follows ? null : <b>{entry.subject} </b>}
+          {renamed === undefined ? null : <i>{renamed} · </i>}
           {entry.opening}
         </span>
-        <span className={classes.state} data-late={entry.bounced || (awaiting?.late ?? false)}>
-          {beside}
+        <span className={classes.state} data-late={entry.bounced}>
+          {standingWords(entry) ?? filesWords(entry)}
         </span>
       </button>
       {open ? <OpenedEntry id={entry.id} mayChange={mayChange} /> : null}

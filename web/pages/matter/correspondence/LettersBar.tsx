@@ -25,7 +25,7 @@ const DIRECTIONS = [
 /** Which of a matter's letters are shown, and what can be added to them. */
 export function LettersBar({ matter, direction, noting, mayChange, onDirection, onNoting }: LettersBarProps) {
   return (
-    <div className={classes.bar} role="group" aria-label="Which letters">
+    <div className={classes.bar} role="group" aria-label="Which messages">
       {DIRECTIONS.map(([value, label]) =>
         value === 'note' && matter.counts.note === 0 ? null : (
           <button
@@ -42,7 +42,7 @@ export function LettersBar({ matter, direction, noting, mayChange, onDirection, 
       )}
       {mayChange ? (
         <Button className={classes.noting} aria-pressed={noting} onClick={onNoting}>
-          Note a call…
+          Add a note…
         </Button>
       ) : null}
       <Link

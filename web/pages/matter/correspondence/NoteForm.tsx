@@ -83,7 +83,7 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
         <Button kind="go" type="submit" disabled={isLoading || values.subject.trim() === ''}>
           File it here
         </Button>
-        <Button onClick={onEnd}>Leave it</Button>
+        <Button onClick={onEnd}>Cancel</Button>
         {corrects ? <small>The entry itself stays as it was filed; this one points to it.</small> : null}
         {error ? <span role="alert">{problemWords(error)}</span> : null}
       </p>

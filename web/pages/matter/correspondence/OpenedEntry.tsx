@@ -65,8 +65,8 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         <Meta name="From" words={people([entry.from])} />
         <Meta name="Sender" words={checkedWords(entry)} />
         <Meta name="To" words={people(entry.to)} />
-        <Meta name="Copy" words={people(entry.cc)} />
-        <Meta name="Blind" words={people(entry.bcc)} />
+        <Meta name="Cc" words={people(entry.cc)} />
+        <Meta name="Bcc" words={people(entry.bcc)} />
         <Meta name="When" words={exactTime(entry.occurredAtUtc)} />
         <Meta name="Subject" words={entry.subject} />
       </dl>
@@ -78,7 +78,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
           <Answer entry={entry} />
         )}
         <a href={`/api/v1/correspondence/${entry.id}/raw`} download>
-          Exact bytes ({RAW_ENDINGS[entry.channel] ?? 'file'}, {fileSize(entry.rawBytes)})
+          Original message ({RAW_ENDINGS[entry.channel] ?? 'file'}, {fileSize(entry.rawBytes)})
         </a>
         {entry.templateName === null ? null : <span>from “{entry.templateName}”</span>}
         {entry.sentBy === null ? null : (
@@ -131,7 +131,7 @@ function Meta({ name, words }: { readonly name: string; readonly words: string }
 function Attachments({ entry }: { readonly entry: EntryDetail }) {
   if (entry.attachments.length === 0) return null;
   return (
-    <ul className={classes.files} aria-label="Enclosures">
+    <ul className={classes.files} aria-label="Enclosed">
       {entry.attachments.map(({ index, name, sizeBytes }) => (
         <li key={index}>
           <a href={`/api/v1/correspondence/${entry.id}/attachments/${index}`} target="_blank" rel="noopener">
@@ -196,7 +196,7 @@ function Answer({ entry }: { readonly entry: EntryDetail }) {
   const take = async (answer: 'sender' | 'all' | 'forward'): Promise<void> => {
     const begun = { inReplyTo: entry.id, answer };
     const message = await start({ matterId: entry.matterId, start: begun }).unwrap();
-    await navigate(`/matters/${entry.matterId}/sheet/${message.id}`);
+    await navigate(`/matters/${entry.matterId}/sheet/${message.id}?entry=${entry.id}`);
   };
   const others = entry.channel === 'email' && entry.to.length + entry.cc.length > 1;
   const button = (answer: 'sender' | 'all' | 'forward', words: string) => (
@@ -206,12 +206,12 @@ function Answer({ entry }: { readonly entry: EntryDetail }) {
   );
   return (
     <>
-      {button('sender', entry.direction === 'in' ? 'Answer' : 'Write again')}
-      {others ? button('all', 'Answer all') : null}
+      {button('sender', entry.direction === 'in' ? 'Reply' : 'Send again')}
+      {others ? button('all', 'Reply to all') : null}
       <StartLink matterId={entry.matterId} from={{ inReplyTo: entry.id, answer: 'sender' }}>
-        Answer from a template
+        Reply from a template
       </StartLink>
-      {button('forward', 'Pass on')}
+      {button('forward', 'Forward')}
     </>
   );
 }

@@ -1,34 +1,55 @@
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
+import { bareSubject } from '../../../../core/correspondence/answers.ts';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { groupBy } from '../../../../core/model/groupBy.ts';
 import { dayParts } from '../../../../core/model/plainDate.ts';
 import type { PlainDate } from '../../../../core/model/plainDate.ts';
 import { dayOf } from '../../../words/dates.ts';
 
-/** Entries under the months they fall in, newest first as they come; the year stands with months of another one. */
+/** A conversation as one block: its subject said once, its entries newest first. */
+export interface Bundle {
+  readonly id: string;
+  readonly subject: string;
+  readonly entries: readonly EntrySummary[];
+}
+
+/** Conversations, each whole and where its latest entry stands; entries come newest first. */
+export const bundlesOf = (entries: readonly EntrySummary[]): readonly Bundle[] =>
+  [...groupBy(entries, ({ conversationId }) => conversationId)].map(([id, inIt]) => ({
+    id,
+    subject: subjectOf(inIt),
+    entries: inIt,
+  }));
+
+/** What it was begun about, without the marks of replies. */
+function subjectOf(entries: readonly EntrySummary[]): string {
+  const first = entries.findLast(({ subject }) => subject.trim() !== '');
+  const bare = first && bareSubject(first.subject);
+  if (bare) return bare;
+  return entries.some(({ channel }) => channel === 'text') ? 'Text message' : 'Without a subject';
+}
+
+/** Bundles under the month of their latest entry, newest first; the year stands with months of another one. */
 export function months(
-  entries: readonly EntrySummary[],
+  bundles: readonly Bundle[],
   today: PlainDate,
-): readonly (readonly [month: string, entries: EntrySummary[]])[] {
+): readonly (readonly [month: string, bundles: Bundle[]])[] {
   const thisYear = dayParts(today).year;
   return [
-    ...groupBy(entries, ({ occurredAtUtc }) => {
-      const day = dayOf(occurredAtUtc);
+    ...groupBy(bundles, ({ entries }) => {
+      const day = dayOf(entries[0]?.occurredAtUtc ?? 0);
       const month = formatDate(day, 'monthYear');
       return dayParts(day).year === thisYear ? month.replace(/ \d+$/, '') : month;
     }),
   ];
 }
 
-export interface Placed {
-  readonly entry: EntrySummary;
-  /** Stands under the letter of its conversation that came after it. */
-  readonly follows: boolean;
-}
-
-/** Keeps conversations together within a month, each where its latest letter stands. */
-export function gather(entries: readonly EntrySummary[]): readonly Placed[] {
-  return [...groupBy(entries, ({ conversationId }) => conversationId).values()].flatMap((conversation) =>
-    conversation.map((entry, n) => ({ entry, follows: n > 0 })),
-  );
+/** The month an entry is of, in short, where it is not the one its bundle stands under. */
+export function otherMonth(entry: EntrySummary, { entries }: Bundle): string | undefined {
+  const [day, head] = [dayOf(entry.occurredAtUtc), dayOf(entries[0]?.occurredAtUtc ?? 0)];
+  if (day.slice(0, 7) === head.slice(0, 7)) return undefined;
+  const month = formatDate(day, 'monthYear').slice(0, 3);
+  return dayParts(day).year === dayParts(head).year
+    ? month
+    : `${month} ${String(dayParts(day).year).slice(2)}`;
 }

@@ -90,15 +90,15 @@ describe('a matter’s letters', () => {
         },
       },
     });
-    await user.click(screen.getByRole('button', { name: 'Older letters' }));
+    await user.click(screen.getByRole('button', { name: 'Older messages' }));
     expect(await screen.findByText(/Long ago/)).toBeTruthy();
     expect(screen.getByText(/The keel bolts/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Older letters' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Older messages' })).toBeNull();
   });
 
   it('say what will stand here while there are none', () => {
     letters([]);
-    expect(screen.getByText('No letters yet')).toBeTruthy();
+    expect(screen.getByText('No messages yet')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /Notes/ })).toBeNull();
   });
 
@@ -128,14 +128,14 @@ describe('a matter’s letters', () => {
     const place = screen.getByRole('region', { name: 'Correspondence' }).lastElementChild as Element;
     fireEvent.drop(place, { dataTransfer: { types: ['Files'], files: [new File(['x'], 'a.eml')] } });
     expect(changes()).toEqual([]);
-    expect(screen.queryByRole('button', { name: /Note a call/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Add a note/ })).toBeNull();
   });
 });
 
 describe('a note', () => {
   const write = async (answers: Readonly<Record<string, unknown>>) => {
     const stage = letters([], { answers });
-    await stage.user.click(screen.getByRole('button', { name: /Note a call/ }));
+    await stage.user.click(screen.getByRole('button', { name: /Add a note/ }));
     await stage.user.type(screen.getByLabelText('With whom, about what'), 'Hal, the lift');
     await stage.user.type(screen.getByLabelText('What was said'), 'Thursday suits.');
     return stage;
@@ -166,7 +166,7 @@ describe('a note', () => {
 
   it('without a word of what it is about cannot be filed', async () => {
     const { user, changes } = letters([]);
-    await user.click(screen.getByRole('button', { name: /Note a call/ }));
+    await user.click(screen.getByRole('button', { name: /Add a note/ }));
     await user.type(screen.getByLabelText('With whom, about what'), '   ');
     await user.click(screen.getByRole('button', { name: 'File it here' }));
     expect(changes()).toEqual([]);
@@ -179,7 +179,7 @@ describe('a letter, opened in its place', () => {
   it('shows whom it was from and to, its exact bytes and its seal', async () => {
     opened({ bcc: [{ name: '', address: 'hidden@x.example' }], templateName: 'Our terms', sentBy: 'Maud' });
     expect(await screen.findByText(/hidden@x.example/)).toBeTruthy();
-    expect(screen.getByRole('link', { name: /Exact bytes \(.eml, 2 kB\)/ }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: /Original message \(.eml, 2 kB\)/ }).getAttribute('href')).toBe(
       '/api/v1/correspondence/e1/raw',
     );
     expect(screen.getByText('from “Our terms”')).toBeTruthy();
@@ -201,9 +201,9 @@ describe('a letter, opened in its place', () => {
 
   it('is answered, and answered to all only where there are others', async () => {
     const { user, changes, at } = opened({}, true, { 'POST /matters/m1/messages': { id: 'n1' } });
-    expect(await screen.findByRole('button', { name: 'Answer' })).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Answer all' })).toBeNull();
-    await user.click(screen.getByRole('button', { name: 'Pass on' }));
+    expect(await screen.findByRole('button', { name: 'Reply' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Reply to all' })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Forward' }));
     await vi.waitFor(() => {
       expect(at()).toBe('/matters/m1/sheet/n1');
     });

@@ -64,5 +64,5 @@ function Line({ dateline, width }: { readonly dateline: DatelineData; readonly w
 function describe({ keyDates, ticks }: DatelineData): string {
   const dates = keyDates.map(({ label, date }) => `${label} ${formatDate(readDay(date), 'long')}`);
   const letters = ticks.reduce((sum, tick) => sum + tick.out + tick.in, 0);
-  return [`${letters} letters`, ...dates].join(', ');
+  return [`${letters} messages`, ...dates].join(', ');
 }

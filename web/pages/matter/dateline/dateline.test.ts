@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import { addDays } from '../../../../core/model/plainDate.ts';
 import { day } from '../../../../core/tests/fixtures.ts';
-import { gather, months } from '../correspondence/conversations.ts';
+import { bundlesOf, months, otherMonth } from '../correspondence/conversations.ts';
 import { monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
 import type { DatelineData } from './datelineScale.ts';
 
@@ -108,24 +108,37 @@ describe('the correspondence', () => {
       entry('b', '2', '2026-11-02'),
       entry('a', '3', '2025-12-30'),
     ];
-    expect(months(entries, day(today)).map(([month, inMonth]) => [month, inMonth.length])).toEqual([
-      ['November', 2],
-      ['December 2025', 1],
-    ]);
+    expect(months(bundlesOf(entries), day(today)).map(([month, inMonth]) => [month, inMonth.length])).toEqual(
+      [
+        ['November', 2],
+        ['December 2025', 1],
+      ],
+    );
   });
 
-  it('keeps a conversation together where its latest letter stands', () => {
+  it('keeps a conversation whole where its latest entry stands, and says which month the others are of', () => {
     const entries = [
       entry('d', 'x', '2026-11-20'),
       entry('c', 'y', '2026-11-19'),
-      entry('b', 'x', '2026-11-18'),
-      entry('a', 'y', '2026-11-17'),
+      entry('b', 'x', '2026-10-18'),
+      entry('a', 'x', '2025-12-17'),
     ];
-    expect(gather(entries).map(({ entry: { id }, follows }) => (follows ? `(${id})` : id))).toEqual([
-      'd',
-      '(b)',
-      'c',
-      '(a)',
-    ]);
+    const bundles = bundlesOf(entries);
+    expect(bundles.map(({ entries: inIt }) => inIt.map(({ id }) => id))).toEqual([['d', 'b', 'a'], ['c']]);
+    const [first] = bundles;
+    expect(first?.entries.map((one) => otherMonth(one, first))).toEqual([undefined, 'Oct', 'Dec 25']);
+  });
+
+  it('says a subject once, without the marks of replies, and what has none by what it is', () => {
+    const named = (subject: string, conversationId: string) => ({
+      ...entry(subject, conversationId, '2026-11-20'),
+      subject,
+    });
+    const text = { ...entry('t', 'text', '2026-11-20'), channel: 'text' as const };
+    expect(
+      bundlesOf([named('Re: Keel bolts', 'x'), named('Keel bolts', 'x'), text, named('', 'none')]).map(
+        ({ subject }) => subject,
+      ),
+    ).toEqual(['Keel bolts', 'Text message', 'Without a subject']);
   });
 });

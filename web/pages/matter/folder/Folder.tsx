@@ -1,4 +1,3 @@
-import { IconCalendarEvent, IconFiles, IconUsers } from '@tabler/icons-react';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Link, useOutletContext } from 'react-router';
@@ -77,7 +76,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
         ) : null}
       </Part>
       {matter.filingAddress === null ? null : (
-        <Part title="Its own address">
+        <Part title="Filing address">
           <p className={classes.address} title="What is sent or copied to it from anywhere is filed here">
             <a href={`mailto:${matter.filingAddress}`}>{matter.filingAddress}</a>
           </p>
@@ -213,9 +212,9 @@ function Parties({
               party.name
             )}
             {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
-            {party.doNotWriteTo ? <em> not to be written to</em> : null}
-            {party.bounced ? <em> mail came back</em> : null}
-            {!party.doNotWriteTo && party.address === undefined ? <small> · no mail address</small> : null}
+            {party.doNotWriteTo ? <em> do not write to</em> : null}
+            {party.bounced ? <em> email came back</em> : null}
+            {!party.doNotWriteTo && party.address === undefined ? <small> · no email address</small> : null}
           </span>
         ))}
       </span>
@@ -302,17 +301,16 @@ function DocumentLine({
 
 function Strip({ matter }: { readonly matter: MatterDetail }) {
   const parts = [
-    { name: 'Parties', count: matter.parties.length, Icon: IconUsers },
-    { name: 'Dates', count: matter.values.length, Icon: IconCalendarEvent },
-    { name: 'Documents', count: matter.documents.length, Icon: IconFiles },
-  ];
+    ['Parties', matter.parties.length],
+    ['Dates and figures', matter.values.length],
+    ['Documents', matter.documents.length],
+    ['Follow-ups', matter.followUps.length],
+  ] as const;
   return (
     <nav className={classes.strip} aria-label="Folder">
-      {parts.map(({ name, count, Icon }) => (
-        <Link key={name} to={`/matters/${matter.id}`} title={`${name}: open the folder. The sheet is kept.`}>
-          <Icon size={18} stroke={1.5} aria-hidden="true" />
-          <span className={classes.stripName}>{name}</span>
-          <b>{count}</b>
+      {parts.map(([name, count]) => (
+        <Link key={name} to={`/matters/${matter.id}`} title="Open the folder. The draft stays saved.">
+          {name} {count}
         </Link>
       ))}
     </nav>

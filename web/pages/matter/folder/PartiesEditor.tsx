@@ -31,7 +31,7 @@ export function PartiesEditor({ record, edit }: PartiesEditorProps) {
             <span key={party.contactId} className={editing.holder}>
               {party.name}
               <Button
-                aria-label={`Take out ${party.name} as ${label}`}
+                aria-label={`Remove ${party.name} as ${label}`}
                 onClick={() => {
                   keep((now) =>
                     now.filter(({ role, contactId }) => role !== key || contactId !== party.contactId),

@@ -151,7 +151,7 @@ function MeanwhileChanged({ theirs, mine, onMine, onTheirs }: MeanwhileChangedPr
       <Button kind="go" onClick={onMine}>
         Save mine
       </Button>{' '}
-      <Button onClick={onTheirs}>Keep theirs</Button>
+      <Button onClick={onTheirs}>Use theirs</Button>
     </p>
   );
 }

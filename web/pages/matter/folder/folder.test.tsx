@@ -14,7 +14,7 @@ const stage = (of: MatterDetail, role: 'practitioner' | 'assistant' | 'reader' =
   );
 
 describe('the folder', () => {
-  it('holds who the matter concerns, and who is not to be written to', () => {
+  it('holds who the matter concerns, and who is do not write to', () => {
     stage(
       matter({
         parties: [party('Ines'), party('Aksel', { doNotWriteTo: true }), party('Verity', { bounced: true })],
@@ -23,8 +23,8 @@ describe('the folder', () => {
     expect(screen.getByText('Owners')).toBeTruthy();
     expect(screen.getByTitle('Write to Ines')).toBeTruthy();
     expect(screen.queryByTitle('Write to Aksel')).toBeNull();
-    expect(screen.getByText('not to be written to')).toBeTruthy();
-    expect(screen.getByText('mail came back')).toBeTruthy();
+    expect(screen.getByText('do not write to')).toBeTruthy();
+    expect(screen.getByText('email came back')).toBeTruthy();
   });
 
   it('opens a document, and sends it from where it lies', () => {

@@ -25,7 +25,7 @@ interface AddressBlockProps {
 }
 
 const PARTS: readonly Part[] = ['to', 'cc', 'bcc'];
-const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Copy', bcc: 'Blind copy' };
+const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Cc', bcc: 'Bcc' };
 
 /** Who gets it and who it is from. What is seldom wanted shows once somebody asks for it. */
 export function AddressBlock(props: AddressBlockProps) {
@@ -55,7 +55,7 @@ export function AddressBlock(props: AddressBlockProps) {
                 setAll(true);
               }}
             >
-              Copies…
+              Cc, Bcc…
             </Button>
           ) : null}
         </div>
@@ -75,7 +75,7 @@ export function AddressBlock(props: AddressBlockProps) {
                     props.onGoing({ each });
                   }}
                 />
-                {each ? `one each, ${lines.to.length} in all` : 'one for all of them'}
+                {each ? `A separate message for each, ${lines.to.length} in all` : 'One message to all'}
               </label>
             ))}
           </span>
@@ -115,7 +115,7 @@ function From({ from, senders, going, onGoing }: AddressBlockProps) {
     <Choice
       className={classes.from}
       plain
-      label="It goes out under"
+      label="Send as"
       bare
       gone={from.name}
       value={going.sender ?? ''}

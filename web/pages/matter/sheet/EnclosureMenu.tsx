@@ -73,7 +73,7 @@ function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
   return (
     <>
       <Menu.Item component="a" href={content} target="_blank" rel="noopener">
-        {shown ? 'Look at it' : 'Fetch it'}
+        {shown ? 'Look at it' : 'Download'}
       </Menu.Item>
       <Menu.Item onClick={onName}>Call it otherwise…</Menu.Item>
       {at > 0 ? (
@@ -112,7 +112,7 @@ function KeepUnder({ enclosure, matter, onMade }: EnclosureMenuProps) {
   const categories = new Set([...matter.documents.map(({ category }) => category).filter(Boolean), 'Other']);
   return (
     <>
-      <Menu.Label>Keep it on the matter, under</Menu.Label>
+      <Menu.Label>Save it on the matter, under</Menu.Label>
       {[...categories].map((category) => (
         <Menu.Item
           key={category}

@@ -120,7 +120,7 @@ function EnclosedFiles({ messageId, enclosures, matter, onChange, onMade }: Encl
       <small>{fileSize(enclosure.sizeBytes)}</small>
       <button
         type="button"
-        aria-label={`Take out ${enclosure.fileName}`}
+        aria-label={`Remove ${enclosure.fileName}`}
         onClick={() => {
           onChange(enclosures.filter((one) => one !== enclosure));
         }}

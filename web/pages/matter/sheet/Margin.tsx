@@ -125,7 +125,7 @@ function NoteCard({ note, top, pressing, onRemedy, onLeave }: NoteCardProps) {
             onLeave(note.id);
           }}
         >
-          Leave it so
+          Ignore this note
         </Button>
       ) : null}
     </section>

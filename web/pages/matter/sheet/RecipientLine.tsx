@@ -24,7 +24,7 @@ interface RecipientLineProps {
 }
 
 const PLACEHOLDERS: Readonly<Record<Message['channel'], string>> = {
-  email: 'a party, anybody, or a mail address',
+  email: 'a party, anybody, or an email address',
   text: 'a party, anybody, or a number',
   letter: 'a party or anybody with a postal address',
 };
@@ -153,7 +153,7 @@ function Taken({ recipients, channel, matterId, onChange }: RecipientLineProps) 
       {recipient.roles.length > 0 ? <small>{recipient.roles.join(', ')}</small> : null}
       <button
         type="button"
-        aria-label={`Take out ${recipient.name || recipient.address}`}
+        aria-label={`Remove ${recipient.name || recipient.address}`}
         onClick={() => {
           onChange(recipients.filter((one) => one !== recipient));
         }}
@@ -176,7 +176,7 @@ function OfferWords({ offer }: { readonly offer: Offer }) {
       {name}{' '}
       <small className={classes.role}>
         {detail.filter(Boolean).join(' · ')}
-        {doNotWriteTo ? ' · not to be written to' : ''}
+        {doNotWriteTo ? ' · do not write to' : ''}
       </small>
     </>
   );

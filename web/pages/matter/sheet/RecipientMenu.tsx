@@ -71,7 +71,7 @@ export function RecipientMenu({ recipient, channel, matterId, line, onChange }: 
           </Menu.Item>
         )}
         {line.length > 1 && channel === 'email' ? (
-          <Menu.Item onClick={asGroup}>Keep these {line.length} as a group</Menu.Item>
+          <Menu.Item onClick={asGroup}>Save these {line.length} as a group</Menu.Item>
         ) : null}
         {error ? <Menu.Label role="alert">{problemWords(error)}</Menu.Label> : null}
       </Menu.Dropdown>

@@ -26,9 +26,9 @@ interface SendBarProps {
 }
 
 const KEEPING: Readonly<Record<Keeping, string>> = {
-  kept: 'kept',
-  keeping: 'keeping…',
-  unkept: 'not kept yet',
+  kept: 'Saved',
+  keeping: 'Saving…',
+  unkept: 'Not saved yet',
 };
 
 /** Sends, and says in words what sending will do. */
@@ -36,9 +36,21 @@ export function SendBar(props: SendBarProps) {
   const { keeping, problem, waiting, stops, busy } = props;
   return (
     <footer className={classes.bar}>
-      <Button kind="go" hint="Ctrl ↵" disabled={busy} onClick={props.onSend}>
-        Send
-      </Button>
+      <span className={classes.beside}>
+        <Button onClick={props.onPutAway}>Close</Button>
+        <Popover position="top-start" trapFocus>
+          <Popover.Target>
+            <Button>Send later…</Button>
+          </Popover.Target>
+          <Popover.Dropdown>
+            <LeavingTime message={props.message} done="Send then" onChoose={props.onLater} />
+          </Popover.Dropdown>
+        </Popover>
+        <Button onClick={props.onDiscard}>Delete draft</Button>
+        <small className={classes.keeping} data-keeping={keeping}>
+          {KEEPING[keeping]}
+        </small>
+      </span>
       <span className={classes.what} role="status">
         {problem === undefined ? <Doing {...props} /> : <span className={classes.problem}>{problem}</span>}
         {waiting > 0 ? (
@@ -49,21 +61,9 @@ export function SendBar(props: SendBarProps) {
           </span>
         ) : null}
       </span>
-      <span className={classes.beside}>
-        <small className={classes.keeping} data-keeping={keeping}>
-          {KEEPING[keeping]}
-        </small>
-        <Popover position="top-end" trapFocus>
-          <Popover.Target>
-            <Button>Later…</Button>
-          </Popover.Target>
-          <Popover.Dropdown>
-            <LeavingTime message={props.message} done="Send then" onChoose={props.onLater} />
-          </Popover.Dropdown>
-        </Popover>
-        <Button onClick={props.onPutAway}>Put away</Button>
-        <Button onClick={props.onDiscard}>Discard</Button>
-      </span>
+      <Button kind="go" hint="Ctrl ↵" disabled={busy} onClick={props.onSend}>
+        Send
+      </Button>
     </footer>
   );
 }
@@ -78,12 +78,12 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
     <span>
       {message.channel === 'letter' ? 'printed for ' : 'to '}
       <b>{lines.to.length === 1 ? first?.name || first?.address : lines.to.length}</b>
-      {each ? ', one each' : ''}
-      {copies > 0 ? <>, copy to {copies}</> : null}
+      {each ? ', a separate message for each' : ''}
+      {copies > 0 ? <>, cc to {copies}</> : null}
       {enclosures.length > 0 ? (
         <>
           {' '}
-          · {plural(enclosures.length, 'enclosure')}, <b>{fileSize(bytes)}</b>
+          · {enclosures.length} enclosed, <b>{fileSize(bytes)}</b>
         </>
       ) : null}{' '}
       · filed on <b>{reference}</b>

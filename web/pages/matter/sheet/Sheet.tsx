@@ -229,8 +229,8 @@ function Conflict({ onTheirs, onMine }: ConflictProps) {
   return (
     <p className={classes.conflict} role="alert">
       This draft was changed in another window. Yours is still here, the other is kept on the server.
-      <Button onClick={onMine}>Keep mine</Button>
-      <Button onClick={onTheirs}>Take the other</Button>
+      <Button onClick={onMine}>Use mine</Button>
+      <Button onClick={onTheirs}>Use theirs</Button>
     </p>
   );
 }

@@ -10,6 +10,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { CheckField } from '../../../ui/Field.tsx';
 import { usePassagesHereQuery, useSendTestMutation } from '../../../api/messages.ts';
 import classes from './SheetTools.module.css';
+import { useOpenEntry } from '../../../parts/start/openEntry.ts';
 
 interface SheetToolsProps {
   readonly message: Message;
@@ -25,6 +26,7 @@ interface SheetToolsProps {
 /** What the sheet is: how it goes and what it was begun from; another template; keeping its wording. */
 export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetToolsProps) {
   const { channel, templateName, segments } = message;
+  const beside = useOpenEntry();
   return (
     <div className={classes.tools}>
       <span>
@@ -32,7 +34,7 @@ export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetTo
         {templateName === null ? '' : ` from “${templateName}”`}
       </span>
       <Link
-        to={`/matters/${matter.id}/start`}
+        to={`/matters/${matter.id}/start${beside}`}
         state={{ switching: message.id, channel }}
         title="What you answered, and whom and what you put in, stays"
       >
@@ -105,7 +107,7 @@ function KeepAs({ message, matter, onKeep }: Pick<SheetToolsProps, 'message' | '
   return (
     <Menu width={340} position="bottom-start" closeOnItemClick={false}>
       <Menu.Target>
-        <Button>Keep the wording…</Button>
+        <Button>Save as…</Button>
       </Menu.Target>
       <Menu.Dropdown>
         {fields.length > 0 ? <Menu.Label>These become fields again</Menu.Label> : null}
@@ -129,7 +131,7 @@ function KeepAs({ message, matter, onKeep }: Pick<SheetToolsProps, 'message' | '
             />
           </div>
         ))}
-        <Menu.Label>Nothing is kept before you say so there</Menu.Label>
+        <Menu.Label>Nothing is saved until you save it there</Menu.Label>
         <Menu.Item onClick={() => void take('/templates/new', false)}>As a new template</Menu.Item>
         {message.templateId === null ? null : (
           <Menu.Item onClick={() => void take(`/templates/${message.templateId ?? ''}`, false)}>

@@ -114,7 +114,7 @@ describe('an enclosure', () => {
 
   it('is taken out', async () => {
     const { user, change } = stage([held, upload]);
-    await user.click(screen.getByRole('button', { name: 'Take out Report.pdf' }));
+    await user.click(screen.getByRole('button', { name: 'Remove Report.pdf' }));
     expect(change).toHaveBeenCalledWith([upload]);
   });
 
@@ -138,7 +138,7 @@ describe('an enclosure', () => {
     const { user } = stage([held]);
     await user.click(screen.getByRole('button', { name: 'Report.pdf' }));
     await screen.findByRole('menuitem', { name: 'Look at it' });
-    expect(screen.queryByText('Keep it on the matter, under')).toBeNull();
+    expect(screen.queryByText('Save it on the matter, under')).toBeNull();
   });
 
   it('is called otherwise, its ending kept', async () => {

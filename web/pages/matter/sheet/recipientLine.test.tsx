@@ -138,7 +138,7 @@ describe('a line of recipients', () => {
     const { user, field } = held();
     await user.type(field, 'one@x.example,two@x.example,three@x.example,');
     await user.type(field, '{Backspace}');
-    await user.click(screen.getByRole('button', { name: 'Take out one@x.example' }));
+    await user.click(screen.getByRole('button', { name: 'Remove one@x.example' }));
     expect(addresses()).toEqual(['two@x.example']);
   });
 

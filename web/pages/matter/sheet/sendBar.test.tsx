@@ -93,8 +93,8 @@ describe('the bar below a sheet', () => {
 
   it.each([
     ['kept', 'kept'],
-    ['keeping', 'keeping…'],
-    ['unkept', 'not kept yet'],
+    ['keeping', 'Saving…'],
+    ['unkept', 'Not saved yet'],
   ] as const)('shows whether the draft is %s', (keeping, words) => {
     bar({ keeping });
     expect(screen.getByText(words)).toBeTruthy();
@@ -108,14 +108,14 @@ describe('the bar below a sheet', () => {
 
   it('lets it leave later, at a time that is offered', async () => {
     const { user, done } = bar();
-    await user.click(screen.getByRole('button', { name: 'Later…' }));
+    await user.click(screen.getByRole('button', { name: 'Send later…' }));
     await user.click(await screen.findByRole('button', { name: /at 9:05/ }));
     expect(done.onLater).toHaveBeenCalledWith({ date: '2026-11-30', hour: 9, minute: 5 });
   });
 
   it('lets it leave later, at a time of one’s own, which begins with the first that is offered', async () => {
     const { user, done } = bar();
-    await user.click(screen.getByRole('button', { name: 'Later…' }));
+    await user.click(screen.getByRole('button', { name: 'Send later…' }));
     await user.click(await screen.findByRole('button', { name: 'Send then' }));
     expect(done.onLater).toHaveBeenCalledWith({ date: '2026-11-30', hour: 9, minute: 5 });
   });
@@ -144,7 +144,7 @@ describe('the margin', () => {
     const { user, done } = margin([note('doNotWriteTo', 'stop'), note('addressUnknown', 'caution')]);
     expect(screen.getByText('Stop:')).toBeTruthy();
     expect(screen.getByText('Caution:')).toBeTruthy();
-    const leave = screen.getAllByRole('button', { name: 'Leave it so' });
+    const leave = screen.getAllByRole('button', { name: 'Ignore this note' });
     expect(leave).toHaveLength(1);
     for (const button of leave) await user.click(button);
     expect(done.onLeave.mock.calls).toEqual([['addressUnknown-1']]);

@@ -54,7 +54,7 @@ describe('what is begun on a sheet', () => {
 
   it('is taken before anything leaves, where it is a whole address', async () => {
     const { user, begun, onLines } = block();
-    await user.click(screen.getByRole('button', { name: 'Copies…' }));
+    await user.click(screen.getByRole('button', { name: 'Cc, Bcc…' }));
     await user.type(screen.getByLabelText('Add to Copy'), 'Ines Okafor <ines@harbour.example>');
     expect(onLines).not.toHaveBeenCalled();
     expect(await begun.settle()).toEqual([]);
@@ -86,7 +86,7 @@ describe('what is begun on a sheet', () => {
 
   it('is an address for answers too, which is whole or is not passed over', async () => {
     const { user, begun } = block();
-    await user.click(screen.getByRole('button', { name: 'Copies…' }));
+    await user.click(screen.getByRole('button', { name: 'Cc, Bcc…' }));
     const field = screen.getByLabelText('Answers go to');
     await user.type(field, 'office@');
     expect(await begun.settle()).toEqual([

@@ -7,6 +7,7 @@ import { useDiscardMutation, useSendMessageMutation } from '../../../api/message
 import { problemCode } from '../../../words/wording.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
 import { Unfinished } from './unfinished.ts';
+import { useOpenEntry } from '../../../parts/start/openEntry.ts';
 
 /** The notes that a refusal to send hands over. */
 const notesOf = (error: unknown): Message['notes'] | undefined =>
@@ -37,6 +38,7 @@ export function useLeaving(
   acknowledged: ReadonlySet<string>,
 ): Leaving {
   const navigate = useNavigate();
+  const beside = useOpenEntry();
   const [asked, setAsked] = useState(false);
   const [send, sending] = useSendMessageMutation();
   const [discard] = useDiscardMutation();
@@ -67,7 +69,7 @@ export function useLeaving(
           });
         return undefined;
       });
-    if (sent) await navigate(`/matters/${matterId}`);
+    if (sent) await navigate(`/matters/${matterId}${beside}`);
     else page.current?.parentElement?.querySelector<HTMLElement>('[data-note-card] button')?.focus();
   };
   const putAway = async (): Promise<void> => {
@@ -75,12 +77,12 @@ export function useLeaving(
     // Words that another window overtook, or that could not be kept, are still here alone.
     if (touched.current && !(await keeper.flush())) return;
     if (!touched.current) await discarded();
-    await navigate(`/matters/${matterId}`);
+    await navigate(`/matters/${matterId}${beside}`);
   };
   const throwAway = async (): Promise<void> => {
     await keeper.flush();
     await discarded();
-    await navigate(`/matters/${matterId}`, { state: { discarded: id } });
+    await navigate(`/matters/${matterId}${beside}`, { state: { discarded: id } });
   };
   return { begun, go, putAway, throwAway, asked, setAsked, unfinished, sending };
 }

@@ -9,5 +9,5 @@ export const whyWords = ({ label, why }: Pick<Offer, 'label' | 'why'>): string =
     preferred: `${label}, preferred`,
     mobile: `${label}, a mobile`,
     other: label,
-    bounced: `${label}, mail came back`,
+    bounced: `${label}, email came back`,
   })[why];

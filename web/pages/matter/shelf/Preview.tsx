@@ -31,13 +31,13 @@ export function Preview(looked: PreviewProps) {
         <dd>{joinNames(data.to) || 'nobody yet'}</dd>
         {data.cc.length > 0 ? (
           <>
-            <dt>Copy</dt>
+            <dt>Cc</dt>
             <dd>{joinNames(data.cc)}</dd>
           </>
         ) : null}
         {data.bcc.length > 0 ? (
           <>
-            <dt>Blind copy</dt>
+            <dt>Bcc</dt>
             <dd>{joinNames(data.bcc)}</dd>
           </>
         ) : null}

@@ -15,6 +15,7 @@ import type { ShelfStart } from '../../../parts/start/shelfStart.ts';
 import { useShelfQuery } from '../../../api/shelf.ts';
 import { useStartMessageMutation, useSwitchTemplateMutation } from '../../../api/messages.ts';
 import classes from './ShelfPane.module.css';
+import { useOpenEntry } from '../../../parts/start/openEntry.ts';
 
 /** Choosing what to start from: typed words narrow, arrow keys look, Enter starts. Nothing here can be changed by mistake. */
 export function ShelfPane() {
@@ -152,18 +153,19 @@ function useStarting(matterId: string, from: ShelfStart) {
   const [start, starting] = useStartMessageMutation();
   const [switchTo, switching] = useSwitchTemplateMutation();
   const navigate = useNavigate();
+  const beside = useOpenEntry();
   const busy = starting.isLoading || switching.isLoading;
   const begin = async (templateId: string | undefined): Promise<void> => {
     if (from.switching !== undefined && templateId !== undefined) {
       const before = await switchTo({ id: from.switching, templateId }).unwrap();
-      await navigate(`/matters/${matterId}/sheet/${from.switching}`, { state: { before } });
+      await navigate(`/matters/${matterId}/sheet/${from.switching}${beside}`, { state: { before } });
       return;
     }
     const message = await start({
       matterId,
       start: { ...startOf(from), ...(templateId === undefined ? {} : { templateId }) },
     }).unwrap();
-    await navigate(`/matters/${matterId}/sheet/${message.id}`);
+    await navigate(`/matters/${matterId}/sheet/${message.id}${beside}`);
   };
   return {
     busy,

@@ -35,7 +35,7 @@ export function CalculatedRows({ draft, set }: TypePartProps) {
               set({ calculated: draft.calculated.filter((_, m) => m !== n) });
             }}
           >
-            Take out
+            Remove
           </Button>
         </div>
       ))}

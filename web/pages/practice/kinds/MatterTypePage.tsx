@@ -22,14 +22,14 @@ import { TypeImpact } from './TypeImpact.tsx';
 import { useTypeDraft } from './useTypeDraft.ts';
 import classes from '../Practice.module.css';
 
-/** A kind of matter, edited as what it is: lists of what its matters hold. */
+/** A matter type, edited as what it is: lists of what its matters hold. */
 export function MatterTypePage() {
   const { typeId } = useParams();
   const { user } = useOutletContext<Session>();
   const { data: types } = useMatterTypesQuery();
   const type = types?.items.find(({ id }) => id === typeId);
   if (!types) return null;
-  if (typeId !== undefined && !type) return <Blank title="There is no such kind of matter" />;
+  if (typeId !== undefined && !type) return <Blank title="There is no such matter type" />;
   return <OpenedType key={type?.id ?? 'new'} type={type} mayChange={mayDo(user, 'settings')} />;
 }
 
@@ -57,15 +57,15 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
     <div className={classes.page}>
       <header className={classes.head}>
         <Link to="/practice">Practice</Link>
-        <h1>{draft.name || 'New kind of matter'}</h1>
+        <h1>{draft.name || 'New matter type'}</h1>
         {type ? <span>{plural(type.matters, 'matter')}</span> : null}
         {mayChange ? (
           <Button kind="go" hint="Ctrl S" className={classes.keep} onClick={() => void keep()}>
-            {impact ? 'Keep it all the same' : 'Keep'}
+            {impact ? 'Save anyway' : 'Save'}
           </Button>
         ) : null}
       </header>
-      <LeaveGuard when={mayChange && changed} what="this kind of matter" />
+      <LeaveGuard when={mayChange && changed} what="this matter type" />
       {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {impact ? <TypeImpact impact={impact} /> : null}
       {error ? <TypeProblem error={error} /> : null}

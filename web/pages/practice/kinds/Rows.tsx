@@ -9,15 +9,15 @@ import classes from '../Practice.module.css';
 type Fact = MatterTypeJson['facts'][number];
 
 const KIND_WORDS: Readonly<Record<FactKind, string>> = {
-  text: 'a few words',
+  text: 'Text',
   longText: 'longer text',
   number: 'a number',
   money: 'an amount',
   date: 'a date',
   dateTime: 'a date and time',
   yesNo: 'yes or no',
-  choice: 'one of a list',
-  contact: 'somebody of the directory',
+  choice: 'Choice',
+  contact: 'a person of the directory',
 };
 
 interface FactRowsProps {

@@ -2,7 +2,7 @@ import { SelectField, TextField } from '../../../ui/Field.tsx';
 import classes from '../Practice.module.css';
 import type { TypePartProps } from './useTypeDraft.ts';
 
-/** What a kind of matter is called, and what its matters are about. */
+/** What a matter type is called, and what its matters are about. */
 export function TypeBasics({ draft, set, replace, isNew }: TypePartProps & { readonly isNew: boolean }) {
   return (
     <>

@@ -94,7 +94,7 @@ export function PathList({
         <span key={path}>
           {inputs.find((one) => one.path === path)?.label ?? 'something that is gone'}
           <Button
-            aria-label="Take out"
+            aria-label="Remove"
             onClick={() => {
               onChange(paths.filter((one) => one !== path));
             }}

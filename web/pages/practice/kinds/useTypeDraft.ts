@@ -10,7 +10,7 @@ import {
 import { useSavedAs } from '../../../ui/useSavedAs.ts';
 import { NEW_TYPE } from '../../../words/typeWords.ts';
 
-/** A part of the page: the kind of matter as it is being written, and how to change it. */
+/** A part of the page: the matter type as it is being written, and how to change it. */
 export interface TypePartProps {
   readonly draft: MatterTypeJson;
   readonly set: (part: Partial<MatterTypeJson>) => void;
@@ -27,7 +27,7 @@ interface TypeDraft extends TypePartProps {
   readonly error: unknown;
 }
 
-/** A kind of matter as it is being written. One that matters hold already is kept only after what it touches was seen. */
+/** A matter type as it is being written. One that matters hold already is kept only after what it touches was seen. */
 export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
   const navigate = useNavigate();
   const [draft, replace] = useState<MatterTypeJson>(type?.definition ?? NEW_TYPE);

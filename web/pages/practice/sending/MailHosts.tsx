@@ -26,8 +26,8 @@ const SECURITY = [
 export function MailHosts() {
   const { currentData: view, error } = useMailHostsQuery();
   return (
-    <section aria-label="Mail hosts">
-      <h2>Mail hosts</h2>
+    <section aria-label="Mail servers">
+      <h2>Mail servers</h2>
       {error ? <p className={classes.hint}>{problemWords(error)}</p> : null}
       {view ? <OpenedHosts view={view} /> : null}
     </section>
@@ -52,7 +52,7 @@ function HostsForm({ opened, overtaken, renew, onSaved }: Opened<MailHostsView>)
   };
   return (
     <>
-      <LeaveGuard when={changed} what="the mail hosts" />
+      <LeaveGuard when={changed} what="the mail servers" />
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       {opened.fromOutside.map(({ host, port, carries }) => (
         <p key={`${host}:${port}`} className={classes.hint}>
@@ -81,11 +81,11 @@ function HostsForm({ opened, overtaken, renew, onSaved }: Opened<MailHostsView>)
             setHosts([...hosts, newHost(unusedKey('host'))]);
           }}
         >
-          Another host
+          Another mail server
         </Button>
         {changed ? (
           <Button kind="go" disabled={isLoading} onClick={() => void keep()}>
-            Keep the hosts
+            Save the servers
           </Button>
         ) : null}
       </div>
@@ -137,7 +137,7 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
           }}
         />
         <SelectField
-          label="Sealed by"
+          label="Encryption"
           value={host.security}
           options={SECURITY}
           onChange={(security) => {
@@ -183,7 +183,7 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
         <Button disabled={isLoading || host.host === ''} onClick={() => void tryIt(host)}>
           {isLoading ? 'Trying it…' : 'Try it'}
         </Button>
-        <Button onClick={onRemove}>Take it out</Button>
+        <Button onClick={onRemove}>Remove</Button>
       </div>
       <p role="status" className={classes.hint}>
         {error ? problemWords(error) : tried && !isLoading ? triedWords(tried) : ''}

@@ -70,8 +70,8 @@ function SendingForm({ sending, mayChange, overtaken, onRenew, onSaved }: Sendin
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <h2>Senders</h2>
         <p className={classes.hint}>
-          Mail goes out under whoever writes it. Templates and writers can choose one of these instead; what
-          comes in for them is the practice’s own.
+          Email goes out under the person who writes it. Templates and writers can choose one of these
+          instead; what comes in for them is the practice’s own.
         </p>
         <Senders values={values} mayChange={mayChange} onChange={set} />
         <h2>When it leaves</h2>
@@ -87,7 +87,7 @@ function SendingForm({ sending, mayChange, overtaken, onRenew, onSaved }: Sendin
         ) : null}
         {mayChange ? (
           <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
-            Keep
+            Save
           </Button>
         ) : null}
       </ReadOnly>

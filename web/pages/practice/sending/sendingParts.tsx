@@ -43,7 +43,7 @@ export function Senders({
           />
           {mayChange ? (
             <Button
-              aria-label={`Take out ${name}`}
+              aria-label={`Remove ${name}`}
               onClick={() => {
                 onChange({ senders: senders.filter((one) => one.key !== key) });
               }}
@@ -67,7 +67,7 @@ export function Senders({
   );
 }
 
-/** When mail leaves, how long it can be called back, and how large it may be. */
+/** When mail leaves, how long it can be stopped, and how large it may be. */
 export function Times({ values, onChange }: PartProps) {
   const { workingHours } = values;
   return (
@@ -89,7 +89,7 @@ export function Times({ values, onChange }: PartProps) {
         }}
       />
       <SelectField
-        label="It can be called back for"
+        label="Delay before sending"
         value={String(values.holdSeconds)}
         options={[...new Set([...HOLDS, values.holdSeconds])]
           .sort((a, b) => a - b)

@@ -20,7 +20,7 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
   if (problem !== null)
     return (
       <section className={classes.card} data-severity="stop" aria-label={fileName}>
-        <b>{fileName}</b> <span>{problem}</span> <Button onClick={onLeave}>Leave it</Button>
+        <b>{fileName}</b> <span>{problem}</span> <Button onClick={onLeave}>Cancel</Button>
       </section>
     );
   return (
@@ -38,7 +38,7 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
             ? 'No codes or gaps found'
             : `${plural(gaps.length, 'code or gap', 'codes and gaps')}`}
         </span>
-        <Button onClick={onLeave}>Leave it out</Button>
+        <Button onClick={onLeave}>Do not import it</Button>
       </div>
       {gaps.map((gap) => (
         <GapLine

@@ -49,7 +49,7 @@ export function ImportPage() {
           <span className={classes.keep}>
             <TextField label="Folder" value={folder} onChange={setFolder} />
             <Button kind="go" disabled={keeping.isLoading} onClick={() => void keepAll()}>
-              Keep {plural(good.length, 'template')}
+              Save {plural(good.length, 'template')}
             </Button>
           </span>
         ) : null}

@@ -26,13 +26,13 @@ export function Packs() {
     <>
       <p className={classes.packs}>
         <Button disabled={starter.isLoading} onClick={() => void takeStarter()}>
-          Take the starter set in
+          Add the starter set
         </Button>
         <Button onClick={() => chooser.current?.click()}>Take a pack in</Button>
         <Button onClick={() => void savePack()}>Save the library as a pack</Button>
         <FileChooser
           ref={chooser}
-          label="Pack to take in"
+          label="Pack to import"
           accept=".json,application/json"
           onChoose={(files) => void read(files)}
         />

@@ -30,7 +30,7 @@ export function ReadHere({ reading, onFiles }: ReadHereProps) {
       </p>
       <FileChooser
         ref={chooser}
-        label="Files to bring in"
+        label="Files to import"
         accept=".eml,.html,.htm,.txt,.docx"
         multiple
         onChoose={onFiles}

@@ -32,7 +32,7 @@ const openImport = (answers: Readonly<Record<string, unknown>>) =>
     { path: '/templates/import', at: '/templates/import' },
   );
 const bring = (...items: readonly FoundFile[]) => ({ 'POST /wording-imports/read': { items } });
-const chooser = () => screen.getByLabelText('Files to bring in');
+const chooser = () => screen.getByLabelText('Files to import');
 
 describe('bringing wording in', () => {
   it('shows what was found in each file, with what each code likely means', async () => {
@@ -61,7 +61,7 @@ describe('bringing wording in', () => {
     const [keep] = screen.getAllByRole('option').filter((one) => one.getAttribute('value') === 'keep');
     if (!keep) throw new Error('cannot be kept');
     await user.click(keep);
-    const [, second] = screen.getAllByRole('button', { name: 'Leave it out' });
+    const [, second] = screen.getAllByRole('button', { name: 'Do not import it' });
     if (!second) throw new Error('no second');
     await user.click(second);
     await user.type(screen.getByLabelText('Folder'), 'Old');
@@ -95,7 +95,7 @@ describe('bringing wording in', () => {
     await user.upload(chooser(), new File(['x'], 'scan.docx'));
     expect(await screen.findByText('It is a picture of text.')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
-    await user.click(screen.getByRole('button', { name: 'Leave it' }));
+    await user.click(screen.getByRole('button', { name: 'Cancel' }));
     expect(screen.queryByText('It is a picture of text.')).toBeNull();
   });
 
@@ -129,7 +129,7 @@ describe('packs', () => {
     const { user, changes } = openImport({
       'POST /template-packs': { templates: 3, passages: 1, known: ['Our terms'] },
     });
-    await user.upload(screen.getByLabelText('Pack to take in'), new File(['{"name":"P"}'], 'p.json'));
+    await user.upload(screen.getByLabelText('Pack to import'), new File(['{"name":"P"}'], 'p.json'));
     expect((await screen.findByRole('status')).textContent).toBe(
       '3 templates and 1 passage taken in; 1 were there already.',
     );
@@ -140,7 +140,7 @@ describe('packs', () => {
     const { user } = openImport({
       'POST /template-packs': refusing(400, 'badRequest', 'This is no pack of templates.'),
     });
-    await user.upload(screen.getByLabelText('Pack to take in'), new File(['not json'], 'p.json'));
+    await user.upload(screen.getByLabelText('Pack to import'), new File(['not json'], 'p.json'));
     expect((await screen.findByRole('alert')).textContent).toContain('no pack');
   });
 });

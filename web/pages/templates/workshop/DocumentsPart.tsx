@@ -40,7 +40,7 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
               onContent({ documents: content.documents.filter((_, m) => m !== n) });
             }}
           >
-            Take out
+            Remove
           </Button>
         </div>
       ))}

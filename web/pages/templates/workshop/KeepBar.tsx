@@ -68,7 +68,7 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
       {mayChange ? (
         <Keeping
           why={template && changed ? why : undefined}
-          words={template ? 'Keep as new version' : 'Keep'}
+          words={template ? 'Save as new version' : 'Save'}
           disabled={!canKeep}
           onWhy={setWhy}
           onKeep={() => void keep()}
@@ -108,7 +108,7 @@ function ImpactWords({ impact: { drafts, loses }, onKeep, onGoOn }: ImpactWordsP
         ? `${plural(drafts.length, 'draft')} made from the version before ${stay}: ${drafts.map(({ matterReference }) => matterReference).join(', ')}. `
         : ''}
       {loses.length > 0 ? `It could no longer be used on: ${loses.join(', ')}. ` : ''}
-      <Button onClick={onKeep}>Keep it all the same</Button>
+      <Button onClick={onKeep}>Save anyway</Button>
       <Button onClick={onGoOn}>Go on writing</Button>
     </p>
   );

@@ -100,7 +100,7 @@ function FilledIn({
         <dd>{joinNames(preview.to) || 'nobody on this matter'}</dd>
         {preview.cc.length > 0 ? (
           <>
-            <dt>Copy</dt>
+            <dt>Cc</dt>
             <dd>{joinNames(preview.cc)}</dd>
           </>
         ) : null}
@@ -121,7 +121,7 @@ function FilledIn({
   );
 }
 
-/** What the static check says, over every kind of matter the template may meet. */
+/** What the static check says, over every matter type the template may meet. */
 function Problems({
   problems,
   onRemedy,

@@ -9,8 +9,8 @@ type Rule = Recipients['to'][number];
 
 const LINES: readonly (readonly [line: Line, label: string])[] = [
   ['to', 'To'],
-  ['cc', 'Copy'],
-  ['bcc', 'Blind copy'],
+  ['cc', 'Cc'],
+  ['bcc', 'Bcc'],
 ];
 
 interface RecipientLinesProps {
@@ -86,7 +86,7 @@ function RuleLine({
           {nameOf(rule)}
           <button
             type="button"
-            aria-label={`Take out ${nameOf(rule)}`}
+            aria-label={`Remove ${nameOf(rule)}`}
             onClick={() => {
               onChange(rules.filter((_, m) => m !== n));
             }}

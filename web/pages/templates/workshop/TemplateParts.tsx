@@ -69,7 +69,7 @@ function BlanksPart({ content, catalogue, onContent }: ContentPartProps) {
               onContent({ blanks: content.blanks.filter(({ key }) => key !== blank.key) });
             }}
           >
-            Take out
+            Remove
           </Button>
         </div>
       ))}
@@ -197,7 +197,7 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
         label="Goes out under"
         value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
         options={[
-          ['writer', 'whoever writes'],
+          ['writer', 'the writer'],
           ['responsible', 'the responsible person'],
           ['practice', 'the practice'],
           ...named,
@@ -211,7 +211,7 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
         label="Answers go to"
         type="email"
         value={content.replyTo ?? ''}
-        placeholder="whom it goes out under"
+        placeholder="the sender"
         onChange={(replyTo) => {
           const { replyTo: _old, ...rest } = content;
           onDraft({ content: replyTo === '' ? rest : { ...rest, replyTo } });

@@ -53,7 +53,7 @@ describe('whom a template writes to', () => {
     const { user, value } = lines({ to: [{ role: 'owner' }], cc: [], bcc: [] });
     await user.type(screen.getByLabelText('Add to To'), 'Owner{Enter}');
     expect(value().to).toEqual([{ role: 'owner' }]);
-    await user.click(screen.getByRole('button', { name: 'Take out Owner' }));
+    await user.click(screen.getByRole('button', { name: 'Remove Owner' }));
     expect(value().to).toEqual([]);
   });
 });
@@ -95,7 +95,7 @@ describe('the parts of a template beside its wording', () => {
     await user.type(screen.getByLabelText('Asked as'), 'which yard');
     expect(value().content.blanks).toMatchObject([{ label: 'which yard', kind: 'text', required: true }]);
     const row = within(screen.getByText('Blanks').closest('details') ?? document.body);
-    await user.click(row.getByText('Take out'));
+    await user.click(row.getByText('Remove'));
     expect(value().content.blanks).toEqual([]);
   });
 
@@ -162,14 +162,14 @@ describe('the parts of a template beside its wording', () => {
     expect(value().content.after).toEqual({});
   });
 
-  it('choose whom it goes out under, and say of a sender that is gone that it is', async () => {
+  it('choose the sender, and say of a sender that is gone that it is', async () => {
     const { user, value } = parts({ sender: 'sender:old' });
     await vi.waitFor(() => {
       expect(chosenIn('Goes out under')).toBe('a sender that is gone');
     });
     await choose(user, 'Goes out under', 'Accounts');
     expect(value().content.sender).toBe('sender:accounts');
-    await choose(user, 'Goes out under', 'whoever writes');
+    await choose(user, 'Goes out under', 'the writer');
     expect(value().content).not.toHaveProperty('sender');
   });
 });
@@ -217,12 +217,12 @@ describe('keeping a template', () => {
       'POST /templates/t1/impact': { drafts: [{ matterReference: 'SV-2041' }], loses: ['Damage claim'] },
     });
     await user.type(screen.getByLabelText('Why it is changed'), 'clearer');
-    await user.click(screen.getByRole('button', { name: /Keep as new version/ }));
+    await user.click(screen.getByRole('button', { name: /Save as new version/ }));
     expect((await screen.findByRole('alert')).textContent).toMatch(
       /1 draft made from the version before stays as it is: SV-2041. It could no longer be used on: Damage claim./,
     );
     expect(onKeep).not.toHaveBeenCalled();
-    await user.click(screen.getByRole('button', { name: 'Keep it all the same' }));
+    await user.click(screen.getByRole('button', { name: 'Save anyway' }));
     await vi.waitFor(() => {
       expect(onKeep).toHaveBeenCalledWith('clearer');
     });
@@ -257,7 +257,7 @@ describe('keeping a template', () => {
       return (
         <>
           <button type="button" onClick={() => void keep('')}>
-            Keep
+            Save
           </button>
           <button
             type="button"
@@ -277,13 +277,13 @@ describe('keeping a template', () => {
     const { user } = show(<Desk />, answers);
     await user.click(screen.getByRole('button', { name: 'A colleague' }));
     expect(screen.getByText('overtaken')).toBeTruthy();
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     await vi.waitFor(() => {
       expect(bases).toEqual(['v1']);
     });
     await user.click(screen.getByRole('button', { name: 'Use mine' }));
     expect(screen.queryByText('overtaken')).toBeNull();
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     await vi.waitFor(() => {
       expect(bases).toEqual(['v1', 'v2']);
     });
@@ -291,7 +291,7 @@ describe('keeping a template', () => {
 
   it('asks nothing where nothing is touched, nor of one that is private', async () => {
     const shared = bar(detail(), { 'POST /templates/t1/impact': { drafts: [], loses: [] } });
-    await shared.user.click(screen.getByRole('button', { name: /Keep as new version/ }));
+    await shared.user.click(screen.getByRole('button', { name: /Save as new version/ }));
     await vi.waitFor(() => {
       expect(shared.onKeep).toHaveBeenCalledOnce();
     });
@@ -305,7 +305,7 @@ describe('keeping a template', () => {
   ] as const)('moves a template that is %s only where it can go', (standing, moves) => {
     bar(detail({ standing }));
     const offered = screen.getAllByRole('button').map(({ textContent }) => textContent);
-    expect(offered.filter((words) => !words.startsWith('Keep'))).toEqual(moves);
+    expect(offered.filter((words) => !words.startsWith('Save'))).toEqual(moves);
   });
 
   it('offers a reader nothing, and says so', () => {

@@ -124,7 +124,7 @@ describe('remedies of the workshop', () => {
     expect(nodesOf(editor)).toEqual(['On  and ', 'field fact.here', '.']);
   });
 
-  it('leave a row’s field where its rows are, and what other kinds of matter have', () => {
+  it('leave a row’s field where its rows are, and what other matter types have', () => {
     const doc = schema.nodeFromJSON({
       type: 'doc',
       content: [

@@ -11,7 +11,7 @@ export type ProblemRemedy =
 
 export const REMEDY_WORDS: Readonly<Record<ProblemRemedy, string>> = {
   goTo: 'Go to it',
-  takeOut: 'Take it out',
+  takeOut: 'Remove',
   plainFormat: 'Write it as it is',
   withoutShift: 'Without the shift',
   dropBlank: 'Drop the blank',
@@ -42,7 +42,7 @@ const REMEDIES: Readonly<Record<string, readonly ProblemRemedy[]>> = {
 };
 
 /**
- * What is offered for a problem; a party that a kind of matter lacks is either in a rule or in a repeat. What some kinds
+ * What is offered for a problem; a party that a matter type lacks is either in a rule or in a repeat. What some kinds
  * of matter have is not taken out for those that lack it: it is shown alone.
  */
 export function remediesFor({ code, where, types }: TemplateProblemView): readonly ProblemRemedy[] {
@@ -51,7 +51,7 @@ export function remediesFor({ code, where, types }: TemplateProblemView): readon
   return REMEDIES[code] ?? [];
 }
 
-/** What is wrong only on the kinds of matter that it names. */
+/** What is wrong only on the matter types that it names. */
 const LACKED_BY_SOME = new Set(['unknownField', 'unknownTable', 'unknownRole']);
 
 /** Whether a node of the wording is what a problem speaks of. */

@@ -152,7 +152,7 @@ describe('words of the workshop', () => {
       'Letter',
     ]);
     expect((['private', 'shared', 'approved', 'retired'] as const).map(standingWords)).toEqual([
-      'Yours alone',
+      'Private',
       'Shared',
       'Approved',
       'Retired',
