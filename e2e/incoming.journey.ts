@@ -39,7 +39,7 @@ async function sendTo(page: Page, address: string, words: string): Promise<void>
   await page.getByRole('textbox', { name: 'Subject' }).fill(words);
   await page.getByLabel(text).fill(`${words}.`);
   await sendAnyway(page);
-  await expect(page.getByText(/Leaves in \d+ s|Sent|Waiting/).first()).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s|Sent|Waiting/).first()).toBeVisible();
 }
 
 test('a forged letter waits and says why', async ({ page, application }) => {
@@ -222,9 +222,9 @@ test('a message is set for a time after the clocks have changed, and says so on 
   const year = new Date().getFullYear() + (new Date().getMonth() >= 2 ? 1 : 0);
   await page.getByRole('button', { name: 'Send later…' }).click();
   // Summer time begins on the last Sunday of March: by the 31st it always has.
-  await page.getByLabel('Leave at').fill(`${year}-03-31T09:00`);
+  await page.getByLabel('Send at').fill(`${year}-03-31T09:00`);
   await page.getByRole('button', { name: 'Send then' }).click();
-  await expect(page.getByText(/Leaves .*31 March/)).toBeVisible();
+  await expect(page.getByText(/Sends .*31 March/)).toBeVisible();
   const tray = await page.request.get(`${application.url}/api/v1/out-tray`);
   const { items } = (await tray.json()) as { items: { stateDetail: { leavesAtUtc: number } }[] };
   expect(new Date(items[0]?.stateDetail.leavesAtUtc ?? 0).toISOString()).toBe(`${year}-03-31T08:00:00.000Z`);
@@ -240,7 +240,7 @@ test('what was filed is found by its words, taken out as one PDF, and what was b
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Export…' }).click();
   await page.getByRole('menuitem', { name: /One PDF/ }).click();
-  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),
     page.getByRole('link', { name: /correspondence\.pdf/ }).click({ timeout: 60_000 }),

@@ -82,7 +82,7 @@ test('a power cut while messages are held, queued and being sent: none is lost, 
   );
   expect(await stateOf(page, application, queued)).toBe('queued');
   await sendInSpite(page);
-  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
   await application.kill();
   await application.start();
 

@@ -22,7 +22,7 @@ test('an entry is answered from a template, and the thread is kept', async ({ pa
   await page.getByRole('link', { name: 'Reply from a template' }).click();
   await chooseHere(page, 'Closing');
   await expect(page.getByLabel('Subject')).toHaveText(/^Re: \S/);
-  await expect(page.getByRole('button', { name: /^Take out / })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: /^Remove / })).toHaveCount(1);
   await expect(page.getByLabel(letterText)).toContainText('Dear ');
   await kept(page);
   const notes = page.getByLabel('Notes').getByRole('button', { name: 'Ignore this note' });
@@ -44,9 +44,9 @@ test('one each: every recipient gets a message with a greeting of their own', as
   await startFrom(page, 'Report with invoice');
   await page.keyboard.type('she is sound');
   await page.getByRole('button', { name: 'Remove Verity Sands' }).click();
-  await page.getByLabel('one each, 2 in all').check();
+  await page.getByLabel('A separate message for each, 2 in all').check();
   await kept(page);
-  await expect(page.getByText('to 2, one each')).toBeVisible();
+  await expect(page.getByText('to 2, a separate message for each')).toBeVisible();
   await page.keyboard.press('Control+Enter');
   await expect.poll(async () => (await application.delivered()).length, { timeout: 30_000 }).toBe(2);
   const texts = await Promise.all(
@@ -60,7 +60,7 @@ test('one each: every recipient gets a message with a greeting of their own', as
     ['aksel.lund', 'Dear Mr Lund,'],
   ] as const)
     expect(texts.find(({ to }) => to.includes(who))?.text).toContain(greeting);
-  await expect(page.getByText('Sent today')).toHaveCount(2, { timeout: 10_000 });
+  await expect(page.getByText('sent today')).toHaveCount(2, { timeout: 10_000 });
 });
 
 test('a text message and a printed letter go from the same sheet, and are filed', async ({
@@ -72,7 +72,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   await expect(page.getByText(/\d segment/)).toBeVisible();
   await expect(page.getByLabel('Subject')).toHaveCount(0);
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByText('Sent today')).toHaveCount(1, { timeout: 25_000 });
+  await expect(page.getByText('sent today')).toHaveCount(1, { timeout: 25_000 });
 
   await startFrom(page, 'Letter: last reminder');
   await expectAccessible(page);
@@ -81,7 +81,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   expect((await shown.body()).subarray(0, 5).toString()).toBe('%PDF-');
   await page.keyboard.press('Control+Enter');
   // Two houses, two letters.
-  await expect(page.getByText('Sent today')).toHaveCount(3, { timeout: 25_000 });
+  await expect(page.getByText('sent today')).toHaveCount(3, { timeout: 25_000 });
 
   await page.goto(`${application.mailboxesUrl}/texts`);
   await expect(page.getByText('Tidewell & Roe')).toBeVisible();
@@ -120,7 +120,7 @@ test('enclosures are dropped, made, joined and kept on the matter', async ({ pag
   await expect(page.getByRole('navigation', { name: 'Folder' }).getByText('5')).toBeVisible();
   await files.getByRole('button', { name: 'Minutes.pdf', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Make the 3 PDFs one' }).click();
-  await expect(files.getByRole('button', { name: /^Take out / })).toHaveCount(1);
+  await expect(files.getByRole('button', { name: /^Remove / })).toHaveCount(1);
 
   await page.getByRole('button', { name: 'Add…' }).click();
   await expectAccessible(page);
@@ -130,7 +130,7 @@ test('enclosures are dropped, made, joined and kept on the matter', async ({ pag
   ).toBeVisible();
   await kept(page);
   await page.reload();
-  await expect(files.getByRole('button', { name: /^Take out / })).toHaveCount(2);
+  await expect(files.getByRole('button', { name: /^Remove / })).toHaveCount(2);
 });
 
 test('another template keeps what was answered; a day is said in words; a passage stands where it is typed', async ({
@@ -171,7 +171,7 @@ test('wording is kept as a template, with the record’s values as fields again'
   await page.getByRole('menuitem', { name: 'As a new template' }).click();
   await page.getByLabel('Name', { exact: true }).fill('When her report comes');
   await expect(page.getByRole('region', { name: 'Wording' }).getByText('Vessel').first()).toBeVisible();
-  await page.getByRole('button', { name: /^Keep/ }).first().click();
+  await page.getByRole('button', { name: /^Save/ }).first().click();
   await expect(page).toHaveURL(/\/templates\/[^n]/);
   const id = page.url().split('/').at(-1) ?? '';
   const kept = await page.request.get(`${application.url}/api/v1/templates/${id}`);
@@ -188,7 +188,7 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
   await startFrom(page, 'Report with invoice');
   await page.keyboard.type('all is well');
   await page.getByRole('button', { name: 'Cc, Bcc…' }).click();
-  const copy = page.getByLabel('Add to Copy', { exact: true });
+  const copy = page.getByLabel('Add to Cc', { exact: true });
   // At once: what was offered for no letters at all must not be taken for what these mean.
   await copy.fill('hallam');
   await page.keyboard.press('Enter');
@@ -308,7 +308,7 @@ test('what is begun on a sheet is taken before it leaves, or stops it', async ({
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'Instructions received');
   await page.getByRole('button', { name: 'Cc, Bcc…' }).click();
-  const copy = page.getByLabel('Add to Copy');
+  const copy = page.getByLabel('Add to Cc');
   await copy.fill('Nobody Inparticular');
   await page.keyboard.press('Control+Enter');
   await expect(page.getByText(/stands for nobody yet/)).toBeVisible();

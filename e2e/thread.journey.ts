@@ -29,9 +29,9 @@ test('a message goes from the matter to its recipients and is filed, byte for by
   await expect(page.getByLabel('Notes')).toBeEmpty();
   await page.keyboard.press('Control+Enter');
 
-  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Stop sending' })).toBeVisible();
-  await expect(page.getByText('Leaves in')).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText('Sends in')).toBeHidden({ timeout: 20_000 });
   const line = page.getByRole('button', {
     name: /sent to Ines Okafor and Aksel Lund Saltmarsh Wren: your survey report/,
   });
@@ -70,7 +70,7 @@ test('a ready template is sent in three actions, by keys alone', async ({ page, 
   });
   await expect(page.getByLabel('Text of the message')).toContainText('cover');
   await act(() => page.keyboard.press('Control+Enter'));
-  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
   expect(actions).toBeLessThanOrEqual(3);
 });
 
@@ -107,7 +107,7 @@ test('what is wrong is said beside its words, and mended by its remedy', async (
   await expect(page.getByLabel('Text of the message')).toContainText('Saltmarsh Wren is under SV-2041');
   await expect(notes).toBeEmpty();
   await page.getByRole('button', { name: 'Send', exact: false }).first().click();
-  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
 });
 
 test('a held message is called back, and a discarded draft comes back', async ({ page, application }) => {
@@ -118,7 +118,7 @@ test('a held message is called back, and a discarded draft comes back', async ({
   await expect(page.getByLabel('Sheet')).toBeVisible();
   await page.getByRole('button', { name: 'Delete draft' }).click();
   await expect(page.getByText('The draft is off the desk ·')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByLabel('Text of the message')).toContainText('went well');
   // It is a draft again, which nothing but a person sends.
   const id = page.url().split('/').at(-1) ?? '';

@@ -54,8 +54,8 @@ test('what happens elsewhere shows by itself', async ({ page, application, conte
     'Saltmarsh Wren: your report',
   );
   await sendInSpite(other);
-  await expect(page.getByRole('status').getByText(/Leaves in/)).toBeVisible();
-  await expect(page.getByText('Sent today')).toBeVisible({ timeout: 25_000 });
+  await expect(page.getByRole('status').getByText(/Sends in/)).toBeVisible();
+  await expect(page.getByText('sent today')).toBeVisible({ timeout: 25_000 });
 });
 
 test('two windows on one draft do not overwrite each other', async ({
@@ -109,7 +109,7 @@ test('dark paper and a phone read as well', async ({ page, application }) => {
   await page.getByLabel('what matters most').fill('she is sound');
   await kept(page);
   await page.getByRole('button', { name: 'Send', exact: false }).first().click();
-  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 

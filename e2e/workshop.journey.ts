@@ -49,7 +49,7 @@ test('a template is made from nothing, seen filled in as it is typed, and used',
   await page.keyboard.type('the second nail');
   await expect(page.getByLabel('Text of the message')).toContainText('The keys of Saltmarsh Wren hang at');
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByText(/Leaves in \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
 });
 
 test('whoever writes before the fields have arrived is understood once they are there', async ({
@@ -121,7 +121,7 @@ test('an old letter with seven gaps is brought in, and its codes become fields a
   await expect(card.getByLabel('What ______ means')).toHaveValue(/ask|blank|writer/i);
   await choose(card, 'What xx means', 'leave it as it stands');
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Keep 1 template' }).click();
+  await page.getByRole('button', { name: 'Save 1 template' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Old survey letter');
   await lookAt(page, 'SV-2041', 'SV-2041');
   await expect(preview(page)).toContainText('We saw Saltmarsh Wren at Hallam Slip');
@@ -164,9 +164,9 @@ test('a matter type with a deadline over a holiday is made, and the deadline is 
   await page.getByLabel('Name', { exact: true }).fill('Mooring licence');
   await page.getByLabel('References begin with').fill('ML-');
   await page.getByRole('button', { name: 'Add a date' }).click();
-  await page.getByLabel('Called').last().fill('Lodged');
+  await page.getByLabel('Name').last().fill('Lodged');
   await page.getByRole('button', { name: 'Add a calculated value' }).click();
-  await page.getByLabel('Called').last().fill('Answer due');
+  await page.getByLabel('Name').last().fill('Answer due');
   await choose(page, 'From', 'Lodged');
   await page.getByLabel('Shifted by').last().fill('3');
   await page.keyboard.press('Control+s');
@@ -292,7 +292,7 @@ test('two windows on one template: neither overwrites the other, and leaving ask
   ).toBeVisible();
   if (await inSpite.isVisible()) await inSpite.click();
   await expect(other.getByText(/version 2/)).toBeVisible();
-  await expect(page.getByRole('alert').filter({ hasText: 'Somebody else changed this' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'Someone else changed this' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Wording', exact: true })).toContainText('Ours.');
   await page.getByRole('button', { name: 'Show what it says now' }).click();
   await expect(page.getByRole('textbox', { name: 'Wording', exact: true })).toContainText('Theirs.');

@@ -36,7 +36,7 @@ const COMMON_FIELDS: readonly FieldInfo[] = [
   field('greeting.hour', 'Greeting by the hour', 'text', true),
   field('sender.name', 'Your name'),
   field('sender.position', 'Your position'),
-  field('sender.email', 'Your mail address', 'email'),
+  field('sender.email', 'Your email address', 'email'),
   field('sender.phone', 'Your telephone', 'phone'),
   field('practice.name', 'Practice'),
   field('practice.phone', 'Practice telephone', 'phone'),
@@ -49,7 +49,7 @@ const COMMON_FIELDS: readonly FieldInfo[] = [
 
 /** What can be said of a party, beside the name. */
 const PARTY_FIELDS: readonly (readonly [part: string, label: string, kind: ValueKind])[] = [
-  ['email', 'mail address', 'email'],
+  ['email', 'email address', 'email'],
   ['phone', 'telephone', 'phone'],
   ['address', 'postal address', 'address'],
   ['organisation', 'organisation', 'text'],

@@ -214,7 +214,7 @@ describe('conditions', () => {
   );
 });
 
-describe('a kind of matter', () => {
+describe('a matter type', () => {
   const codes = (change: Partial<MatterType>) =>
     checkMatterType({ ...surveyType, ...change }).map(({ code }) => code);
   const calculated = (form: CalculatedForm): Partial<MatterType> => ({

@@ -62,7 +62,7 @@ function hostsOf(env: Environment): readonly SmtpSettings[] {
 
 function readHosts(path: string, usual: SmtpSettings): readonly SmtpSettings[] {
   const wrong = (why: string): ConfigError =>
-    new ConfigError(`${path} cannot be read as a list of mail hosts: ${why}`);
+    new ConfigError(`${path} cannot be read as a list of mail servers: ${why}`);
   let parsed: unknown;
   try {
     parsed = JSON.parse(readFileSync(path, 'utf8'));

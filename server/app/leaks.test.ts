@@ -83,7 +83,7 @@ describe('counts', () => {
     expect(JSON.stringify(others)).not.toContain(hidden.reference);
   });
 
-  it('of what a change of a kind of matter touches leave out what is hidden', async () => {
+  it('of what a change of a matter type touches leave out what is hidden', async () => {
     const type = (await maud.call('GET', '/matter-types')).json.items.find(
       ({ id }: { id: string }) => id === hidden.type_id,
     );

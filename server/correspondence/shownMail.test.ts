@@ -158,7 +158,7 @@ describe('whoever wrote', () => {
     await client.call('PATCH', `/matters/${matter.id}`, second.undo);
   });
 
-  it('takes no role that the kind of matter lacks, nor one that somebody holds alone', async () => {
+  it('takes no role that the matter type lacks, nor one that somebody holds alone', async () => {
     const shown = await write();
     const matter = await referenceOf('SV-2041');
     const before = await parties(matter.id);

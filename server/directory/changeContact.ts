@@ -20,7 +20,7 @@ export async function changeContact(
     if (!(await updateContact(tx, contact, revision))) {
       throw new DomainProblem(
         'contactChanged',
-        'Somebody has changed this contact meanwhile. Yours is still here; look at theirs before you keep it.',
+        'Someone else has changed this contact meanwhile. Yours is still here; look at theirs before you save it.',
       );
     }
     await audit('contact.changed', 'contact', id);

@@ -37,7 +37,10 @@ export function fromJson(id: string, json: ContactJson): Contact {
   if (name === '') throw new DomainProblem('badContact', 'A contact needs a name. Nothing was changed.');
   const bad = json.addresses.find(({ kind, value }) => kind === 'email' && !isMailAddress(value.trim()));
   if (bad)
-    throw new DomainProblem('badContact', `“${bad.value}” is not a whole mail address. Nothing was changed.`);
+    throw new DomainProblem(
+      'badContact',
+      `“${bad.value}” is not a whole email address. Nothing was changed.`,
+    );
   const present = <K extends string>(key: K, value: string): { readonly [P in K]?: string } =>
     words(value) === '' ? {} : ({ [key]: words(value) } as { readonly [P in K]: string });
   const base = {

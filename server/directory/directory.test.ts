@@ -61,7 +61,7 @@ describe('the directory', () => {
     });
     expect([half.status, half.json.detail]).toEqual([
       422,
-      '“a@b” is not a whole mail address. Nothing was changed.',
+      '“a@b” is not a whole email address. Nothing was changed.',
     ]);
   });
 

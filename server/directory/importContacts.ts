@@ -43,7 +43,7 @@ export async function importContacts(
     if (line % AT_ONCE === 0) await breathe();
     const bad = one.ok ? mailsOf(one.contact).find((mail) => !isMailAddress(mail)) : undefined;
     if (!one.ok) refused.push({ line, what: one.what });
-    else if (bad !== undefined) refused.push({ line, what: `“${bad}” is not a whole mail address.` });
+    else if (bad !== undefined) refused.push({ line, what: `“${bad}” is not a whole email address.` });
     else {
       const twin = mailsOf(one.contact)
         .map((mail) => known.get(addressKey(mail)))

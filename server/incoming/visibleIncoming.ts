@@ -12,4 +12,4 @@ export async function visibleIncoming(scope: Scope, id: string): Promise<StoredI
 
 /** It is no longer where it was read: somebody else was quicker. */
 export const decidedMeanwhile = (): DomainProblem =>
-  new DomainProblem('decidedMeanwhile', 'Somebody else has dealt with it meanwhile. Nothing was changed.');
+  new DomainProblem('decidedMeanwhile', 'Someone else has dealt with it meanwhile. Nothing was changed.');

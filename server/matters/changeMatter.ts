@@ -44,7 +44,7 @@ export async function applyChange(
   if (!(await updateMatter(tx, id, change.revision, stored))) {
     throw new DomainProblem(
       'matterChanged',
-      'Somebody has changed this matter meanwhile. Nothing of yours was written over theirs; look, and change it again.',
+      'Someone else has changed this matter meanwhile. Nothing of yours was written over theirs; look, and change it again.',
     );
   }
   if (change.title !== undefined || change.parties || change.facts) {

@@ -16,14 +16,14 @@ export async function changeMatterType(
   id: string,
   { revision, definition }: ChangeMatterType,
 ): Promise<MatterTypeView> {
-  if (!(await matterTypes(scope)).has(id)) throw notFound('kind of matter');
+  if (!(await matterTypes(scope)).has(id)) throw notFound('matter type');
   const type = typeOf(id, definition);
   refuseProblems(type);
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateMatterType(tx, type, revision))) {
       throw new DomainProblem(
         'typeChanged',
-        'Somebody has changed this kind of matter meanwhile. Yours is still here; look at theirs before you keep it.',
+        'Someone else has changed this matter type meanwhile. Yours is still here; look at theirs before you save it.',
       );
     }
     await audit('matterType.changed', 'matterType', id);

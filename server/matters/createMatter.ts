@@ -19,7 +19,7 @@ export async function createMatter(
   { typeId, title, reference: wanted }: NewMatterJson,
 ): Promise<MatterDetail> {
   const type = (await matterTypes(scope)).get(typeId)?.type;
-  if (!type) throw notFound('kind of matter');
+  if (!type) throw notFound('matter type');
   const [first] = type.stages;
   const id = asId<MatterId>(services.newId());
   await changing(services, scope, async ({ tx, scope: inside, actor, atUtc, audit, tell }) => {

@@ -74,7 +74,7 @@ function mergeValues(
   for (const [key, json] of Object.entries(changed)) {
     const definition = definitions.find((known) => known.key === key);
     const value = json as Value | null;
-    if (!definition) refuse('There is no such fact on this kind of matter.');
+    if (!definition) refuse('There is no such fact on this matter type.');
     else if (value === null) next.delete(key);
     else if (fits(value, definition)) next.set(key, labelled(value, definition));
     else refuse(`What was given does not fit “${definition.label}”.`);
@@ -96,7 +96,7 @@ function mergeDates(
   const next = new Map(Object.entries(kept));
   for (const [key, text] of Object.entries(changed)) {
     const date = text === null ? undefined : parsePlainDate(text);
-    if (!keyDates.some((known) => known.key === key)) refuse('There is no such date on this kind of matter.');
+    if (!keyDates.some((known) => known.key === key)) refuse('There is no such date on this matter type.');
     else if (text === null) next.delete(key);
     else if (date) next.set(key, date);
     else refuse(`${text} is no day of the calendar.`);
@@ -111,7 +111,7 @@ function readTables(
   return Object.fromEntries(
     Object.entries(tables).map(([key, rows]) => {
       const table = type.tables.find((known) => known.key === key);
-      if (!table) return refuse('There is no such table on this kind of matter.');
+      if (!table) return refuse('There is no such table on this matter type.');
       return [key, rows.map((row) => mergeValues({}, row, table.columns))];
     }),
   );

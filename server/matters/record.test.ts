@@ -75,7 +75,7 @@ describe('a matter changed in place', () => {
   });
 });
 
-describe('a kind of matter', () => {
+describe('a matter type', () => {
   it('may hold two hundred facts, shown, filled and offered to templates; beyond three hundred is refused', async () => {
     const facts = Array.from({ length: 200 }, (_, n) => ({
       key: `fact${n}`,

@@ -54,7 +54,7 @@ export async function changeMessage(
     if (!(await updateDraft(tx, renewed, revision))) {
       throw new DomainProblem(
         'draftChanged',
-        'Somebody else has changed this draft. Your text is still here; theirs is kept on the server.',
+        'Someone else has changed this draft. Your text is still here; theirs is saved on the server.',
       );
     }
     await audit('message.changed', 'message', id, { parts: Object.keys(change) });

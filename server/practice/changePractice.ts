@@ -24,7 +24,7 @@ export async function changePractice(
   if (json.email !== '' && !isMailAddress(json.email))
     throw new DomainProblem(
       'badSettings',
-      `“${json.email}” is not a whole mail address. Nothing was changed.`,
+      `“${json.email}” is not a whole email address. Nothing was changed.`,
     );
   if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
     throw new DomainProblem('badSettings', `“${json.filingDomain}” is no domain. Nothing was changed.`);

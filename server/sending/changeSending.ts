@@ -15,7 +15,7 @@ export async function changeSending(
   { revision, ...json }: SendingJson,
 ): Promise<SendingJson> {
   for (const { address } of json.senders)
-    if (!isMailAddress(address)) throw wrong(`“${address}” is not a whole mail address.`);
+    if (!isMailAddress(address)) throw wrong(`“${address}” is not a whole email address.`);
   if (new Set(json.senders.map(({ key }) => key)).size < json.senders.length)
     throw wrong('Two senders have the same key.');
   if (json.workingHours.fromMinute >= json.workingHours.untilMinute)

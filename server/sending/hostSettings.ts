@@ -9,7 +9,7 @@ export function settingsOf(json: MailHostJson, before: readonly StoredHost[]): S
   const { host, port, security, user, carries, perMinute } = json;
   for (const one of carries)
     if (!isMailAddress(one.startsWith('@') ? `x${one}` : one))
-      throw wrong(`“${one}” is neither a whole mail address nor a domain like @practice.example.`);
+      throw wrong(`“${one}” is neither a whole email address nor a domain like @practice.example.`);
   if (user !== '' && security === 'none')
     throw wrong(`The password for ${host} would cross the line for all to read. Choose a way with TLS.`);
   const kept = before.find((one) => one.key === json.key && one.host === host && one.user === user);

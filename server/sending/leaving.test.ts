@@ -69,7 +69,7 @@ describe('a message that was sent leaves only while what binds it holds', () => 
 
   it.each<[string, () => Promise<unknown>, RegExp]>([
     [
-      'somebody on it is not to be written to any more',
+      'someone on it is not to be written to any more',
       async () => set('contacts', { id: await ines() }, { do_not_write_to: true }),
       /Ines Okafor has been marked as not to be written to/,
     ],

@@ -118,7 +118,7 @@ describe('settings that two people change', () => {
   });
 });
 
-describe('mail hosts', () => {
+describe('mail servers', () => {
   it('are kept, serve from then on, and never give a password away', async () => {
     const { json, bytes } = await client.call('PATCH', '/practice/mail-hosts', { hosts: [HOST] });
     expect(json.hosts).toMatchObject([

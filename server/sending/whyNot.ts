@@ -31,7 +31,7 @@ export async function whyNot(
     recipients,
     contacts: await findContacts(scope, ids),
     writer: {
-      name: writer?.actor.name ?? 'Whoever wrote it',
+      name: writer?.actor.name ?? 'The writer',
       maySend: writer !== undefined && roleHas(writer.actor.role, 'work'),
       maySee: writer !== undefined && (await findMatter(writer, message.matterId)) !== undefined,
     },

@@ -29,7 +29,7 @@ export async function changePassage(
       if (!(await addPassageVersion(tx, version, change.baseVersionId, made))) {
         throw new DomainProblem(
           'passageChanged',
-          'Somebody has changed this passage meanwhile. Yours is still here; look at theirs before you keep it.',
+          'Someone else has changed this passage meanwhile. Yours is still here; look at theirs before you save it.',
         );
       }
     }

@@ -38,7 +38,7 @@ export async function changeTemplate(
       if (!(await addVersion(tx, version, change.baseVersionId, made))) {
         throw new DomainProblem(
           'templateChanged',
-          'Somebody has made a newer version meanwhile. Yours is still here; look at theirs before you keep it.',
+          'Someone else has made a newer version meanwhile. Yours is still here; look at theirs before you save it.',
         );
       }
     }

@@ -16,7 +16,7 @@ export const importRoutes = [
     method: 'post',
     path: '/wording-imports/read',
     right: 'wording',
-    summary: 'Read old wording from files, with the codes and gaps in it; nothing is kept',
+    summary: 'Read old wording from files, with the codes and gaps in it; nothing is saved',
     status: 200,
     answers: FoundFiles,
     uploads: true,

@@ -29,7 +29,7 @@ afterAll(async () => {
 });
 
 describe('the starter set', () => {
-  it('is twenty templates and twelve passages that suit any kind of matter with a client', async () => {
+  it('is twenty templates and twelve passages that suit any matter type with a client', async () => {
     expect([STARTER_PACK.templates.length, STARTER_PACK.passages.length]).toEqual([20, 12]);
     const passages = new Map(
       STARTER_PACK.passages.map(({ id, name, body }) => [

@@ -30,7 +30,7 @@ export const templateRoutes = [
     method: 'post',
     path: '/matter-types/:id/impact',
     right: 'read',
-    summary: 'What a change of a kind of matter would touch',
+    summary: 'What a change of a matter type would touch',
     params: ById,
     body: MatterTypeJson,
     status: 200,

@@ -20,7 +20,7 @@ export async function newPicture(services: Pick<Services, 'blobs'>, bytes: Buffe
   if (!found)
     throw new DomainProblem(
       'badPicture',
-      'Only PNG, JPEG and GIF pictures can stand in a message. Nothing was kept.',
+      'Only PNG, JPEG and GIF pictures can stand in a message. Nothing was saved.',
     );
   if (bytes.length > MAX_PICTURE_BYTES || found.width > MAX_SIDE || found.height > MAX_SIDE)
     throw new DomainProblem(

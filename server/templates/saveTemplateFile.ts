@@ -15,7 +15,7 @@ export async function saveTemplateFile(
   { name, read }: ReceivedFile,
 ): Promise<TemplateFile> {
   const bytes = await read();
-  if (bytes.length === 0) throw new DomainProblem('badFile', `“${name}” is empty. Nothing was kept.`);
+  if (bytes.length === 0) throw new DomainProblem('badFile', `“${name}” is empty. Nothing was saved.`);
   const fileName = safeFileName(name);
   const file = {
     id: services.newId(),

@@ -18,7 +18,7 @@ export async function setSignature(
   if (forId !== scope.actor.id && !may(scope.actor, 'settings'))
     throw new DomainProblem(
       'notYours',
-      'Somebody else’s signature is theirs, or an administrator’s, to choose.',
+      'Someone else’s signature is theirs, or an administrator’s, to choose.',
     );
   if (passageId !== null && !(await findPassage(scope, passageId))) throw notFound('passage');
   await changing(services, scope, async ({ tx, audit, tell }) => {

@@ -8,11 +8,11 @@ interface OvertakenProps {
   readonly onMine?: () => void;
 }
 
-/** Somebody else changed what is open here: said, with both ways on, and nothing taken from under one's hands. */
+/** Someone else changed what is open here: said, with both ways on, and nothing taken from under one's hands. */
 export function Overtaken({ onRenew, onMine }: OvertakenProps) {
   return (
     <p className={classes.overtaken} role="alert">
-      Somebody else changed this meanwhile. What you typed is still here.{' '}
+      Someone else changed this meanwhile. What you typed is still here.{' '}
       {onMine ? <Button onClick={onMine}>Use mine</Button> : null}
       <Button onClick={onRenew}>Show what it says now</Button>
     </p>

@@ -5,7 +5,7 @@ export interface Opened<T> {
   readonly opened: T;
   /** Changes where the form is to begin anew: with what somebody else made of it. */
   readonly age: number;
-  /** Somebody else has changed it since. */
+  /** Someone else has changed it since. */
   readonly overtaken: boolean;
   /** Goes on from what it is now. */
   readonly renew: () => void;

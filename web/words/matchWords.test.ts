@@ -19,8 +19,8 @@ it('says why a matter is suggested, in words, and leaves out what it has no word
 it.each([
   [0.97, 'very likely'],
   [0.7, 'likely'],
-  [0.3, 'perhaps'],
-  [0.05, 'hardly'],
+  [0.3, 'possible'],
+  [0.05, 'unlikely'],
 ])('%s is %s', (likelihood, words) => {
   expect(likelihoodWords(likelihood)).toBe(words);
 });

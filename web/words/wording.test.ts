@@ -149,9 +149,9 @@ describe('where a message is', () => {
       'The mail server answered:',
       'What happened:',
     ]);
-    expect(stated('held', { leavesAtUtc: at })).toBe(`Leaves at ${timeOfDay(at)}`);
+    expect(stated('held', { leavesAtUtc: at })).toBe(`Sends at ${timeOfDay(at)}`);
     expect(stated('held', { leavesAtUtc: at + 86_400_000 * 2 })).toBe(
-      `Leaves Thursday 26 November at ${timeOfDay(at)}`,
+      `Sends Thursday 26 November at ${timeOfDay(at)}`,
     );
     vi.useRealTimers();
   });
@@ -185,22 +185,22 @@ describe('where a message is', () => {
   it('says who owes whom an answer, and when that is late', () => {
     expect(awaitingWords(entry({ kind: 'nothing' }), TODAY)).toBeUndefined();
     // What asks for nothing still went today, and only today.
-    expect(awaitingWords(entry({ kind: 'nothing' }), dayOf(0))).toEqual({ words: 'Sent today', late: false });
+    expect(awaitingWords(entry({ kind: 'nothing' }), dayOf(0))).toEqual({ words: 'sent today', late: false });
     expect(awaitingWords({ ...entry({ kind: 'nothing' }), direction: 'in' }, dayOf(0))).toBeUndefined();
     expect(awaitingWords(entry({ kind: 'theirAnswer', days: 0 }), TODAY)).toEqual({
-      words: 'Sent today',
+      words: 'sent today',
       late: false,
     });
     expect(awaitingWords(entry({ kind: 'theirAnswer', days: 9 }), TODAY)).toEqual({
-      words: 'No answer · 9 days',
+      words: 'we are waiting · 9 days',
       late: true,
     });
     expect(awaitingWords(entry({ kind: 'ourAnswer', days: 1 }), TODAY)).toEqual({
-      words: 'Answer owed · 1 day',
+      words: 'they are waiting · 1 day',
       late: false,
     });
     expect(awaitingWords(entry({ kind: 'ourAnswer', days: 0 }), TODAY)).toEqual({
-      words: 'Answer owed',
+      words: 'they are waiting',
       late: false,
     });
   });
@@ -210,11 +210,11 @@ describe('problems', () => {
   it('are said in the server’s words, or in plain ones where it has none', () => {
     const answered = {
       status: 409,
-      data: { code: 'draftChanged', detail: 'Somebody else has changed this draft.' },
+      data: { code: 'draftChanged', detail: 'Someone else has changed this draft.' },
     };
     expect([problemCode(answered), problemWords(answered)]).toEqual([
       'draftChanged',
-      'Somebody else has changed this draft.',
+      'Someone else has changed this draft.',
     ]);
     expect(problemWords({ status: 'FETCH_ERROR' })).toMatch(/cannot be reached/);
     for (const odd of [undefined, null, 7, {}, { data: 'x' }]) {

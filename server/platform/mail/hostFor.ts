@@ -9,7 +9,7 @@ export function hostFor(hosts: readonly SmtpSettings[], from: string): SmtpSetti
     hosts.find(({ carries }) => carries.includes(key)) ??
     hosts.find(({ carries }) => carries.includes(domain)) ??
     hosts.find(({ carries }) => carries.length === 0);
-  if (!found) throw new Error('no mail host is set');
+  if (!found) throw new Error('no mail server is set');
   return found;
 }
 

@@ -12,6 +12,6 @@ export function refuseOvertaken(given: string | undefined, current: string | und
   if (given === undefined || given === current) return;
   throw new DomainProblem(
     'settingsChanged',
-    'Somebody else changed these settings meanwhile. Nothing was changed; what you typed is still here.',
+    'Someone else changed these settings meanwhile. Nothing was changed; what you typed is still here.',
   );
 }

@@ -96,7 +96,7 @@ function Filters({ counts, query, onChange }: FiltersProps) {
     <>
       <h2>Direction</h2>
       {group('direction', (key) => DIRECTIONS[key] ?? key)}
-      <h2>Way</h2>
+      <h2>Channel</h2>
       {group('channel', (key) => (key === 'note' ? 'Note' : channelWords(key as 'email')))}
       {counts.withFile > 0 ? (
         <Filter

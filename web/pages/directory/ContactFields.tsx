@@ -47,7 +47,7 @@ export function NameFields(props: FieldsProps) {
   return (
     <div className={classes.fields}>
       <SelectField
-        label="Is"
+        label="Type"
         value={props.values.kind}
         options={[
           ['person', 'a person'],

@@ -50,7 +50,7 @@ function OpenedContact({ detail, mayChange }: Pick<ContactFormProps, 'detail' | 
 interface ContactFormProps {
   readonly detail: ContactDetail | undefined;
   readonly mayChange: boolean;
-  /** Somebody else changed the contact since it was opened. */
+  /** Someone else changed the contact since it was opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
   readonly onSaved: (saved: ContactDetail) => void;

@@ -94,7 +94,7 @@ describe('a contact', () => {
   it('is kept as it was changed, on what it was changed from, named by its parts', async () => {
     const { user, changes } = open({ 'GET /contacts/c1': DETAIL, 'PATCH /contacts/c1': DETAIL });
     const family = await screen.findByLabelText('Family name');
-    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ }).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Save/ }).disabled).toBe(true);
     await user.clear(family);
     await user.type(family, 'Vane');
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Ines Vane');
@@ -114,7 +114,7 @@ describe('a contact', () => {
       'PATCH /contacts/c1': refusing(409, 'contactChanged', 'Somebody has changed this contact meanwhile.'),
     });
     await user.type(await screen.findByLabelText('Note'), 'ring first');
-    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    await user.click(screen.getByRole('button', { name: /Save/ }));
     expect((await screen.findByRole('alert')).textContent).toContain('meanwhile');
     expect(screen.getByLabelText<HTMLTextAreaElement>('Note').value).toBe('ring first');
   });
@@ -124,10 +124,10 @@ describe('a contact', () => {
       { 'POST /contacts': { ...DETAIL, id: 'c9' }, 'GET /contacts/c9': { ...DETAIL, id: 'c9' } },
       { at: '/directory/new' },
     );
-    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Keep/ }).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Save/ }).disabled).toBe(true);
     await user.type(screen.getByLabelText('Given name'), 'Hal');
     await user.type(screen.getByLabelText('Family name'), 'Vane');
-    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    await user.click(screen.getByRole('button', { name: /Save/ }));
     await vi.waitFor(() => {
       expect(at()).toBe('/directory/c9');
     });
@@ -136,7 +136,7 @@ describe('a contact', () => {
 
   it('that is an organisation has one name, and no greeting of a couple', async () => {
     const { user } = open({}, { at: '/directory/new' });
-    await choose(user, 'Is', 'organisation');
+    await choose(user, 'Type', 'organisation');
     expect(screen.getByLabelText('Name')).toBeTruthy();
     expect(screen.queryByLabelText('Given name')).toBeNull();
     expect(screen.queryByLabelText('One of a couple with')).toBeNull();
@@ -145,7 +145,7 @@ describe('a contact', () => {
   it('is read by a reader, who is not offered to keep it', async () => {
     open({ 'GET /contacts/c1': DETAIL }, { role: 'reader' });
     await screen.findByText('Dear Ms Okafor,');
-    expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Save/ })).toBeNull();
     expect(screen.queryByTitle(/Write to/)).toBeNull();
   });
 

@@ -99,7 +99,7 @@ describe('the in-tray', () => {
       'SV-1',
       'SV-2',
     ]);
-    expect(where.getByText('almost surely:')).toBeTruthy();
+    expect(where.getByText('very likely:')).toBeTruthy();
     expect(where.getByText(/SV-1 stands in the subject/)).toBeTruthy();
     expect(await screen.findByText(/to office@practice.example, copy to The broker/)).toBeTruthy();
   });

@@ -52,7 +52,7 @@ function OpenedPassage({ passage, mayChange }: Pick<PassageDeskProps, 'passage' 
 interface PassageDeskProps {
   readonly passage: PassageDetail | undefined;
   readonly mayChange: boolean;
-  /** Somebody else changed it since it was opened. */
+  /** Someone else changed it since it was opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
   readonly onSaved: (saved: PassageDetail) => void;

@@ -79,7 +79,7 @@ function OpenedPractice({ practice, mayChange }: Pick<PracticeFormProps, 'practi
 interface PracticeFormProps {
   readonly practice: PracticeJson;
   readonly mayChange: boolean;
-  /** Somebody else changed the settings since they were opened. */
+  /** Someone else changed the settings since they were opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
   readonly onSaved: (saved: PracticeJson) => void;

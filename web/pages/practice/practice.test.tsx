@@ -173,7 +173,7 @@ describe('a matter type', () => {
     );
     const [remove] = await screen.findAllByRole('button', { name: '×' });
     if (remove) await user.click(remove);
-    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    await user.click(screen.getByRole('button', { name: /Save/ }));
     const told = await screen.findByRole('alert');
     expect(told.textContent).toContain('“Vessel” is taken out: 2 matters hold something there');
     expect(within(told).getByText(/Could no longer be used on such matters: Report/)).toBeTruthy();
@@ -189,8 +189,8 @@ describe('a matter type', () => {
       { ...answers, 'POST /matter-types/survey/impact': impact },
       page,
     );
-    await user.type(await screen.findByLabelText('Name'), ' of hulls');
-    await user.click(screen.getByRole('button', { name: /^Keep/ }));
+    await user.type((await screen.findAllByLabelText('Name'))[0] as HTMLElement, ' of hulls');
+    await user.click(screen.getByRole('button', { name: /^Save/ }));
     await screen.findByRole('button', { name: /Save anyway/ });
     await user.type(screen.getByLabelText('Name'), '!');
     expect(screen.queryByRole('button', { name: /Save anyway/ })).toBeNull();
@@ -207,7 +207,7 @@ describe('a matter type', () => {
     await user.click(screen.getByRole('button', { name: 'Add a role' }));
     await user.click(screen.getByRole('button', { name: 'Add a table' }));
     await user.click(screen.getByRole('button', { name: 'Add a calculated value' }));
-    await user.click(screen.getByRole('button', { name: /^Keep/ }));
+    await user.click(screen.getByRole('button', { name: /^Save/ }));
     await screen.findByText('elsewhere');
     expect(changes()).toMatchObject([
       { method: 'POST', path: '/matter-types', body: { name: 'Licence', reference: 'ML-' } },
@@ -219,8 +219,8 @@ describe('a matter type', () => {
   it('is read by a practitioner, who is not offered to keep it', async () => {
     show(<MatterTypePage />, answers, { ...page, role: 'practitioner' });
     expect(await screen.findByText(ALONE)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
-    expect(screen.getByLabelText('Name').closest('fieldset')?.disabled).toBe(true);
+    expect(screen.queryByRole('button', { name: /Save/ })).toBeNull();
+    expect(screen.getAllByLabelText('Name')[0]?.closest('fieldset')?.disabled).toBe(true);
   });
 
   it('that is none is said to be none', async () => {

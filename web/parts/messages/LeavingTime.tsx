@@ -54,7 +54,7 @@ export function LeavingTime({ message: { laterAt: offers, hours }, done, onChoos
         }}
       >
         <label>
-          Leave at
+          Send at
           <input
             type="datetime-local"
             required

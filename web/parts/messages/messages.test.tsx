@@ -32,7 +32,7 @@ describe('a message that is not filed yet', () => {
   it('counts down while it can be stopped, and goes back to the sheet', async () => {
     const held = { state: 'held', stateDetail: { leavesAtUtc: Date.now() + 8_000 } } as const;
     const { user, changes, at } = show(line(held), { 'POST /messages/m1/recall': { id: 'm1' } });
-    expect(screen.getByRole('status').textContent).toMatch(/^Leaves in [78] s$/);
+    expect(screen.getByRole('status').textContent).toMatch(/^Sends in [78] s$/);
     await user.click(screen.getByRole('button', { name: 'Stop sending' }));
     await screen.findByText('elsewhere');
     expect([changes().map(({ path }) => path), at()]).toEqual([

@@ -3,16 +3,20 @@ import { awaitingWords } from '../../../words/wording.ts';
 import { otherMonth } from './conversations.ts';
 import type { Bundle } from './conversations.ts';
 import { EntryLine } from './EntryLine.tsx';
+import { useOpenHere } from './useOpenHere.ts';
 import classes from './Correspondence.module.css';
 
-/** A conversation: its subject once, whose turn it is beside it, and its entries under it. */
+/** A conversation: its subject once, which opens the latest entry, whose turn it is beside it, and its entries under it. */
 export function BundleBlock({ bundle, mayChange }: { readonly bundle: Bundle; readonly mayChange: boolean }) {
+  const { open, toggle } = useOpenHere(bundle.entries[0]?.id ?? '');
   const on = today();
   const [turn] = bundle.entries.flatMap((entry) => awaitingWords(entry, on) ?? []);
   return (
     <section className={classes.bundle} aria-label={bundle.subject}>
       <h3 className={classes.subject}>
-        <span title={bundle.subject}>{bundle.subject}</span>
+        <button type="button" title={bundle.subject} aria-expanded={open} onClick={toggle}>
+          {bundle.subject}
+        </button>
         {turn ? (
           <small className={classes.turn} data-late={turn.late}>
             {turn.words}

@@ -1,10 +1,10 @@
-import { useSearchParams } from 'react-router';
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import { dayParts } from '../../../../core/model/plainDate.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { bareSubject } from '../../../../core/correspondence/answers.ts';
 import { dayOf, exactTime } from '../../../words/dates.ts';
 import { plural } from '../../../words/wording.ts';
+import { useOpenHere } from './useOpenHere.ts';
 import { OpenedEntry } from './OpenedEntry.tsx';
 import classes from './Correspondence.module.css';
 
@@ -38,25 +38,12 @@ function filesWords({ attachmentNames, direction }: EntrySummary): string {
 
 /** One letter on one line; pressed, it opens in its place. The address of the page says which is open. */
 export function EntryLine({ entry, subject, month, mayChange }: EntryLineProps) {
-  const [params, setParams] = useSearchParams();
-  const open = params.get('entry') === entry.id;
+  const { open, toggle } = useOpenHere(entry.id);
   const day = dayOf(entry.occurredAtUtc);
   const { words, path } = DIRECTIONS[entry.direction];
   // A note's subject is its own, and what somebody renamed within a conversation is said.
   const own = bareSubject(entry.subject);
   const renamed = own !== '' && own !== subject ? own : undefined;
-
-  const toggle = (): void => {
-    setParams(
-      (known) => {
-        const next = new URLSearchParams(known);
-        if (open) next.delete('entry');
-        else next.set('entry', entry.id);
-        return next;
-      },
-      { replace: true },
-    );
-  };
 
   return (
     <article className={classes.entry} data-open={open} data-standing={entry.standing?.kind}>

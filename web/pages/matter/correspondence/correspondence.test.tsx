@@ -76,7 +76,7 @@ describe('a matter’s letters', () => {
       expect.stringMatching(/came back$/),
       expect.stringMatching(/moved$/),
       expect.stringMatching(/corrected$/),
-      expect.stringMatching(/2 enclosures$/),
+      expect.stringMatching(/2 attachments$/),
     ]);
   });
 

@@ -308,11 +308,15 @@ function Strip({ matter }: { readonly matter: MatterDetail }) {
   ] as const;
   return (
     <nav className={classes.strip} aria-label="Folder">
-      {parts.map(([name, count]) => (
-        <Link key={name} to={`/matters/${matter.id}`} title="Open the folder. The draft stays saved.">
-          {name} {count}
-        </Link>
-      ))}
+      {parts.flatMap(([name, count]) =>
+        count === 0 ? (
+          []
+        ) : (
+          <Link key={name} to={`/matters/${matter.id}`} title="Open the folder. The draft stays saved.">
+            {name} {count}
+          </Link>
+        ),
+      )}
     </nav>
   );
 }

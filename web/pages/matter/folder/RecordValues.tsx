@@ -147,7 +147,7 @@ interface MeanwhileChangedProps {
 function MeanwhileChanged({ theirs, mine, onMine, onTheirs }: MeanwhileChangedProps) {
   return (
     <p role="alert" className={classes.meanwhile}>
-      Somebody else changed this to “{theirs}” while you typed “{mine}”. Nothing was saved yet.{' '}
+      Someone else changed this to “{theirs}” while you typed “{mine}”. Nothing was saved yet.{' '}
       <Button kind="go" onClick={onMine}>
         Save mine
       </Button>{' '}

@@ -16,7 +16,7 @@ export interface DraftState {
   readonly keeping: Keeping;
   /** What the server said when the last words could not be kept. */
   readonly error: unknown;
-  /** Somebody else changed the draft; nothing is overwritten until a person says whose words stand. */
+  /** Someone else changed the draft; nothing is overwritten until a person says whose words stand. */
   readonly conflict: boolean;
 }
 

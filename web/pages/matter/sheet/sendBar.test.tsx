@@ -63,7 +63,7 @@ describe('the bar below a sheet', () => {
       { after: { followUpDays: 10, stage: 'Reported' } },
     );
     expect(says()).toBe(
-      'to Ines, copy to 2 · 2 enclosures, 2.0 MB · filed on SV-2041 · follow-up in 10 working days · moves to “Reported”',
+      'to Ines, cc to 2 · 2 enclosed, 2.0 MB · filed on SV-2041 · follow-up in 10 working days · moves to “Reported”',
     );
   });
 
@@ -72,7 +72,7 @@ describe('the bar below a sheet', () => {
       lines: { to: [someone('Ines'), someone('Hal')], cc: [], bcc: [] },
       going: { each: true, copyToSelf: true } as unknown as Parameters<typeof SendBar>[0]['going'],
     });
-    expect(says()).toContain('to 2, one each, copy to 1');
+    expect(says()).toContain('to 2, a separate message for each, cc to 1');
   });
 
   it('says of a letter that it is printed', () => {
@@ -92,7 +92,7 @@ describe('the bar below a sheet', () => {
   });
 
   it.each([
-    ['kept', 'kept'],
+    ['kept', 'Saved'],
     ['keeping', 'Saving…'],
     ['unkept', 'Not saved yet'],
   ] as const)('shows whether the draft is %s', (keeping, words) => {
@@ -102,7 +102,7 @@ describe('the bar below a sheet', () => {
 
   it('sends once: while it goes, it cannot be pressed', async () => {
     const { user, done } = bar({ busy: true });
-    await user.click(screen.getByRole('button', { name: /Send/ }));
+    await user.click(screen.getByRole('button', { name: /^Send(?! later)/ }));
     expect(done.onSend).not.toHaveBeenCalled();
   });
 

@@ -12,7 +12,7 @@ export function CalculatedRows({ draft, set }: TypePartProps) {
       {draft.calculated.map((one, n) => (
         <div key={one.key} className={classes.calculated}>
           <TextField
-            label="Called"
+            label="Name"
             value={one.label}
             onChange={(label) => {
               set({

@@ -43,7 +43,7 @@ function OpenedType({ type, mayChange }: Pick<TypeFormProps, 'type' | 'mayChange
 interface TypeFormProps {
   readonly type: MatterTypeView | undefined;
   readonly mayChange: boolean;
-  /** Somebody else changed it since it was opened. */
+  /** Someone else changed it since it was opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
 }

@@ -36,14 +36,14 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
       {rows.map((fact, n) => (
         <div key={fact.key} className={classes.row}>
           <TextField
-            label="Called"
+            label="Name"
             value={fact.label}
             onChange={(label) => {
               set(n, { ...fact, label });
             }}
           />
           <SelectField
-            label="Holds"
+            label="Type"
             value={fact.kind}
             options={FACT_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
             onChange={(kind) => {
@@ -98,7 +98,7 @@ export function LabelRows({ rows, noun, onChange }: LabelRowsProps) {
       {rows.map(({ key, label }, n) => (
         <div key={key} className={classes.row}>
           <TextField
-            label="Called"
+            label="Name"
             value={label}
             onChange={(typed) => {
               onChange(rows.map((one, m) => (m === n ? { key, label: typed } : one)));

@@ -54,7 +54,7 @@ function OpenedSending({ sending, mayChange }: Pick<SendingFormProps, 'sending' 
 interface SendingFormProps {
   readonly sending: SendingJson;
   readonly mayChange: boolean;
-  /** Somebody else changed the settings since they were opened. */
+  /** Someone else changed the settings since they were opened. */
   readonly overtaken: boolean;
   readonly onRenew: () => void;
   readonly onSaved: (saved: SendingJson) => void;

@@ -65,7 +65,7 @@ describe('bringing wording in', () => {
     if (!second) throw new Error('no second');
     await user.click(second);
     await user.type(screen.getByLabelText('Folder'), 'Old');
-    await user.click(screen.getByRole('button', { name: 'Keep 1 template' }));
+    await user.click(screen.getByRole('button', { name: 'Save 1 template' }));
     await vi.waitFor(() => {
       expect(at()).toBe('/templates/t1');
     });
@@ -82,7 +82,7 @@ describe('bringing wording in', () => {
     });
     await user.upload(chooser(), new File(['x'], 'a.txt'));
     await choose(user, 'What <<CLIENT>> means', 'blank');
-    await user.click(screen.getByRole('button', { name: 'Keep 1 template' }));
+    await user.click(screen.getByRole('button', { name: 'Save 1 template' }));
     await vi.waitFor(() => {
       expect(changes()[1]?.body).toMatchObject({
         items: [{ decisions: { g1: { kind: 'blank', label: 'CLIENT', answer: 'text' } } }],
@@ -94,7 +94,7 @@ describe('bringing wording in', () => {
     const { user } = openImport(bring(file('scan.pdf', { problem: 'It is a picture of text.' })));
     await user.upload(chooser(), new File(['x'], 'scan.docx'));
     expect(await screen.findByText('It is a picture of text.')).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Save \d/ })).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Cancel' }));
     expect(screen.queryByText('It is a picture of text.')).toBeNull();
   });
@@ -118,7 +118,7 @@ describe('bringing wording in', () => {
       'POST /wording-imports': refusing(422, 'badTemplate', 'The name is taken.'),
     });
     await user.upload(chooser(), new File(['x'], 'a.txt'));
-    await user.click(await screen.findByRole('button', { name: 'Keep 1 template' }));
+    await user.click(await screen.findByRole('button', { name: 'Save 1 template' }));
     expect((await screen.findByRole('alert')).textContent).toContain('The name is taken');
     expect(screen.getByDisplayValue('a')).toBeTruthy();
   });

@@ -33,7 +33,7 @@ describe('whom a template writes to', () => {
   it('is a role, by its name in any case, or an address', async () => {
     const { user, value } = lines();
     await user.type(screen.getByLabelText('Add to To'), 'owner{Enter}');
-    await user.type(screen.getByLabelText('Add to Copy'), 'archive@x.example{Enter}');
+    await user.type(screen.getByLabelText('Add to Cc'), 'archive@x.example{Enter}');
     expect(value()).toEqual({
       to: [{ role: 'owner' }],
       cc: [{ address: 'archive@x.example', name: '' }],
@@ -208,7 +208,7 @@ describe('keeping a template', () => {
 
   it('keeps a new one at once', async () => {
     const { user, onKeep } = bar(undefined);
-    await user.click(screen.getByRole('button', { name: /Keep/ }));
+    await user.click(screen.getByRole('button', { name: /Save/ }));
     expect(onKeep).toHaveBeenCalledWith('');
   });
 

@@ -147,7 +147,7 @@ describe('words of the workshop', () => {
     for (const kind of FACT_KINDS) expect(KIND_WORDS[kind]).toBeTruthy();
     for (const format of VALUE_FORMATS) expect(FORMAT_WORDS[format]).toBeTruthy();
     expect((['email', 'text', 'letter'] as const).map(channelWords)).toEqual([
-      'Mail',
+      'Email',
       'Text message',
       'Letter',
     ]);
@@ -171,7 +171,7 @@ describe('words of the workshop', () => {
     types,
   });
   it.each([
-    ['unknownField', { path: 'fact.hull', name: 'Hull' }, 'There is no “Hull” on such matters. (Claim)'],
+    ['unknownField', { path: 'fact.hull', name: 'Hull' }, 'There is no “Hull” in this matter type. (Claim)'],
     [
       'rowFieldOutsideRepeat',
       { path: 'row.item' },
