@@ -178,14 +178,14 @@ test('the in-tray is emptied by keys alone, and what was filed by mistake is tak
   await page.keyboard.press('1');
   await expect(page.getByText(/filed on/)).toBeVisible();
   await expect(page.getByRole('link', { name: 'In-tray: 5' })).toBeVisible();
-  await page.keyboard.press('u');
+  await page.keyboard.press('Control+z');
   await expect(page.getByRole('link', { name: 'In-tray: 6' })).toBeVisible();
   for (let left = 6; left > 0; left -= 1) {
     await expect(page.getByRole('link', { name: `In-tray: ${left}` })).toBeVisible();
     const open = page.locator('[data-incoming][data-open=true]');
     await expect(open).toBeVisible();
     await page.keyboard.press(
-      (await open.getByRole('button', { name: /^File on/ }).count()) > 0 ? 'Enter' : 'x',
+      (await open.getByRole('button', { name: /^File on/ }).count()) > 0 ? 'Enter' : 'Delete',
     );
     await expect(page.getByRole('link', { name: `In-tray: ${left - 1}` })).toBeVisible();
   }

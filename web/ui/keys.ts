@@ -21,9 +21,12 @@ const isOwned = ({ key, target }: KeyboardEvent): boolean => {
   return owners !== undefined && target instanceof Element && target.closest(owners) !== null;
 };
 
-/** With Caps Lock on, a letter is still the same key. */
-const nameOf = ({ key, shiftKey }: KeyboardEvent): string =>
-  /^[A-Z]$/.test(key) && !shiftKey ? key.toLowerCase() : key;
+/** With Caps Lock on, a letter is still the same key; a figure with Shift is one whatever sign its layout puts there. */
+function nameOf({ key, code, shiftKey }: KeyboardEvent): string {
+  if (/^[A-Z]$/.test(key) && !shiftKey) return key.toLowerCase();
+  const [, figure] = /^Digit(\d)$/.exec(code) ?? [];
+  return figure !== undefined && shiftKey && key !== figure ? `Shift+${figure}` : key;
+}
 
 /** Held down, a key that goes along goes on; one that does something does it once. */
 const goesOn = (key: string): boolean => /^(?:Arrow|Page)/.test(key);
@@ -59,7 +62,10 @@ function act(event: KeyboardEvent, name: string): void {
 let floated = false;
 function first(event: KeyboardEvent): void {
   floated = somethingFloats();
-  if ((event.ctrlKey || event.metaKey) && !event.repeat) act(event, `Ctrl+${nameOf(event)}`);
+  const name = `Ctrl+${nameOf(event)}`;
+  // In a field, what was typed is what is taken back.
+  if (name === 'Ctrl+z' && isTyping(event.target)) return;
+  if ((event.ctrlKey || event.metaKey) && !event.repeat) act(event, name);
 }
 function last(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey) return;

@@ -18,6 +18,9 @@ import { useTray } from './useTray.ts';
 import type { Tray } from './useTray.ts';
 import classes from './InTray.module.css';
 
+/** As many suggestions as have a key. */
+const NUMBERS = [1, 2, 3, 4, 5];
+
 /** From here on a suggestion is offered for filing several at once. */
 const SURE_ENOUGH = 0.8;
 
@@ -37,7 +40,7 @@ export function InTrayPage() {
     (item) => (item.suggestions[0]?.likelihood ?? 0) >= SURE_ENOUGH && !proofWords(item)?.mark,
   );
   const several = chosen.length > 0 ? chosen : sure;
-  useTrayKeys({ marked, several, tray, search, step, makeRoom, toggle, mayChange: user.mayChange });
+  useTrayKeys({ marked, tray, search, step, makeRoom, mayChange: user.mayChange });
   const take = (files: readonly File[]): void => {
     if (files.length > 0) void takeIn({ files });
   };
@@ -126,13 +129,9 @@ function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: Tray
       <h1>In-tray</h1>
       <p>
         {count === undefined ? '' : `${plural(count, 'message')} to be filed by hand`}
-        {count ? <span className={classes.keys}> · ↑ ↓, 1–5 files, X is not ours, U takes back</span> : null}
+        {count ? <span className={classes.keys}> · press a day to choose several</span> : null}
       </p>
-      {mayChange && fileSeveral ? (
-        <Button hint="F" onClick={onFileSeveral}>
-          {fileSeveral}
-        </Button>
-      ) : null}
+      {mayChange && fileSeveral ? <Button onClick={onFileSeveral}>{fileSeveral}</Button> : null}
       {mayChange ? <Button onClick={() => chooser.current?.click()}>Import .eml or mbox…</Button> : null}
       <FileChooser
         ref={chooser}
@@ -147,39 +146,38 @@ function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: Tray
 
 interface TrayKeys {
   readonly marked: IncomingSummary | undefined;
-  readonly several: readonly IncomingSummary[];
   readonly tray: Tray;
   readonly search: RefObject<HTMLInputElement | null>;
   readonly step: (by: 1 | -1) => void;
   readonly makeRoom: (work: Promise<void>) => void;
-  readonly toggle: (id: string) => void;
   readonly mayChange: boolean;
 }
 
-function useTrayKeys({ marked, several, tray, search, step, makeRoom, toggle, mayChange }: TrayKeys): void {
+function useTrayKeys({ marked, tray, search, step, makeRoom, mayChange }: TrayKeys): void {
   const fileOn = (n: number): void => {
     const suggestion = marked?.suggestions[n];
     if (marked && suggestion)
       makeRoom(tray.fileOn(marked, [{ id: suggestion.matterId, reference: suggestion.reference }]));
   };
-  const first = marked?.suggestions[0];
   const changing = {
     Enter: () => {
       fileOn(0);
     },
-    ...Object.fromEntries([1, 2, 3, 4, 5].map((n) => [String(n), () => fileOn(n - 1)])),
-    o: () => search.current?.focus(),
-    x: () => {
+    ...Object.fromEntries(NUMBERS.map((n) => [String(n), () => fileOn(n - 1)])),
+    ...Object.fromEntries(
+      NUMBERS.map((n) => [
+        `Shift+${n}`,
+        () => {
+          const suggestion = marked?.suggestions[n - 1];
+          if (marked && suggestion) void tray.answer(marked, suggestion.matterId);
+        },
+      ]),
+    ),
+    '0': () => search.current?.focus(),
+    Delete: () => {
       if (marked) makeRoom(tray.notOurs(marked));
     },
-    u: () => void tray.undo(),
-    a: () => {
-      if (marked && first) void tray.answer(marked, first.matterId);
-    },
-    s: () => {
-      if (marked) toggle(marked.id);
-    },
-    f: () => void tray.fileEach(several),
+    'Ctrl+z': () => void tray.undo(),
   };
   useKeys({
     ...(mayChange ? changing : {}),

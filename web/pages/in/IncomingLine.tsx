@@ -35,21 +35,27 @@ export function IncomingLine(props: IncomingLineProps) {
   return (
     <article className={classes.item} data-incoming="" data-open={open}>
       <div className={classes.line}>
-        {mayChange ? (
-          <input type="checkbox" checked={picked} aria-label={`Choose ${calledBy(item)}`} onChange={onPick} />
-        ) : null}
-        <button type="button" aria-expanded={open} onClick={onOpen}>
-          <span className={classes.day} title={exactTime(item.sentAtUtc)}>
-            {listDay(dayOf(item.sentAtUtc), today())}
-          </span>
-          <b className={classes.who}>{item.from.name || item.from.address}</b>
-          <span className={classes.words}>
-            <b>{item.subject || (item.channel === 'text' ? 'Text message' : 'No subject')} </b>
-            {item.opening}
-          </span>
+        <button
+          type="button"
+          className={classes.day}
+          title={exactTime(item.sentAtUtc)}
+          aria-pressed={picked}
+          aria-label={`Choose ${calledBy(item)}`}
+          disabled={!mayChange}
+          onClick={onPick}
+        >
+          {listDay(dayOf(item.sentAtUtc), today())}
+        </button>
+        <button type="button" className={classes.opener} aria-expanded={open} onClick={onOpen}>
           <span className={classes.guess}>
+            {first ? `${likelihoodWords(first.likelihood)} ${first.reference}` : 'no matter known'}
+          </span>
+          <span className={classes.subject} title={item.opening}>
+            {item.subject || (item.channel === 'text' ? 'Text message' : 'No subject')}
+          </span>
+          <span className={classes.who}>
             {proof?.mark ? <em className={classes.unproven}>{proof.mark}. </em> : null}
-            {first ? `${first.reference}, ${likelihoodWords(first.likelihood)}` : 'no matter known'}
+            from {item.from.name || item.from.address}
           </span>
         </button>
       </div>
@@ -92,7 +98,7 @@ function WhatItSays({ item, data }: WhatItSaysProps) {
         {item.from.name ? `${item.from.name} <${item.from.address}>` : item.from.address}
         {data ? ` to ${data.to.map(({ name, address }) => name || address).join(', ')}` : ''}
         {data && data.cc.length > 0
-          ? `, copy to ${data.cc.map(({ name, address }) => name || address).join(', ')}`
+          ? `, cc ${data.cc.map(({ name, address }) => name || address).join(', ')}`
           : ''}
       </p>
       {data ? (
@@ -152,7 +158,7 @@ function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
   return (
     <>
       <MatterPicker
-        label="Another matter (O)"
+        label="Another matter (0)"
         {...(searchRef === undefined ? {} : { inputRef: searchRef })}
         onChoose={(matter) => {
           onGone(tray.fileOn(item, [matter]));
@@ -179,7 +185,7 @@ function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
           New matter for it
         </Link>
         <Button
-          hint="X"
+          hint="Del"
           onClick={() => {
             onGone(tray.notOurs(item));
           }}
@@ -220,8 +226,8 @@ function Suggestion(props: SuggestionProps) {
           <Button kind={number === 1 && !unproven ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
             File on {reference}
           </Button>
-          <Button onClick={onAnswer} {...(number === 1 ? { hint: 'A' } : {})}>
-            and answer
+          <Button onClick={onAnswer} hint={`⇧ ${number}`}>
+            and reply
           </Button>
           <JoinAs roles={roles} onJoin={onJoin} />
         </p>

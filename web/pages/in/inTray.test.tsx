@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { within } from '@testing-library/react';
+import { fireEvent, within } from '@testing-library/react';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { IncomingDetail, IncomingSummary } from '../../../contract/inTray.ts';
 import { refusing, screen, show } from '../../tests/stage.tsx';
@@ -101,7 +101,7 @@ describe('the in-tray', () => {
     ]);
     expect(where.getByText('very likely:')).toBeTruthy();
     expect(where.getByText(/SV-1 stands in the subject/)).toBeTruthy();
-    expect(await screen.findByText(/to office@practice.example, copy to The broker/)).toBeTruthy();
+    expect(await screen.findByText(/to office@practice.example, cc The broker/)).toBeTruthy();
   });
 
   it('is gone along by the arrow keys, no further than its ends', async () => {
@@ -123,9 +123,20 @@ describe('the in-tray', () => {
     await vi.waitFor(() => {
       expect(opened()).toContain('About two');
     });
-    await user.keyboard('u');
+    await user.keyboard('{Control>}z{/Control}');
     expect(await screen.findByText('About one')).toBeTruthy();
     expect(changes()[1]?.path).toBe('/in-tray/one/back');
+  });
+
+  it('replies by a number with Shift, whatever sign the keyboard has there', async () => {
+    const { at } = openTray([FIRST], 'practitioner', {
+      'POST /in-tray/one/file': { entries: [{ entryId: 'e1', matterId: 'm-SV-2' }] },
+    });
+    await screen.findByText('About one');
+    fireEvent.keyDown(document.body, { key: '"', code: 'Digit2', shiftKey: true });
+    await vi.waitFor(() => {
+      expect(at()).toBe('/matters/m-SV-2/start');
+    });
   });
 
   it('files nothing by the number of a suggestion that is not there', async () => {
@@ -137,10 +148,10 @@ describe('the in-tray', () => {
     expect(changes()).toEqual([]);
   });
 
-  it('is put aside as not ours by X', async () => {
+  it('is put aside as not ours by Delete', async () => {
     const { user, changes } = openTray([SECOND]);
     await screen.findByText('About two');
-    await user.keyboard('x');
+    await user.keyboard('{Delete}');
     expect(await screen.findByText('The in-tray is empty')).toBeTruthy();
     expect(changes().map(({ path }) => path)).toEqual(['/in-tray/two/aside']);
   });
@@ -148,7 +159,7 @@ describe('the in-tray', () => {
   it('files the likely ones at once, or else those that were chosen', async () => {
     const { user, changes } = openTray();
     expect(await screen.findByRole('button', { name: /File 1 likely one/ })).toBeTruthy();
-    await user.click(screen.getByRole('checkbox', { name: 'Choose “About two”' }));
+    await user.click(screen.getByRole('button', { name: 'Choose “About two”' }));
     await user.click(screen.getByRole('button', { name: /File the 1 chosen, each on its first/ }));
     await vi.waitFor(() => {
       expect(changes()).toEqual([
@@ -177,10 +188,10 @@ describe('the in-tray', () => {
   it('lets a reader read, and neither files nor asks by any key', async () => {
     const { user, changes } = openTray([FIRST], 'reader');
     await screen.findByText('About one');
-    await user.keyboard('{Enter}1xaf');
+    await user.keyboard('{Enter}1{Delete}xaf');
     expect(changes()).toEqual([]);
-    expect(screen.queryByRole('checkbox')).toBeNull();
-    expect(screen.queryByRole('button', { name: /File|Not ours|Bring in/ })).toBeNull();
+    expect(screen.getByRole('button', { name: /^Choose/ })).toHaveProperty('disabled', true);
+    expect(screen.queryByRole('button', { name: /File|Not ours|Import/ })).toBeNull();
   });
 
   it('tells of files that were brought in what became of each', async () => {
