@@ -45,7 +45,7 @@ const SERVER_ORDER = [
   'app',
 ];
 /** The web's folders, from the ground up. */
-const WEB_ORDER = ['ui', 'words', 'api', 'parts', 'pages', 'shell', 'app'];
+const WEB_ORDER = ['ui', 'words', 'state', 'api', 'parts', 'pages', 'shell', 'app'];
 /** A page has a folder of its own, and uses no other page. */
 const PAGES = [
   'correspondence',

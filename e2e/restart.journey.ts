@@ -1,6 +1,16 @@
 import type { Page } from '@playwright/test';
 import type { Application } from './application.ts';
-import { expect, kept, openMatter, startFrom, test, sendInSpite, LINE_CUT } from './desk.ts';
+import {
+  expect,
+  expectAccessible,
+  kept,
+  openMatter,
+  refused,
+  startFrom,
+  test,
+  sendInSpite,
+  LINE_CUT,
+} from './desk.ts';
 
 // What is held is looked at here.
 test.use({ holdSeconds: 10 });
@@ -115,12 +125,75 @@ test('a draft survives a power cut and a closed window', async ({ page, applicat
   await page.keyboard.press('End');
   await page.keyboard.type(' and all on board');
   await expect(page.getByText('Not saved yet')).toBeVisible();
-  await expect(page.getByText('The server cannot be reached')).toBeVisible();
+  await expect(page.getByText('Your draft is saved on this computer')).toBeVisible();
+  await expect(page.getByText(/We’ll try again in|Trying again/)).toBeVisible();
   await application.start();
   await kept(page);
   await page.reload();
   await expect(page.getByLabel('what matters most')).toHaveValue('a good vessel with a tired rig');
   await expect(page.getByLabel('Text of the message')).toContainText('and all on board');
+  await expect(page.getByText(/We’ll try again in|Trying again/)).toBeHidden();
+});
+
+test('what is written while the server is away outlasts the window, and is handed over once it is back', async ({
+  page,
+  application,
+  allow,
+}) => {
+  allow(...LINE_CUT);
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('a good vessel');
+  await kept(page);
+  const id = page.url().split('/sheet/')[1] ?? '';
+  await application.kill();
+  await page.getByLabel('Text of the message').getByText('Dear Ms Okafor').click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' and all on board');
+  await expect(page.getByText('Your draft is saved on this computer')).toBeVisible();
+  const context = page.context();
+  await page.close();
+  await application.start();
+  // The sheet is not even opened: the words go to the server from any page.
+  const another = await context.newPage();
+  await another.goto(`${application.url}/matters`);
+  await expect
+    .poll(
+      async () =>
+        JSON.stringify(
+          (await (await another.request.get(`${application.url}/api/v1/messages/${id}`)).json()).body,
+        ),
+      {
+        timeout: 15_000,
+      },
+    )
+    .toContain('and all on board');
+});
+
+test('a session that ends is begun again on top of what is being written', async ({
+  page,
+  application,
+  allow,
+}) => {
+  allow(refused(401));
+  await openMatter(page, application, 'saltm', 'SV-2041');
+  await startFrom(page, 'Report with invoice');
+  await page.keyboard.type('a good');
+  await kept(page);
+  // Ended elsewhere: this window does not know it yet.
+  const ended = await page.request.delete(`${application.url}/api/v1/session`, {
+    headers: { Origin: application.url },
+  });
+  expect(ended.ok()).toBe(true);
+  await page.keyboard.type(' vessel');
+  const again = page.getByRole('dialog', { name: 'Please sign in again' });
+  await expect(again).toBeVisible();
+  await expectAccessible(page);
+  await again.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(again).toBeHidden();
+  await kept(page);
+  await page.reload();
+  await expect(page.getByLabel('what matters most')).toHaveValue('a good vessel');
 });
 
 test('mail whose answer was lost waits for a person, and is never sent again unasked', async ({

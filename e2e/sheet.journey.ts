@@ -209,7 +209,7 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
   await page.getByRole('button', { name: 'zoe@ferrier.example', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Put into the directory' }).click();
   await expect(page.getByRole('button', { name: 'Remove zoe', exact: true })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Replys go to' }).fill('office@tidewell-roe.example');
+  await page.getByRole('textbox', { name: 'Replies go to' }).fill('office@tidewell-roe.example');
   await page.getByLabel('a copy to me').check();
   await sendInSpite(page);
   await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);

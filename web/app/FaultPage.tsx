@@ -10,7 +10,7 @@ export function FaultPage() {
       <p>
         {fault === undefined
           ? 'It may have been moved, or it is not for you to see.'
-          : 'What you wrote is kept on the server. Reload the page; if it comes back, tell whoever looks after Officium.'}
+          : 'Messages you were writing are saved. Reload the page; if this comes back, tell the person who looks after Officium.'}
       </p>
       <p>
         <Link to="/matters">Go to the matters</Link>

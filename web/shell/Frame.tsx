@@ -1,14 +1,21 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { useSelector } from 'react-redux';
 import { Outlet } from 'react-router';
 import type { Session } from '../../contract/session.ts';
 import { SignInPage } from '../pages/sign-in/SignInPage.tsx';
 import { useSessionQuery } from '../api/session.ts';
 import { Blank } from '../ui/Blank.tsx';
 import { Button } from '../ui/Button.tsx';
-import { useKeys } from '../ui/keys.ts';
+import { selectConnection } from '../state/connection.ts';
+import { selectSingleKeys } from '../state/preferences.ts';
+import { setSingleKeys, useKeys } from '../ui/keys.ts';
 import { KeysCard } from './KeysCard.tsx';
+import { LineDown } from './LineDown.tsx';
 import { Rail } from './Rail.tsx';
+import { SignInAgain } from './SignInAgain.tsx';
 import { TopLine } from './TopLine.tsx';
+import { useHandOver } from './useHandOver.ts';
+import { useViewHeading } from './useViewHeading.ts';
 import { useLiveChanges } from './liveChanges.ts';
 import { problemCode, problemWords } from '../words/wording.ts';
 import classes from './Frame.module.css';
@@ -29,7 +36,14 @@ export function Frame() {
 
 function Desk({ session }: { readonly session: Session }) {
   const [keysShown, setKeysShown] = useState(false);
+  const { session: standing } = useSelector(selectConnection);
+  const singleKeys = useSelector(selectSingleKeys);
+  useEffect(() => {
+    setSingleKeys(singleKeys);
+  }, [singleKeys]);
   useLiveChanges();
+  useHandOver(session.user.id);
+  const view = useViewHeading();
   useKeys({
     '?': () => {
       setKeysShown(true);
@@ -37,11 +51,16 @@ function Desk({ session }: { readonly session: Session }) {
   });
   return (
     <div className={classes.frame}>
+      <a className={classes.skip} href="#view">
+        Skip to the page
+      </a>
       <Rail />
       <TopLine session={session} />
-      <main className={classes.view} id="view">
+      <main className={classes.view} id="view" ref={view} tabIndex={-1}>
+        <LineDown />
         <Outlet context={session} />
       </main>
+      <SignInAgain user={session.user} opened={standing === 'over'} />
       <KeysCard
         opened={keysShown}
         onClose={() => {

@@ -1,12 +1,17 @@
 import { Menu, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { useDispatch, useSelector } from 'react-redux';
 import type { Session } from '../../contract/session.ts';
 import { useSignInMutation, useSignOutMutation } from '../api/session.ts';
+import { selectSingleKeys, singleKeysSet } from '../state/preferences.ts';
+import { forgetUnsaved } from '../state/unsaved.ts';
 import classes from './PersonMenu.module.css';
 
 /** Who is here; in the demo, whom else to be. Changing person loads the page anew: nothing of the other stays. */
 export function PersonMenu({ session }: { readonly session: Session }) {
   const [signIn] = useSignInMutation();
   const [signOut] = useSignOutMutation();
+  const dispatch = useDispatch();
+  const singleKeys = useSelector(selectSingleKeys);
   const { setColorScheme } = useMantineColorScheme();
   const dark = useComputedColorScheme('light') === 'dark';
   const reload = (): void => {
@@ -20,7 +25,7 @@ export function PersonMenu({ session }: { readonly session: Session }) {
         <button
           type="button"
           className={classes.me}
-          aria-label={`${session.user.name}: change person, light and dark, sign out`}
+          aria-label={`${session.user.name}: change person, light and dark, single keys, sign out`}
         >
           <b>{session.user.name}</b>
           <span className={classes.practice}> · {session.practice.name}</span>
@@ -41,12 +46,27 @@ export function PersonMenu({ session }: { readonly session: Session }) {
         >
           {dark ? 'Light paper' : 'Dark paper'}
         </Menu.Item>
+        <Menu.Item
+          onClick={() => {
+            dispatch(singleKeysSet(!singleKeys));
+          }}
+        >
+          {singleKeys ? 'Switch single keys off' : 'Switch single keys on'}
+        </Menu.Item>
         {session.mailboxesUrl === null ? null : (
           <Menu.Item component="a" href={session.mailboxesUrl} target="_blank" rel="noopener">
             What recipients got
           </Menu.Item>
         )}
-        <Menu.Item onClick={() => void signOut().then(reload)}>Sign out</Menu.Item>
+        <Menu.Item
+          onClick={() =>
+            void forgetUnsaved(session.user.id)
+              .then(() => signOut())
+              .then(reload)
+          }
+        >
+          Sign out
+        </Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 import type { ChangeEvent } from '../../contract/events.ts';
 import { api } from '../api/api.ts';
-import { useDispatch } from 'react-redux';
+import { useDispatch, useSelector } from 'react-redux';
+import { lineBack, lineLost, selectConnection } from '../state/connection.ts';
 
 type Tags = Parameters<typeof api.util.invalidateTags>[0];
 
@@ -45,14 +46,43 @@ function staleTags(event: ChangeEvent): Tags {
   }
 }
 
-/** Listens for what changed and renews just that. After a lost line everything shown is asked for again. */
+/** After a stream of events broke: until it is opened again, twice as long each time. */
+const FIRST_WAIT_MS = 1_000;
+const LONGEST_WAIT_MS = 30_000;
+
+const EVERYTHING = [
+  'Matters',
+  'Matter',
+  'OnItsWay',
+  'Shelf',
+  'Message',
+  'OutTray',
+  'InTray',
+  'Today',
+  'Search',
+  'Entry',
+  'Templates',
+  'Template',
+  'Passages',
+  'Passage',
+  'Contacts',
+  'Contact',
+  'MatterTypes',
+  'MatterType',
+  'Session',
+] as const satisfies Tags;
+
+/** Listens for what changed and renews just that. A stream that breaks is opened again, and everything shown is asked for then. */
 export function useLiveChanges(): void {
   const dispatch = useDispatch();
+  const { session } = useSelector(selectConnection);
   useEffect(() => {
-    const source = new EventSource('/api/v1/events');
+    if (session === 'over') return undefined;
     let gathered: NonNullable<Tags>[number][] = [];
     let timer: number | undefined;
-    let lost = false;
+    let reopening: number | undefined;
+    let source: EventSource | undefined;
+    let failures = 0;
     const renew = (tags: Tags): void => {
       gathered.push(...tags);
       timer ??= window.setTimeout(() => {
@@ -61,20 +91,34 @@ export function useLiveChanges(): void {
         timer = undefined;
       }, GATHER_MS);
     };
-    source.addEventListener('change', (event) => {
-      renew(staleTags(JSON.parse(event.data as string) as ChangeEvent));
-    });
-    source.onerror = () => {
-      lost = true;
+    const open = (): void => {
+      source = new EventSource('/api/v1/events');
+      source.addEventListener('change', (event) => {
+        renew(staleTags(JSON.parse(event.data as string) as ChangeEvent));
+      });
+      source.onopen = () => {
+        dispatch(lineBack());
+        // What changed while nobody listened is not known: everything shown is asked for again.
+        if (failures > 0) renew(EVERYTHING);
+        failures = 0;
+      };
+      source.onerror = () => {
+        source?.close();
+        const wait = Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** failures);
+        failures += 1;
+        dispatch(lineLost(Date.now() + wait));
+        reopening = window.setTimeout(() => {
+          // A stream that is refused does not say why: the session does.
+          renew(['Session']);
+          open();
+        }, wait);
+      };
     };
-    source.onopen = () => {
-      if (lost)
-        renew(['Matters', 'Matter', 'OnItsWay', 'Shelf', 'OutTray', 'InTray', 'Today', 'Search', 'Session']);
-      lost = false;
-    };
+    open();
     return () => {
-      source.close();
+      source?.close();
       window.clearTimeout(timer);
+      window.clearTimeout(reopening);
     };
-  }, [dispatch]);
+  }, [dispatch, session]);
 }

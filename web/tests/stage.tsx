@@ -9,6 +9,8 @@ import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { afterEach, vi } from 'vitest';
 import type { Right, Role, Session } from '../../contract/session.ts';
 import { api } from '../api/api.ts';
+import { connection } from '../state/connection.ts';
+import { preferences } from '../state/preferences.ts';
 
 const RIGHTS: Readonly<Record<Role, readonly Right[]>> = {
   administrator: ['read', 'export', 'own', 'work', 'wording', 'restrict', 'settings', 'archive'],
@@ -99,7 +101,7 @@ export function show(
     return isRefusal(answer) ? Response.json(answer, { status: answer.status }) : Response.json(answer);
   });
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer },
+    reducer: { [api.reducerPath]: api.reducer, connection, preferences },
     middleware: (defaults) => defaults().concat(api.middleware),
   });
   const router = createMemoryRouter(

@@ -44,6 +44,14 @@ interface View {
   readonly order: number;
   readonly keys: () => KeyMap;
 }
+let singleKeys = true;
+/** Whether keys pressed alone do something: whoever speaks to their computer, or hits keys by chance, does without (WCAG 2.2, 2.1.4). */
+export function setSingleKeys(on: boolean): void {
+  singleKeys = on;
+}
+/** Letters, figures and signs; Enter, Escape, Delete and the arrows are not among them. */
+const isSingle = (name: string): boolean => [...name].length === 1 || name.startsWith('Shift+');
+
 const views = new Set<View>();
 let drawn = 0;
 
@@ -70,6 +78,7 @@ function first(event: KeyboardEvent): void {
 function last(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey) return;
   if (event.repeat && !goesOn(event.key)) return;
+  if (!singleKeys && isSingle(nameOf(event))) return;
   const escapes = event.key === 'Escape';
   if (escapes ? !floated : !isTyping(event.target) && !isOwned(event)) act(event, nameOf(event));
 }

@@ -216,11 +216,11 @@ describe('problems', () => {
       'draftChanged',
       'Someone else has changed this draft.',
     ]);
-    expect(problemWords({ status: 'FETCH_ERROR' })).toMatch(/cannot be reached/);
+    expect(problemWords({ status: 'FETCH_ERROR' })).toMatch(/can’t be reached/);
     for (const odd of [undefined, null, 7, {}, { data: 'x' }]) {
       expect([problemCode(odd), problemWords(odd)]).toEqual([
         undefined,
-        'Something went wrong. Nothing was sent.',
+        expect.stringMatching(/^Something went wrong on the server/),
       ]);
     }
   });

@@ -156,13 +156,16 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 /** What an API error says to a person: the server's own words where it has any. */
 export function problemWords(error: unknown): string {
   if (isObject(error)) {
-    if (error['status'] === 'FETCH_ERROR')
-      return 'The server cannot be reached. What you have written stays here; it will be kept as soon as it answers.';
+    if (isLineLost(error))
+      return 'The server can’t be reached. Nothing was changed; try again once it answers.';
     const data = error['data'];
     if (isObject(data) && typeof data['detail'] === 'string') return data['detail'];
   }
-  return 'Something went wrong. Nothing was sent.';
+  return 'Something went wrong on the server. Try again; if it comes back, tell the person who looks after Officium.';
 }
+
+/** Whether it was the line that failed, not the server that refused. */
+export const isLineLost = (error: unknown): boolean => isObject(error) && error['status'] === 'FETCH_ERROR';
 
 export const problemCode = (error: unknown): string | undefined => {
   const data = isObject(error) ? error['data'] : undefined;

@@ -145,13 +145,13 @@ function Besides({ from, going, onGoing }: AddressBlockProps) {
   });
   return (
     <div className={classes.line}>
-      <span className={classes.label}>Answers</span>
+      <span className={classes.label}>Reply to</span>
       <span className={classes.besides}>
         <input
           ref={field}
           className={classes.input}
           type="email"
-          aria-label="Answers go to"
+          aria-label="Replies go to"
           aria-invalid={malformed}
           placeholder={`go to ${from.address}`}
           value={typed}

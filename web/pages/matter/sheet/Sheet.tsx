@@ -5,7 +5,7 @@ import type { RefObject } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import type { WordsBefore } from '../../../api/messages.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { isLineLost, problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { AddressBlock } from './AddressBlock.tsx';
@@ -30,15 +30,18 @@ interface SheetProps {
   /** What it said, and to whom, before another template was chosen. */
   readonly before: WordsBefore | undefined;
   readonly matter: MatterDetail;
+  readonly personId: string;
+  /** Words that lay aside on this computer: they stand in `initial`, and the server has not got them yet. */
+  readonly begun: ChangeMessage | undefined;
   readonly onTakeTheirs: () => void;
 }
 
 /** The sheet: address block, subject, body, enclosures at the foot, and notes in its margin. */
-export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
+export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }: SheetProps) {
   const [acknowledged, setAcknowledged] = useState<ReadonlySet<string>>(new Set());
   const touched = useRef(initial.revision > 1);
   const page = useRef<HTMLDivElement>(null);
-  const { keeper, draft } = useDraft(initial);
+  const { keeper, draft } = useDraft(initial, personId, begun);
   const { message } = draft;
   const leaving = useLeaving(initial, keeper, touched, page, acknowledged);
   const change = (part: ChangeMessage): void => {
@@ -110,7 +113,7 @@ export function Sheet({ initial, before, matter, onTakeTheirs }: SheetProps) {
           // What stops it stands in the margin; only what stands nowhere else is said here.
           problem={
             leaving.unfinished[0] ??
-            problemOf(draft.error) ??
+            unsavedWords(draft.error) ??
             (notes.length === 0 ? problemOf(leaving.sending.error) : undefined)
           }
           waiting={notes.length}
@@ -204,6 +207,10 @@ function Page({ page, initial, from, wanted, matter, parts, enclosing, subject, 
 
 const problemOf = (error: unknown): string | undefined =>
   error === undefined ? undefined : problemWords(error);
+
+/** Why the draft is not saved, and where its words are meanwhile. */
+const unsavedWords = (error: unknown): string | undefined =>
+  isLineLost(error) ? 'The server can’t be reached. Your draft is saved on this computer.' : problemOf(error);
 
 /** What the sheet asks for, and what can be offered in answer. */
 function useBlanks({ blanks, late }: Message, { parties, documents }: MatterDetail) {

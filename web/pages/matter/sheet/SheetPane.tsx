@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useLocation, useOutletContext, useParams } from 'react-router';
-import type { Message } from '../../../../contract/messages.ts';
+import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { problemWords, stateWords } from '../../../words/wording.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import type { MatterContext } from '../MatterPage.tsx';
+import { dropUnsaved, readUnsaved } from '../../../state/unsaved.ts';
 import { Sheet } from './Sheet.tsx';
 import { useMessageQuery } from '../../../api/messages.ts';
 import type { WordsBefore } from '../../../api/messages.ts';
@@ -31,8 +32,11 @@ function OpenedSheet({ messageId }: { readonly messageId: string }) {
   // The other's words are asked for, since what is known here may be from before them; unread, one's own stay.
   const takeTheirs = async (): Promise<void> => {
     const { isSuccess } = await refetch();
-    if (isSuccess) setFresh((n) => n + 1);
+    if (!isSuccess) return;
+    void dropUnsaved(session.user.id, `message:${messageId}`);
+    setFresh((n) => n + 1);
   };
+  const aside = useAside(session.user.id, messageId);
   if (error && !message)
     return (
       <Blank title="There is no such sheet">
@@ -42,19 +46,51 @@ function OpenedSheet({ messageId }: { readonly messageId: string }) {
   // A sheet takes what it begins with once. What is known from before it was opened may be from before another template
   // was chosen, and serves only where the server cannot be asked.
   const isNow = fulfilledTimeStamp >= openedAt || error !== undefined;
-  if (!message || !isNow) return <div className={classes.waiting} aria-busy="true" />;
+  if (!message || !isNow || aside === 'reading') return <div className={classes.waiting} aria-busy="true" />;
   if (message.state !== 'draft' || !session.user.mayChange) return <ReadSheet message={message} />;
   // What is being written is the sheet's own from here on; only a person asking for the other version starts it anew.
   return (
     <Sheet
       key={fresh}
-      initial={message}
+      initial={fresh === 0 && aside ? withWords(message, aside) : message}
+      begun={fresh === 0 ? aside : undefined}
+      personId={session.user.id}
       before={before}
       matter={matter}
       onTakeTheirs={() => void takeTheirs()}
     />
   );
 }
+
+/** What lay aside on this computer of a message: words that never reached the server. */
+function useAside(personId: string, messageId: string): ChangeMessage | undefined | 'reading' {
+  const [aside, setAside] = useState<ChangeMessage | undefined | 'reading'>('reading');
+  useEffect(() => {
+    let isGone = false;
+    void readUnsaved(personId, `message:${messageId}`).then((kept) => {
+      if (!isGone) setAside(kept?.words as ChangeMessage | undefined);
+    });
+    return () => {
+      isGone = true;
+    };
+  }, [personId, messageId]);
+  return aside;
+}
+
+/** The draft with the words that lay aside, on the state they were written on: where it is another by now, that is asked. */
+const withWords = (
+  message: Message,
+  { revision, body, subject, to, cc, bcc, answers }: ChangeMessage,
+): Message => ({
+  ...message,
+  revision: revision ?? message.revision,
+  body: body ?? message.body,
+  subjectNodes: Array.isArray(subject) ? subject : message.subjectNodes,
+  to: (to as Message['to'] | undefined) ?? message.to,
+  cc: (cc as Message['cc'] | undefined) ?? message.cc,
+  bcc: (bcc as Message['bcc'] | undefined) ?? message.bcc,
+  answers: answers ?? message.answers,
+});
 
 function ReadSheet({ message }: { readonly message: Message }) {
   return (

@@ -32,12 +32,21 @@ export interface DraftServer {
   readonly isConflict: (error: unknown) => boolean;
 }
 
+/** Where words lie that the server has not got: on this computer. */
+export interface Aside {
+  readonly keep: (change: ChangeMessage) => void;
+  readonly drop: () => void;
+}
+
+const NOWHERE: Aside = { keep: () => undefined, drop: () => undefined };
+
 /**
  * Keeps a draft as it is written: changes gather while one is under way, and each goes on the revision before it, so
  * that none overtakes another and none is lost. Knows nothing of React or of HTTP.
  */
 export class DraftKeeper {
   readonly #server: DraftServer;
+  readonly #aside: Aside;
   readonly #listeners = new Set<() => void>();
   readonly #renewed = new Set<(renewed: Renewed) => void>();
   #state: DraftState;
@@ -48,8 +57,11 @@ export class DraftKeeper {
   /** When what is not kept yet began to wait. */
   #waitingSince: number | undefined;
 
-  constructor(server: DraftServer, initial: Message) {
+  /** `begun` are words from before, which the server has not got yet. */
+  constructor(server: DraftServer, initial: Message, aside: Aside = NOWHERE, begun: ChangeMessage = {}) {
     this.#server = server;
+    this.#aside = aside;
+    this.#pending = begun;
     this.#revision = initial.revision;
     this.#state = { message: initial, keeping: 'kept', error: undefined, conflict: false };
   }
@@ -105,6 +117,12 @@ export class DraftKeeper {
   readonly unkept = (): ChangeMessage | undefined =>
     Object.keys(this.#pending).length === 0 ? undefined : { ...this.#pending, revision: this.#revision };
 
+  /** Lays what is not kept yet aside on this computer, where it outlasts the window. */
+  readonly setAside = (): void => {
+    const words = this.unkept();
+    if (words) this.#aside.keep(words);
+  };
+
   async #keep(): Promise<boolean> {
     const change = this.unkept();
     if (!change) return true;
@@ -116,6 +134,7 @@ export class DraftKeeper {
       const base = { ...this.#state.message, ...change };
       const kept = await this.#server.change(change);
       this.#revision = kept.revision;
+      if (!this.unkept()) this.#aside.drop();
       this.#set({ message: kept, keeping: this.unkept() ? 'keeping' : 'kept', error: undefined });
       if (change.to ?? change.quoted)
         for (const listener of this.#renewed)
@@ -130,6 +149,7 @@ export class DraftKeeper {
     } catch (error) {
       const { revision: _revision, ...words } = change;
       this.#pending = { ...words, ...this.#pending };
+      this.setAside();
       const conflict = this.#server.isConflict(error);
       this.#set({ keeping: 'unkept', error, conflict });
       if (!conflict) this.#after(RETRY_MS);

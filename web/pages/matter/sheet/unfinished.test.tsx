@@ -87,7 +87,7 @@ describe('what is begun on a sheet', () => {
   it('is an address for answers too, which is whole or is not passed over', async () => {
     const { user, begun } = block();
     await user.click(screen.getByRole('button', { name: 'Cc, Bcc…' }));
-    const field = screen.getByLabelText('Answers go to');
+    const field = screen.getByLabelText('Replies go to');
     await user.type(field, 'office@');
     expect(await begun.settle()).toEqual([
       'Answers are to go to “office@”, which is no whole address: mend it, or empty the line.',

@@ -208,7 +208,7 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
         }}
       />
       <TextField
-        label="Answers go to"
+        label="Replies go to"
         type="email"
         value={content.replyTo ?? ''}
         placeholder="the sender"

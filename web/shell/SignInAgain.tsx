@@ -1,0 +1,80 @@
+import { Modal, PasswordInput } from '@mantine/core';
+import { useState } from 'react';
+import type { FormEvent } from 'react';
+import { useDispatch } from 'react-redux';
+import type { Session } from '../../contract/session.ts';
+import { api } from '../api/api.ts';
+import { useSignInMutation } from '../api/session.ts';
+import { sessionResumed } from '../state/connection.ts';
+import { Button } from '../ui/Button.tsx';
+import { problemWords } from '../words/wording.ts';
+import classes from './Connection.module.css';
+
+interface SignInAgainProps {
+  readonly user: Session['user'];
+  readonly opened: boolean;
+}
+
+/** The session is over: the same person signs in again on top of what they were writing, and goes on. */
+export function SignInAgain({ user, opened }: SignInAgainProps) {
+  const dispatch = useDispatch();
+  const [signIn, { error, isLoading }] = useSignInMutation();
+  const [password, setPassword] = useState('');
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    void signIn({ email: user.email, password })
+      .unwrap()
+      .then(
+        () => {
+          setPassword('');
+          dispatch(sessionResumed());
+          dispatch(api.util.invalidateTags(['Session', 'Matters', 'Matter', 'OutTray', 'InTray', 'Today']));
+        },
+        () => undefined,
+      );
+  };
+  return (
+    <Modal
+      opened={opened}
+      onClose={() => undefined}
+      withCloseButton={false}
+      closeOnEscape={false}
+      closeOnClickOutside={false}
+      title="Please sign in again"
+      size="sm"
+    >
+      <form className={classes.form} onSubmit={submit}>
+        <p>
+          You were signed out, {user.name}. What you were writing is still here, and goes on once you have
+          signed in.
+        </p>
+        <PasswordInput
+          label="Password"
+          autoComplete="current-password"
+          data-autofocus
+          value={password}
+          onChange={(event) => {
+            setPassword(event.currentTarget.value);
+          }}
+        />
+        {error ? (
+          <p className={classes.problem} role="alert">
+            {problemWords(error)}
+          </p>
+        ) : null}
+        <p className={classes.ways}>
+          <Button kind="go" type="submit" disabled={isLoading}>
+            Sign in
+          </Button>
+          <Button
+            onClick={() => {
+              window.location.assign('/');
+            }}
+          >
+            Sign in as someone else
+          </Button>
+        </p>
+      </form>
+    </Modal>
+  );
+}
