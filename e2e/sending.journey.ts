@@ -59,12 +59,12 @@ test('an invitation is read in words, and its writer becomes a party from the tr
   application,
 }) => {
   await page.goto(`${application.url}/in`);
-  await page.getByRole('button', { name: /Another boat/ }).click();
+  await page.getByRole('button', { name: /Another boat/, expanded: false }).click();
   const invitation = page.getByRole('region', { name: 'Invitation' });
   await expect(invitation).toContainText('Asks for a meeting: Little Auk: a first look');
   await expect(invitation).toContainText('10:00 to 11:30');
 
-  await page.getByRole('button', { name: /what we found on board/ }).click();
+  await page.getByRole('button', { name: /what we found on board/, expanded: false }).click();
   const belongs = page.getByRole('complementary', { name: 'Where it belongs' });
   await belongs.getByRole('button', { name: 'Make them owner' }).click();
   const told = page.getByRole('status').filter({ hasText: 'Hesper Dunmore' });

@@ -87,7 +87,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   await expect(page.getByText('Tidewell & Roe')).toBeVisible();
   const answers = page.getByRole('textbox', { name: /^Answer from/ });
   await answers.first().fill('Thank you. What time shall I be there?');
-  await page.getByRole('button', { name: 'Send' }).first().click();
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
   await page.goto(`${application.mailboxesUrl}/printed`);
   await expect(page.getByRole('link', { name: /last reminder/ })).toHaveCount(2);
 

@@ -32,13 +32,13 @@ test('a message goes from the matter to its recipients and is filed, byte for by
   await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Stop sending' })).toBeVisible();
   await expect(page.getByText('Sends in')).toBeHidden({ timeout: 20_000 });
-  const line = page.getByRole('button', {
-    name: /sent to Ines Okafor and Aksel Lund Saltmarsh Wren: your survey report/,
-  });
+  const line = page
+    .getByRole('region', { name: 'Saltmarsh Wren: your survey report' })
+    .getByRole('button', { name: /sent to Ines Okafor and Aksel Lund/ });
   await line.click();
   const text = page.frameLocator('iframe').locator('body');
   await expect(text).toContainText('In one sentence: she is sound.');
-  await expect(page.getByRole('list', { name: 'Enclosures' })).toContainText('Survey report.pdf');
+  await expect(page.getByRole('list', { name: 'Enclosed' })).toContainText('Survey report.pdf');
 
   const [mail, ...others] = await application.delivered();
   expect(others).toEqual([]);
@@ -106,7 +106,7 @@ test('what is wrong is said beside its words, and mended by its remedy', async (
   await notes.getByRole('button', { name: 'Write “Saltmarsh Wren”' }).click();
   await expect(page.getByLabel('Text of the message')).toContainText('Saltmarsh Wren is under SV-2041');
   await expect(notes).toBeEmpty();
-  await page.getByRole('button', { name: 'Send', exact: false }).first().click();
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
 });
 

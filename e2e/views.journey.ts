@@ -108,7 +108,7 @@ test('dark paper and a phone read as well', async ({ page, application }) => {
   await page.setViewportSize({ width: 390, height: 800 });
   await page.getByLabel('what matters most').fill('she is sound');
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: false }).first().click();
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(page.getByText(/Sends in \d+ s/)).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

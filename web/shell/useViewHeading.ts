@@ -30,8 +30,9 @@ export function useViewHeading(): RefObject<HTMLElement | null> {
       window.clearInterval(timer);
       document.title = words === '' ? NAME : `${words} · ${NAME}`;
       const focused = document.activeElement;
-      if (isFirst || !heading || (focused && focused !== document.body && main.current?.contains(focused)))
-        return;
+      // Whoever has begun to type, or is within the view already, is left where they are.
+      const isBusy = focused?.matches('input, textarea, select, [contenteditable="true"]') ?? false;
+      if (isFirst || !heading || isBusy || main.current?.contains(focused)) return;
       heading.tabIndex = -1;
       heading.focus({ preventScroll: true });
     }, LOOK_MS);

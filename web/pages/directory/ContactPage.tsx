@@ -10,6 +10,9 @@ import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../ui/Overtaken.tsx';
 import { useOpened } from '../../ui/useOpened.ts';
 import { useKeys } from '../../ui/keys.ts';
+import { BegunNote } from '../../parts/begun/BegunNote.tsx';
+import { useBegun, useLaidAside } from '../../parts/begun/useBegun.ts';
+import type { Begun } from '../../parts/begun/useBegun.ts';
 import { Addresses } from './Addresses.tsx';
 import { CustomFields, GreetingFields, NameFields } from './ContactFields.tsx';
 import { firstKnown } from './nobody.ts';
@@ -35,9 +38,15 @@ const versionOf = (detail: ContactDetail | undefined): string => `${detail?.id} 
 
 function OpenedContact({ detail, mayChange }: Pick<ContactFormProps, 'detail' | 'mayChange'>) {
   const opened = useOpened(detail, versionOf);
+  const from = firstKnown(useLocation().state as unknown);
+  // Somebody met elsewhere is begun under their own address, so that they are not mixed with another who was begun.
+  const begun = useBegun<ContactJson>(detail ? undefined : `contact:new ${from.addresses[0]?.value ?? ''}`);
+  if (!begun) return null;
   return (
     <ContactForm
-      key={opened.age}
+      key={`${opened.age} ${begun.age}`}
+      first={from}
+      begun={begun}
       detail={opened.opened}
       mayChange={mayChange}
       overtaken={opened.overtaken}
@@ -48,6 +57,9 @@ function OpenedContact({ detail, mayChange }: Pick<ContactFormProps, 'detail' | 
 }
 
 interface ContactFormProps {
+  /** What a new one begins with. */
+  readonly first: ContactJson;
+  readonly begun: Begun<ContactJson>;
   readonly detail: ContactDetail | undefined;
   readonly mayChange: boolean;
   /** Someone else changed the contact since it was opened. */
@@ -56,9 +68,8 @@ interface ContactFormProps {
   readonly onSaved: (saved: ContactDetail) => void;
 }
 
-function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: ContactFormProps) {
-  const from = useLocation().state as unknown;
-  const form = useForm<ContactJson>({ initialValues: detail?.contact ?? firstKnown(from) });
+function ContactForm({ first, begun, detail, mayChange, overtaken, onRenew, onSaved }: ContactFormProps) {
+  const form = useForm<ContactJson>({ initialValues: detail?.contact ?? begun.words ?? first });
   const { values } = form;
   const name = nameOf(values);
   const { keep, error } = useKeeping(detail, values, (sent, saved) => {
@@ -66,8 +77,10 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
     flushSync(() => {
       form.resetDirty(sent);
     });
+    begun.drop();
     onSaved(saved);
   });
+  useLaidAside(begun, values, form.isDirty());
   const navigate = useNavigate();
   useKeys({ 'Ctrl+s': () => void keep(), Escape: () => void navigate('/directory') });
   const set = (part: Partial<ContactJson>): void => {
@@ -76,7 +89,7 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
   const unchanged = detail !== undefined && !form.isDirty();
   return (
     <div className={classes.page}>
-      <LeaveGuard when={mayChange && form.isDirty()} what="this contact" />
+      <LeaveGuard when={mayChange && detail !== undefined && form.isDirty()} what="this contact" />
       <header className={classes.head}>
         <Link to="/directory">Directory</Link>
         <h1>{name || 'New contact'}</h1>
@@ -88,6 +101,7 @@ function ContactForm({ detail, mayChange, overtaken, onRenew, onSaved }: Contact
           </span>
         ) : null}
       </header>
+      <BegunNote begun={begun} />
       {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {error ? (
         <p className={classes.report} data-severity="stop" role="alert">

@@ -1,6 +1,6 @@
 import { flushSync } from 'react-dom';
 import { EditorContent } from '@tiptap/react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams, useLocation } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import type { PassageDetail } from '../../../contract/passages.ts';
@@ -18,6 +18,9 @@ import {
   usePassageQuery,
   useRetirePassageMutation,
 } from '../../api/passages.ts';
+import { BegunNote } from '../../parts/begun/BegunNote.tsx';
+import { useBegun, useLaidAside } from '../../parts/begun/useBegun.ts';
+import type { Begun } from '../../parts/begun/useBegun.ts';
 import { Keeping } from '../../parts/wording/Keeping.tsx';
 import { NoTemplate } from '../../parts/wording/NoTemplate.tsx';
 import { PassageUse, usedIn } from './PassageUse.tsx';
@@ -37,9 +40,12 @@ const versionOf = (passage: PassageDetail | undefined): string => passage?.versi
 
 function OpenedPassage({ passage, mayChange }: Pick<PassageDeskProps, 'passage' | 'mayChange'>) {
   const { opened, age, overtaken, renew, onSaved } = useOpened(passage, versionOf);
+  const begun = useBegun<BegunPassage>(passage ? undefined : 'passage:new');
+  if (!begun) return null;
   return (
     <PassageDesk
-      key={age}
+      key={`${age} ${begun.age}`}
+      begun={begun}
       passage={opened}
       mayChange={mayChange}
       overtaken={overtaken}
@@ -49,7 +55,15 @@ function OpenedPassage({ passage, mayChange }: Pick<PassageDeskProps, 'passage' 
   );
 }
 
+const NO_WORDS = { type: 'doc', content: [{ type: 'paragraph' }] };
+
+interface BegunPassage {
+  readonly name: string;
+  readonly body: PassageDetail['body'];
+}
+
 interface PassageDeskProps {
+  readonly begun: Begun<BegunPassage>;
   readonly passage: PassageDetail | undefined;
   readonly mayChange: boolean;
   /** Someone else changed it since it was opened. */
@@ -58,11 +72,11 @@ interface PassageDeskProps {
   readonly onSaved: (saved: PassageDetail) => void;
 }
 
-function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: PassageDeskProps) {
+function PassageDesk({ begun, passage, mayChange, overtaken, onRenew, onSaved }: PassageDeskProps) {
   const navigate = useNavigate();
   // Words kept from a message are laid out here first.
   const from = (useLocation().state ?? {}) as { readonly body?: PassageDetail['body'] };
-  const [name, setName] = useState(passage?.name ?? '');
+  const [name, setName] = useState(passage?.name ?? begun.words?.name ?? '');
   const [why, setWhy] = useState('');
   const [edits, setEdits] = useState(0);
   const brought = passage === undefined && from.body !== undefined;
@@ -70,13 +84,20 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
   const edited = (): void => {
     setEdits((n) => n + 1);
   };
-  const { body, places } = usePassageEditor(passage, from.body, mayChange, edited);
+  const { body, places } = usePassageEditor(passage, from.body ?? begun.words?.body, mayChange, edited);
   const { keep, retire, error } = useKeeping(passage, (saved) => {
     flushSync(() => {
       setSaved(edits);
     });
+    begun.drop();
     onSaved(saved);
   });
+  const words = useMemo(
+    // Read anew with each edit: the editor itself stays the same.
+    () => ({ name, body: (body?.getJSON() ?? NO_WORDS) as PassageDetail['body'], edits }),
+    [name, body, edits],
+  );
+  useLaidAside(begun, words, changed);
   const keepIt = (): void => {
     if (body && name.trim() !== '' && (passage === undefined || changed))
       void keep(name, body.getJSON() as PassageDetail['body'], why);
@@ -85,7 +106,7 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
   const used = passage ? usedIn(passage) : 0;
   return (
     <TemplatePlacesContext value={places}>
-      <LeaveGuard when={mayChange && changed} what="this passage" />
+      <LeaveGuard when={mayChange && changed && (passage !== undefined || brought)} what="this passage" />
       <div className={classes.workshop}>
         <header className={classes.keepBar}>
           <Link to="/passages">Passages</Link>
@@ -99,6 +120,7 @@ function PassageDesk({ passage, mayChange, overtaken, onRenew, onSaved }: Passag
               onKeep={keepIt}
             />
           ) : null}
+          <BegunNote begun={begun} />
           {overtaken ? <Overtaken onRenew={onRenew} /> : null}
           {error ? (
             <p className={classes.impact} data-severity="stop" role="alert">

@@ -17,6 +17,9 @@ import { usePreviewDraftQuery, useTemplateFieldsQuery } from '../../../api/templ
 import { usePassagesQuery } from '../../../api/passages.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
+import { BegunNote } from '../../../parts/begun/BegunNote.tsx';
+import { useLaidAside } from '../../../parts/begun/useBegun.ts';
+import type { Begun } from '../../../parts/begun/useBegun.ts';
 import { PreviewPane } from './PreviewPane.tsx';
 import { applyRemedy } from './problemRemedies.ts';
 import type { ProblemRemedy } from './problemRemedies.ts';
@@ -37,6 +40,8 @@ const LOOK_MS = 250;
 
 interface WorkshopProps {
   readonly initial: WorkshopDraft;
+  /** A new template is laid aside on this computer until it is saved. */
+  readonly begun: Begun<WorkshopDraft>;
   /** Whether its wording was brought from elsewhere and is not kept yet. */
   readonly brought: boolean;
   readonly template: TemplateDetail | undefined;
@@ -51,9 +56,10 @@ const wordsOf = ({ title, detail }: ReturnType<typeof problemOf>): string => `${
 
 /** One page with the wording at the left and, at the right, the same wording filled in from a matter. */
 export function Workshop(props: WorkshopProps) {
-  const { initial, brought, template, mayChange, matterId, onMatter, onRenew } = props;
+  const { initial, begun, template, mayChange, matterId, onMatter, onRenew } = props;
   const navigate = useNavigate();
-  const { draft, changed, set, setContent, changeContent, onSaved } = useWorkshopDraft(initial, brought);
+  const { draft, changed, asks, onSaved, ...changes } = useWorkshopDraft(props);
+  const { set, setContent, changeContent } = changes;
   const { data: catalogue } = useTemplateFieldsQuery(matterId);
   const { data: passages } = usePassagesQuery();
   const { look, problem, isStale } = useLook(draft, matterId);
@@ -87,7 +93,8 @@ export function Workshop(props: WorkshopProps) {
           error={error}
           onKeep={(why) => void keep(why)}
         />
-        <LeaveGuard when={mayChange && changed} what="this template" />
+        <LeaveGuard when={mayChange && asks} what="this template" />
+        <BegunNote begun={begun} />
         {overtaken ? <Overtaken onMine={standOnTop} onRenew={onRenew} /> : null}
         <div className={classes.halves}>
           <section className={classes.wording} aria-label="Wording">
@@ -142,9 +149,14 @@ export function Workshop(props: WorkshopProps) {
 }
 
 /** What is on the desk, and whether it differs from what is kept. */
-function useWorkshopDraft(initial: WorkshopDraft, brought: boolean) {
+function useWorkshopDraft({ initial, brought, begun, template }: WorkshopProps) {
   const [draft, setDraft] = useState(initial);
-  const { changed, onSaved } = useSavedAs<WorkshopDraft>(draft, brought ? undefined : initial);
+  const { changed, onSaved: setSaved } = useSavedAs<WorkshopDraft>(draft, brought ? undefined : initial);
+  useLaidAside(begun, draft, changed);
+  const onSaved = (sent: WorkshopDraft): void => {
+    setSaved(sent);
+    begun.drop();
+  };
   const set = (part: Partial<WorkshopDraft>): void => {
     setDraft((known) => ({ ...known, ...part }));
   };
@@ -154,7 +166,9 @@ function useWorkshopDraft(initial: WorkshopDraft, brought: boolean) {
   const setContent = (part: Partial<Content>): void => {
     changeContent(() => part);
   };
-  return { draft, changed, set, setContent, changeContent, onSaved };
+  // What is new and written here is laid aside by itself.
+  const asks = changed && (template !== undefined || brought);
+  return { draft, changed, asks, set, setContent, changeContent, onSaved };
 }
 
 /** The draft as a matter would fill it in, looked at anew whenever it rests. */

@@ -3,6 +3,7 @@ import { useLocation, useOutletContext, useParams } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
 import { useFindMattersQuery } from '../../../api/matters.ts';
 import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
+import { useBegun } from '../../../parts/begun/useBegun.ts';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { Workshop } from './Workshop.tsx';
@@ -25,12 +26,21 @@ export function WorkshopPage() {
   const { currentData: template, error } = useTemplateQuery(templateId ?? '', {
     skip: templateId === undefined,
   });
+  const begun = useBegun<WorkshopDraft>(
+    templateId !== undefined ? undefined : from.content === undefined ? 'template:new' : 'template:brought',
+  );
   if (templateId !== undefined && !template) return error ? <NoTemplate error={error} /> : null;
-  if (!matters || isLoading) return null;
+  if (!matters || isLoading || !begun) return null;
   return (
     <Workshop
-      key={`${template?.id ?? 'new'} ${fresh}`}
-      initial={begin(template ? draftOf(template) : NEW_DRAFT, from)}
+      key={`${template?.id ?? 'new'} ${fresh} ${begun.age}`}
+      // Wording brought from elsewhere goes before what was begun: it is what was just asked for.
+      initial={
+        template || from.content !== undefined
+          ? begin(template ? draftOf(template) : NEW_DRAFT, from)
+          : (begun.words ?? NEW_DRAFT)
+      }
+      begun={begun}
       brought={from.content !== undefined}
       template={template}
       mayChange={user.mayChange}
