@@ -124,7 +124,7 @@ describe('a contact', () => {
       { 'POST /contacts': { ...DETAIL, id: 'c9' }, 'GET /contacts/c9': { ...DETAIL, id: 'c9' } },
       { at: '/directory/new' },
     );
-    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Save/ }).disabled).toBe(true);
+    expect((await screen.findByRole<HTMLButtonElement>('button', { name: /Save/ })).disabled).toBe(true);
     await user.type(screen.getByLabelText('Given name'), 'Hal');
     await user.type(screen.getByLabelText('Family name'), 'Vane');
     await user.click(screen.getByRole('button', { name: /Save/ }));
