@@ -111,7 +111,7 @@ test('a power cut while messages are held, queued and being sent: none is lost, 
   expect(subjects).toEqual(expect.arrayContaining(['Held before the cut', 'Queued before the cut']));
   for (const id of slow) expect(await stateOf(page, application, id)).toBe('may-have-gone');
   await page.reload();
-  await expect(page.getByText('May have gone: the host’s answer was lost')).toHaveCount(4);
+  await expect(page.getByText('May have gone: the mail server’s answer was lost')).toHaveCount(4);
 });
 
 test('a draft survives a power cut and a closed window', async ({ page, application, allow }) => {
@@ -208,7 +208,9 @@ test('mail whose answer was lost waits for a person, and is never sent again una
   await page.keyboard.press('Enter');
   await page.getByLabel('Text of the message').getByText('Dear Sir or Madam').waitFor();
   await sendInSpite(page);
-  await expect(page.getByText('May have gone: the host’s answer was lost')).toBeVisible({ timeout: 25_000 });
+  await expect(page.getByText('May have gone: the mail server’s answer was lost')).toBeVisible({
+    timeout: 25_000,
+  });
   await page.getByRole('button', { name: 'It has gone: file it' }).click();
   await expect(page.getByText('May have gone')).toBeHidden();
   await expect.poll(() => entriesFiled(page, application, 'Saltmarsh Wren: your report')).toBe(1);

@@ -45,7 +45,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   }),
   overSizeLimit: (p) => ({
     title: 'Too large for the mail server',
-    detail: `${size(p, 'bytes')} on its way, the host takes ${size(p, 'limitBytes')}. Remove an enclosure.`,
+    detail: `${size(p, 'bytes')} on its way, the mail server takes ${size(p, 'limitBytes')}. Remove an enclosure.`,
   }),
   spokenNotEnclosed: (p) => ({
     title: `The ${text(p, 'category').toLowerCase()} is not enclosed`,

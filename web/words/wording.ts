@@ -115,9 +115,9 @@ export function stateWords({ state, stateDetail }: Stated): string {
     case 'sent':
       return 'Sent and filed';
     case 'failed':
-      return isReply(stateDetail.reply) ? 'Not sent: the host refused it' : 'Not sent';
+      return isReply(stateDetail.reply) ? 'Not sent: the mail server refused it' : 'Not sent';
     case 'may-have-gone':
-      return 'May have gone: the host’s answer was lost';
+      return 'May have gone: the mail server’s answer was lost';
     default:
       return state satisfies never;
   }
@@ -146,7 +146,7 @@ export function refusalAdvice(reply: string): string {
     return 'The address does not exist there. Correct it, then send again.';
   if (/\b5\.2\.2|full/i.test(reply)) return 'Their mailbox is full. Telephone, or use another address.';
   if (/\b5\.3\.4|\b552\b|larger/i.test(reply))
-    return 'It is too large for their host. Remove an enclosure, then send again.';
+    return 'It is too large for their mail server. Remove an enclosure, then send again.';
   return 'Stop it, correct what the mail server names, and send again. Nothing has gone.';
 }
 

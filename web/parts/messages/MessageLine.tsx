@@ -73,7 +73,7 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
       )}
       {state === 'may-have-gone' ? (
         <p className={classes.reply}>
-          It was handed over, and the line broke before the host said it has it. It is never sent again
+          It was handed over, and the line broke before the mail server said it has it. It is never sent again
           unasked. Ask a recipient, then say which it is.
         </p>
       ) : null}
