@@ -3,7 +3,7 @@ import '@fontsource-variable/source-serif-4/wght-italic.css';
 import '@fontsource/ibm-plex-sans/400.css';
 import '@fontsource/ibm-plex-sans/500.css';
 import '@fontsource/ibm-plex-sans/600.css';
-import '@mantine/core/styles.layer.css';
+import './app/mantineStyles.ts';
 import './app/tokens.css';
 import { MantineProvider } from '@mantine/core';
 import { StrictMode } from 'react';

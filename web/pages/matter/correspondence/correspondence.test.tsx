@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { fireEvent } from '@testing-library/react';
+import { fireEvent, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { EntryDetail, EntrySummary } from '../../../../contract/correspondence.ts';
 import { entryDetail, entrySummary } from '../../../tests/entrySummary.ts';
@@ -62,6 +62,27 @@ describe('a matter’s letters', () => {
     expect(screen.getByText(/Rang the yard/)).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'All 3' }));
     expect(screen.getAllByRole('article')).toHaveLength(3);
+  });
+
+  it('are one block a conversation: its subject once, whose turn it is, and its entries newest first', async () => {
+    const { user } = letters([
+      entrySummary({ id: 'late', subject: 'Re: The keel bolts', awaiting: { kind: 'ourAnswer', days: 3 } }),
+      entrySummary({ id: 'other', subject: 'The mast', conversationId: 'c2' }),
+      entrySummary({ id: 'early', direction: 'out', who: ['The yard'] }),
+    ]);
+    const bundle = within(screen.getByRole('region', { name: 'The keel bolts' }));
+    expect(screen.getAllByText('The keel bolts')).toHaveLength(1);
+    expect(bundle.getByText('they are waiting · 3 days')).toBeTruthy();
+    expect(bundle.getAllByRole('article').map(({ textContent }) => textContent)).toEqual([
+      expect.stringContaining('Ines Okafor'),
+      expect.stringContaining('The yard'),
+    ]);
+    // The subject opens the latest of it.
+    await user.click(bundle.getByRole('button', { name: 'The keel bolts' }));
+    expect(bundle.getAllByRole('article').map((one) => one.getAttribute('data-open'))).toEqual([
+      'true',
+      'false',
+    ]);
   });
 
   it('say what is to be known of each before anything else', () => {
