@@ -110,7 +110,7 @@ function PassageDesk({ begun, passage, mayChange, overtaken, onRenew, onSaved }:
       <div className={classes.workshop}>
         <header className={classes.keepBar}>
           <Link to="/passages">Passages</Link>
-          <span className={classes.crumb}>/ {name || 'New passage'}</span>
+          <h1 className={classes.crumb}>{name || 'New passage'}</h1>
           {mayChange ? (
             <Keeping
               why={passage && changed ? why : undefined}

@@ -52,7 +52,7 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
   return (
     <header className={classes.keepBar}>
       <Link to="/templates">Templates</Link>
-      <span className={classes.crumb}>/ {draft.name || 'New template'}</span>
+      <h1 className={classes.crumb}>{draft.name || 'New template'}</h1>
       {template ? (
         <span className={classes.standing} data-standing={template.standing}>
           {standingWords(template.standing)}
