@@ -115,10 +115,10 @@ describe('what the practice decides', () => {
       },
       { role: 'administrator' },
     );
-    await user.type(await screen.findByLabelText(/own addresses end in/), 'x');
+    await user.type(await screen.findByLabelText(/Filing addresses end in/), 'x');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     expect((await screen.findByRole('alert')).textContent).toContain('“x” is no domain');
-    expect(screen.getByLabelText(/own addresses end in/)).toHaveProperty('value', 'x');
+    expect(screen.getByLabelText(/Filing addresses end in/)).toHaveProperty('value', 'x');
   });
 
   it.each(['practitioner', 'assistant', 'reader'] as const)(

@@ -137,7 +137,7 @@ export function Incoming({ values, onChange }: PartProps) {
       <h2>What comes in</h2>
       <div className={classes.fields}>
         <SelectField
-          label="It is filed by itself"
+          label="File automatically"
           value={String(values.fileFrom)}
           options={SURE.map(([share, words]) => [String(share), words] as const)}
           onChange={(share) => {
@@ -145,7 +145,7 @@ export function Incoming({ values, onChange }: PartProps) {
           }}
         />
         <TextField
-          label="The matters’ own addresses end in"
+          label="Filing addresses end in"
           value={values.filingDomain}
           placeholder="file.your-practice.example"
           onChange={(filingDomain) => {

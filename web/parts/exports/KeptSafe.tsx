@@ -20,7 +20,7 @@ export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
       <h2>Archive</h2>
       <p>
         Every entry is sealed onto the one before it, and every file is kept under the hash of its bytes: what
-        was changed since, by whomever, can be told.
+        was changed since can be told.
       </p>
       <div className={classes.taking}>
         <Button disabled={job?.state === 'running'} onClick={() => void start()}>

@@ -12,7 +12,6 @@ import type { Command } from '@tiptap/pm/state';
 import {
   IconBold,
   IconColumns2,
-  IconEye,
   IconH2,
   IconItalic,
   IconList,
@@ -22,7 +21,6 @@ import {
   IconMinus,
   IconPhoto,
   IconRectangle,
-  IconRepeat,
   IconSpacingVertical,
   IconTable,
 } from '@tabler/icons-react';
@@ -185,7 +183,7 @@ function Conditional({ editor, catalogue }: Pick<ToolbarProps, 'editor' | 'catal
   return (
     <>
       <Tool name="Show when" onPress={showWhen}>
-        <IconEye size={16} /> <span>Show when</span>
+        <span>Show when</span>
       </Tool>
       <Tool
         name="Repeat"
@@ -193,7 +191,7 @@ function Conditional({ editor, catalogue }: Pick<ToolbarProps, 'editor' | 'catal
           if (repeat) repeatChosen(editor, repeat.over);
         }}
       >
-        <IconRepeat size={16} /> <span>Repeat</span>
+        <span>Repeat</span>
       </Tool>
     </>
   );
