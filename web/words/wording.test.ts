@@ -62,7 +62,7 @@ describe('what notes say', () => {
     [
       'overSizeLimit',
       { bytes: 27_400_000, limitBytes: 25_000_000 },
-      '27.4 MB on its way, the host takes 25.0 MB. Remove an enclosure.',
+      '27.4 MB on its way, the mail server takes 25.0 MB. Remove an enclosure.',
     ],
     ['otherMatterName', { words: 'Gilded Tern', reference: 'SV-2044' }, '“Gilded Tern” belongs to SV-2044.'],
     ['blankUnfilled', { label: 'what matters most', key: 'k' }, '“what matters most” is still open.'],

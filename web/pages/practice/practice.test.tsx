@@ -192,7 +192,7 @@ describe('a matter type', () => {
     await user.type((await screen.findAllByLabelText('Name'))[0] as HTMLElement, ' of hulls');
     await user.click(screen.getByRole('button', { name: /^Save/ }));
     await screen.findByRole('button', { name: /Save anyway/ });
-    await user.type(screen.getByLabelText('Name'), '!');
+    await user.type(screen.getAllByLabelText('Name')[0] as HTMLElement, '!');
     expect(screen.queryByRole('button', { name: /Save anyway/ })).toBeNull();
   });
 
