@@ -94,7 +94,8 @@ export function show(
     const known =
       answers[`${one.method} ${one.path}`] ??
       (one.path === '/session' && one.method === 'GET' ? sessionOf(role) : undefined);
-    const answer = typeof known === 'function' ? (known as (body: unknown) => unknown)(one.body) : known;
+    const answer =
+      typeof known === 'function' ? await (known as (body: unknown) => unknown)(one.body) : known;
     if (answer === undefined)
       return Response.json(
         { code: 'notFound', detail: `nobody answers ${one.method} ${one.path}` },

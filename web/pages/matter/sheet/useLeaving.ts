@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import { useNavigate } from 'react-router';
@@ -29,6 +29,22 @@ interface Leaving {
   readonly sending: { readonly isLoading: boolean; readonly error?: unknown };
 }
 
+/**
+ * One sending at a time. What is pressed while one is under way is neither dropped nor sent besides: once that one is refused, the latest
+ * press has its turn, since something may have been settled in between; once it went, nothing has.
+ */
+function useTurns(): (send: () => Promise<boolean>) => Promise<void> {
+  const under = useRef<Promise<boolean>>(Promise.resolve(false));
+  const latest = useRef(0);
+  return async (send) => {
+    const mine = (latest.current += 1);
+    if ((await under.current) || mine !== latest.current) return;
+    const sent = send();
+    under.current = sent.catch(() => false);
+    await sent;
+  };
+}
+
 /** The ways off a sheet: sent, put away to go on later, discarded. What is typed is kept before any of them. */
 export function useLeaving(
   { id, matterId }: Pick<Message, 'id' | 'matterId'>,
@@ -55,8 +71,9 @@ export function useLeaving(
     setUnfinished(problems);
     return problems.length === 0;
   };
-  const go = async (order: SendMessage = {}): Promise<void> => {
-    if (sending.isLoading || !(await settled()) || !(await keeper.flush())) return;
+  /** Gives whether it went. */
+  const sendNow = async (order: SendMessage): Promise<boolean> => {
+    if (!(await settled()) || !(await keeper.flush())) return false;
     setAsked(true);
     const sent = await send({ id, order: { ...order, acknowledged: [...acknowledged] } })
       .unwrap()
@@ -71,7 +88,10 @@ export function useLeaving(
       });
     if (sent) await navigate(`/matters/${matterId}${beside}`);
     else page.current?.parentElement?.querySelector<HTMLElement>('[data-note-card] button')?.focus();
+    return sent !== undefined;
   };
+  const turns = useTurns();
+  const go = (order: SendMessage = {}): Promise<void> => turns(() => sendNow(order));
   const putAway = async (): Promise<void> => {
     if (!(await settled())) return;
     // Words that another window overtook, or that could not be kept, are still here alone.
