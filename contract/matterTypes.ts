@@ -220,6 +220,9 @@ export const MatterRecordView = Type.Object({
 });
 export type MatterRecordView = Static<typeof MatterRecordView>;
 
+/** As many rows as a table of a matter holds. */
+export const MAX_TABLE_ROWS = 2_000;
+
 const Row = Type.Record(Type.String({ maxLength: 64 }), ValueJson);
 
 export const ChangeMatter = Type.Object(
@@ -231,7 +234,9 @@ export const ChangeMatter = Type.Object(
     /** Only what changes; null takes a value away. */
     facts: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Union([ValueJson, Type.Null()]))),
     dates: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Union([DateText, Type.Null()]))),
-    tables: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Array(Row, { maxItems: 2_000 }))),
+    tables: Type.Optional(
+      Type.Record(Type.String({ maxLength: 64 }), Type.Array(Row, { maxItems: MAX_TABLE_ROWS })),
+    ),
     parties: Type.Optional(
       Type.Array(Type.Object({ role: Type.String({ maxLength: 64 }), contactId: Id }), { maxItems: 300 }),
     ),

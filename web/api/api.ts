@@ -18,33 +18,36 @@ const noted: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = asy
   return result;
 };
 
+/** What the server keeps, by what it is; all of it is stale where nobody listened for changes. */
+export const TAGS = [
+  'Session',
+  'Matters',
+  'Matter',
+  'OnItsWay',
+  'Shelf',
+  'Message',
+  'OutTray',
+  'InTray',
+  'Today',
+  'Calendar',
+  'Search',
+  'SavedSearches',
+  'Entry',
+  'Templates',
+  'Template',
+  'Passages',
+  'Passage',
+  'Contacts',
+  'Contact',
+  'MatterTypes',
+  'MailHosts',
+  'MatterType',
+] as const;
+
 /** What the server keeps, by what it is and its id. Tags are what a change event makes stale. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: noted,
-  tagTypes: [
-    'Session',
-    'Matters',
-    'Matter',
-    'OnItsWay',
-    'Shelf',
-    'Message',
-    'OutTray',
-    'InTray',
-    'Today',
-    'Calendar',
-    'Search',
-    'SavedSearches',
-    'Entry',
-    'Templates',
-    'Template',
-    'Passages',
-    'Passage',
-    'Contacts',
-    'Contact',
-    'MatterTypes',
-    'MailHosts',
-    'MatterType',
-  ],
+  tagTypes: TAGS,
   endpoints: () => ({}),
 });

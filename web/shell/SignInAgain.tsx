@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { FormEvent } from 'react';
 import { useDispatch } from 'react-redux';
 import type { Session } from '../../contract/session.ts';
-import { api } from '../api/api.ts';
+import { api, TAGS } from '../api/api.ts';
 import { useSignInMutation } from '../api/session.ts';
 import { sessionResumed } from '../state/connection.ts';
 import { Button } from '../ui/Button.tsx';
@@ -28,7 +28,7 @@ export function SignInAgain({ user, opened }: SignInAgainProps) {
         () => {
           setPassword('');
           dispatch(sessionResumed());
-          dispatch(api.util.invalidateTags(['Session', 'Matters', 'Matter', 'OutTray', 'InTray', 'Today']));
+          dispatch(api.util.invalidateTags([...TAGS]));
         },
         () => undefined,
       );

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { ChangeEvent } from '../../contract/events.ts';
-import { api } from '../api/api.ts';
+import { api, TAGS } from '../api/api.ts';
 import { useDispatch, useSelector } from 'react-redux';
 import { lineBack, lineLost, selectConnection } from '../state/connection.ts';
 
@@ -50,28 +50,6 @@ function staleTags(event: ChangeEvent): Tags {
 const FIRST_WAIT_MS = 1_000;
 const LONGEST_WAIT_MS = 30_000;
 
-const EVERYTHING = [
-  'Matters',
-  'Matter',
-  'OnItsWay',
-  'Shelf',
-  'Message',
-  'OutTray',
-  'InTray',
-  'Today',
-  'Search',
-  'Entry',
-  'Templates',
-  'Template',
-  'Passages',
-  'Passage',
-  'Contacts',
-  'Contact',
-  'MatterTypes',
-  'MatterType',
-  'Session',
-] as const satisfies Tags;
-
 /** Listens for what changed and renews just that. A stream that breaks is opened again, and everything shown is asked for then. */
 export function useLiveChanges(): void {
   const dispatch = useDispatch();
@@ -99,7 +77,7 @@ export function useLiveChanges(): void {
       source.onopen = () => {
         dispatch(lineBack());
         // What changed while nobody listened is not known: everything shown is asked for again.
-        if (failures > 0) renew(EVERYTHING);
+        if (failures > 0) renew([...TAGS]);
         failures = 0;
       };
       source.onerror = () => {

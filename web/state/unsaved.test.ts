@@ -19,6 +19,8 @@ describe('words on this computer', () => {
     await dropUnsaved('maud', 'message:a');
     expect((await unsavedOf('maud')).map(({ of }) => of)).toEqual(['message:b']);
     await forgetUnsaved('maud');
+    // A page that closes lays its words aside: not those of somebody who has just signed out.
+    await keepUnsaved('maud', 'message:b', 'late');
     expect([await unsavedOf('maud'), (await unsavedOf('jonas')).length]).toEqual([[], 1]);
   });
 });

@@ -20,7 +20,11 @@ const store = (): ReturnType<typeof createStore> => (opened ??= createStore('off
 const keyOf = (personId: string, of: string): string => `${personId} ${of}`;
 const isThere = (): boolean => typeof indexedDB !== 'undefined';
 
+/** Who has signed out here: what their page lays aside as it closes is not kept any more. */
+const gone = new Set<string>();
+
 export async function keepUnsaved(personId: string, of: string, words: unknown): Promise<void> {
+  if (gone.has(personId)) return;
   const kept: Unsaved = { personId, of, words, atUtc: Date.now() };
   if (isThere()) await tried(set(keyOf(personId, of), kept, store()));
 }
@@ -41,7 +45,8 @@ export async function unsavedOf(personId: string): Promise<readonly Unsaved[]> {
     .sort((a, b) => a.atUtc - b.atUtc);
 }
 
-/** Leaves nothing of that person on this computer. */
+/** Leaves nothing of a person who signs out on this computer, until they begin anew with another page. */
 export async function forgetUnsaved(personId: string): Promise<void> {
+  gone.add(personId);
   for (const { of } of await unsavedOf(personId)) await dropUnsaved(personId, of);
 }

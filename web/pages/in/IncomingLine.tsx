@@ -108,7 +108,7 @@ function WhatItSays({ item, data }: WhatItSaysProps) {
         </>
       ) : null}
       {data && data.attachments.length > 0 ? (
-        <ul className={classes.files} aria-label="Enclosed">
+        <ul className={classes.files} aria-label="Attachments">
           {data.attachments.map(({ index, name, sizeBytes }) => (
             <li key={index}>
               <a href={`/api/v1/in-tray/${item.id}/attachments/${index}`} target="_blank" rel="noopener">

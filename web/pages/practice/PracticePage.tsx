@@ -5,13 +5,13 @@ import { plural, problemWords } from '../../words/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../ui/Overtaken.tsx';
-import { useOpened } from '../../ui/useOpened.ts';
 import { ReadOnly } from '../../ui/ReadOnly.tsx';
 import { ADMINISTRATORS_ALONE, mayDo } from '../../words/rights.ts';
 import { KeptSafe } from '../../parts/exports/KeptSafe.tsx';
 import { useChangePracticeMutation, usePracticeQuery } from '../../api/practice.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
-import { useSettings } from './useSettings.ts';
+import { useOpenedSettings, useSettings } from './useSettings.ts';
+import type { OpenedSettings } from './useSettings.ts';
 import { Holidays } from './Holidays.tsx';
 import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
 import classes from './Practice.module.css';
@@ -60,38 +60,24 @@ export function PracticePage() {
   );
 }
 
-const revisionOf = ({ revision }: PracticeJson): string => revision ?? '';
-
-function OpenedPractice({ practice, mayChange }: Pick<PracticeFormProps, 'practice' | 'mayChange'>) {
-  const { opened, age, overtaken, renew, onSaved } = useOpened(practice, revisionOf);
-  return (
-    <PracticeForm
-      key={age}
-      practice={opened}
-      mayChange={mayChange}
-      overtaken={overtaken}
-      onRenew={renew}
-      onSaved={onSaved}
-    />
-  );
-}
-
-interface PracticeFormProps {
+function OpenedPractice({
+  practice,
+  mayChange,
+}: {
   readonly practice: PracticeJson;
   readonly mayChange: boolean;
-  /** Someone else changed the settings since they were opened. */
-  readonly overtaken: boolean;
-  readonly onRenew: () => void;
-  readonly onSaved: (saved: PracticeJson) => void;
+}) {
+  const opened = useOpenedSettings(practice);
+  return <PracticeForm key={opened.age} {...opened} mayChange={mayChange} />;
 }
 
-function PracticeForm({ practice, mayChange, overtaken, onRenew, onSaved }: PracticeFormProps) {
+function PracticeForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSettings<PracticeJson>) {
   const [change, { error, isLoading }] = useChangePracticeMutation();
-  const { values, set, keep, changed } = useSettings(practice, (sent) => change(sent).unwrap(), onSaved);
+  const { values, set, keep, changed } = useSettings(opened, (sent) => change(sent).unwrap(), onSaved);
   return (
     <section aria-label="Letterhead and days">
       <LeaveGuard when={mayChange && changed} what="the practice’s settings" />
-      {overtaken ? <Overtaken onRenew={onRenew} /> : null}
+      {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <Letterhead values={values} onChange={set} />
         <Letters values={values} onChange={set} />

@@ -1,6 +1,17 @@
 import { useState } from 'react';
 import { useKeys } from '../../ui/keys.ts';
+import { useOpened } from '../../ui/useOpened.ts';
+import type { Opened } from '../../ui/useOpened.ts';
 import { useSavedAs } from '../../ui/useSavedAs.ts';
+
+/** What a form of settings is given: what it was opened with, and whether somebody else changed it since. */
+export interface OpenedSettings<T> extends Opened<T> {
+  readonly mayChange: boolean;
+}
+
+/** Settings are another state where their revision is another. */
+export const useOpenedSettings = <T extends { readonly revision?: string }>(current: T): Opened<T> =>
+  useOpened(current, ({ revision }) => revision ?? '');
 
 interface Settings<T> {
   readonly values: T;

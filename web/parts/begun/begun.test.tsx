@@ -2,14 +2,14 @@
 import 'fake-indexeddb/auto';
 import { useState } from 'react';
 import { beforeEach, expect, it, vi } from 'vitest';
-import { forgetUnsaved, readUnsaved } from '../../state/unsaved.ts';
+import { dropUnsaved, readUnsaved } from '../../state/unsaved.ts';
 import { screen, sessionOf, show } from '../../tests/stage.tsx';
 import { BegunNote } from './BegunNote.tsx';
 import { useBegun, useLaidAside } from './useBegun.ts';
 import type { Begun } from './useBegun.ts';
 
 const PERSON = sessionOf('practitioner').user.id;
-beforeEach(() => forgetUnsaved(PERSON));
+beforeEach(() => dropUnsaved(PERSON, 'thing:new'));
 
 function Form({ begun }: { readonly begun: Begun<string> }) {
   const [typed, setTyped] = useState(begun.words ?? '');

@@ -131,7 +131,7 @@ function Meta({ name, words }: { readonly name: string; readonly words: string }
 function Attachments({ entry }: { readonly entry: EntryDetail }) {
   if (entry.attachments.length === 0) return null;
   return (
-    <ul className={classes.files} aria-label="Enclosed">
+    <ul className={classes.files} aria-label={entry.direction === 'in' ? 'Attachments' : 'Enclosed'}>
       {entry.attachments.map(({ index, name, sizeBytes }) => (
         <li key={index}>
           <a href={`/api/v1/correspondence/${entry.id}/attachments/${index}`} target="_blank" rel="noopener">

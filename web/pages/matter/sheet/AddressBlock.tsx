@@ -140,7 +140,7 @@ function Besides({ from, going, onGoing }: AddressBlockProps) {
     if (!malformed) return Promise.resolve(undefined);
     field.current?.focus();
     return Promise.resolve(
-      `Answers are to go to “${typed}”, which is no whole address: mend it, or empty the line.`,
+      `Replies are to go to “${typed}”, which is no whole address: mend it, or empty the line.`,
     );
   });
   return (

@@ -90,7 +90,7 @@ describe('what is begun on a sheet', () => {
     const field = screen.getByLabelText('Replies go to');
     await user.type(field, 'office@');
     expect(await begun.settle()).toEqual([
-      'Answers are to go to “office@”, which is no whole address: mend it, or empty the line.',
+      'Replies are to go to “office@”, which is no whole address: mend it, or empty the line.',
     ]);
     await user.type(field, 'practice.example');
     expect(await begun.settle()).toEqual([]);

@@ -1,9 +1,7 @@
 import Papa from 'papaparse';
+import { MAX_TABLE_ROWS } from '../../../../contract/matterTypes.ts';
 import type { ValueJson } from '../../../../contract/matterTypes.ts';
 import type { CellDefinition, ReadCell } from '../editing/readCell.ts';
-
-/** As many rows as a table of a matter holds. */
-export const MAX_ROWS = 2_000;
 
 type Row = Readonly<Record<string, ValueJson>>;
 
@@ -32,7 +30,7 @@ export function pasteCells(
   let left = 0;
   for (const [down, cells] of lines.entries()) {
     const n = at.row + down;
-    if (n >= MAX_ROWS) {
+    if (n >= MAX_TABLE_ROWS) {
       left += 1;
       continue;
     }

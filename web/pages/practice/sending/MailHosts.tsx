@@ -2,7 +2,6 @@ import type { MailHostJson, MailHostsView, MailHostTried } from '../../../../con
 import { fileSize, problemWords } from '../../../words/wording.ts';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../../ui/Overtaken.tsx';
-import { useOpened } from '../../../ui/useOpened.ts';
 import type { Opened } from '../../../ui/useOpened.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
@@ -11,7 +10,7 @@ import {
   useMailHostsQuery,
   useTryMailHostMutation,
 } from '../../../api/sending.ts';
-import { useSettings } from '../useSettings.ts';
+import { useOpenedSettings, useSettings } from '../useSettings.ts';
 import { unusedKey } from '../../../words/typeWords.ts';
 import classes from '../Practice.module.css';
 
@@ -34,10 +33,8 @@ export function MailHosts() {
   );
 }
 
-const revisionOf = ({ revision }: MailHostsView): string => revision ?? '';
-
 function OpenedHosts({ view }: { readonly view: MailHostsView }) {
-  const opened = useOpened(view, revisionOf);
+  const opened = useOpenedSettings(view);
   return <HostsForm key={opened.age} {...opened} />;
 }
 

@@ -5,11 +5,11 @@ import { problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../../ui/Overtaken.tsx';
-import { useOpened } from '../../../ui/useOpened.ts';
 import { ReadOnly } from '../../../ui/ReadOnly.tsx';
 import { ADMINISTRATORS_ALONE, mayDo } from '../../../words/rights.ts';
 import { useChangeSendingMutation, useSendingQuery } from '../../../api/sending.ts';
-import { useSettings } from '../useSettings.ts';
+import { useOpenedSettings, useSettings } from '../useSettings.ts';
+import type { OpenedSettings } from '../useSettings.ts';
 import { MailHosts } from './MailHosts.tsx';
 import { Senders, Times } from './sendingParts.tsx';
 import classes from '../Practice.module.css';
@@ -35,38 +35,24 @@ export function SendingPage() {
   );
 }
 
-const revisionOf = ({ revision }: SendingJson): string => revision ?? '';
-
-function OpenedSending({ sending, mayChange }: Pick<SendingFormProps, 'sending' | 'mayChange'>) {
-  const { opened, age, overtaken, renew, onSaved } = useOpened(sending, revisionOf);
-  return (
-    <SendingForm
-      key={age}
-      sending={opened}
-      mayChange={mayChange}
-      overtaken={overtaken}
-      onRenew={renew}
-      onSaved={onSaved}
-    />
-  );
-}
-
-interface SendingFormProps {
+function OpenedSending({
+  sending,
+  mayChange,
+}: {
   readonly sending: SendingJson;
   readonly mayChange: boolean;
-  /** Someone else changed the settings since they were opened. */
-  readonly overtaken: boolean;
-  readonly onRenew: () => void;
-  readonly onSaved: (saved: SendingJson) => void;
+}) {
+  const opened = useOpenedSettings(sending);
+  return <SendingForm key={opened.age} {...opened} mayChange={mayChange} />;
 }
 
-function SendingForm({ sending, mayChange, overtaken, onRenew, onSaved }: SendingFormProps) {
+function SendingForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSettings<SendingJson>) {
   const [change, { error, isLoading }] = useChangeSendingMutation();
-  const { values, set, keep, changed } = useSettings(sending, (sent) => change(sent).unwrap(), onSaved);
+  const { values, set, keep, changed } = useSettings(opened, (sent) => change(sent).unwrap(), onSaved);
   return (
     <section aria-label="Senders and times">
       <LeaveGuard when={mayChange && changed} what="the senders and times" />
-      {overtaken ? <Overtaken onRenew={onRenew} /> : null}
+      {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <h2>Senders</h2>
         <p className={classes.hint}>
