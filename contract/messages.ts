@@ -211,8 +211,11 @@ export const Message = Type.Object({
   bcc: Type.Array(Recipient),
   /** The subject and body as they stand, filled in: what a recipient would read now. */
   subject: Type.String(),
+  /** In the practice’s look, as it is sent. */
   html: Type.String(),
   text: Type.String(),
+  /** The text that is sent along with it, over the practice’s foot. */
+  mailText: Type.String(),
   subjectNodes: InlineJson,
   body: DocumentJson,
   blanks: Type.Array(Blank),

@@ -1,8 +1,39 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { LETTER_WINDOWS, SIDE_MM, SIGNATURE_MM } from '../core/model/letterLayout.ts';
+import { FACE_KEYS, LOGO_WIDTH_PX, LOOK_MEASURE_PX, LOOK_SIZE_PX } from '../core/model/messageLook.ts';
 import { CAUTIONS } from '../core/model/noteCodes.ts';
 import { RealDay, SettingsRevision } from './common.ts';
+
+const Colour = Type.String({ pattern: '^#[0-9a-f]{6}$' });
+
+/** How email looks to whoever gets it; pictures are named by what they were uploaded as. */
+export const MessageLookJson = Type.Object(
+  {
+    face: Type.Enum([...FACE_KEYS]),
+    sizePx: Type.Integer({ minimum: LOOK_SIZE_PX.least, maximum: LOOK_SIZE_PX.most }),
+    measurePx: Type.Integer({ minimum: LOOK_MEASURE_PX.least, maximum: LOOK_MEASURE_PX.most }),
+    ink: Colour,
+    link: Colour,
+    accent: Colour,
+    page: Colour,
+    surround: Colour,
+    logo: Type.Union([
+      Type.Object(
+        {
+          picture: Type.String({ pattern: '^[A-Za-z0-9_-]{16,64}$' }),
+          alt: Type.String({ maxLength: 200 }),
+          widthPx: Type.Integer({ minimum: LOGO_WIDTH_PX.least, maximum: LOGO_WIDTH_PX.most }),
+        },
+        { additionalProperties: false },
+      ),
+      Type.Null(),
+    ]),
+    head: Type.String({ maxLength: 600 }),
+    foot: Type.String({ maxLength: 2_000 }),
+  },
+  { additionalProperties: false },
+);
 
 /** What the practice decides once for everybody. */
 export const PracticeJson = Type.Object(
@@ -43,6 +74,7 @@ export const PracticeJson = Type.Object(
         signatureMm: Type.Integer({ minimum: SIGNATURE_MM.least, maximum: SIGNATURE_MM.most }),
       }),
     ),
+    look: Type.Optional(MessageLookJson),
     /** What text messages come from: a number, or up to eleven letters; empty leaves it to the gateway. */
     textSender: Type.Optional(
       Type.String({ pattern: '^(\\+?[0-9][0-9 ]{3,19}|[A-Za-z0-9][A-Za-z0-9 ]{0,10})?$' }),

@@ -39,6 +39,13 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   ],
   trustedHosts: ['mx.stand-in.example'],
   textSender: '07700 900100',
+  look: {
+    ...DEFAULT_SETTINGS.look,
+    measurePx: 620,
+    surround: '#f3efe6',
+    head: 'Tidewell & Roe',
+    foot: '4 Quay Row, Port Sennet · 01632 960100\nhttps://tidewell-roe.example',
+  },
   letters: { window: 'dl', sideMm: 25, signatureMm: 16 },
   filingDomain: 'file.tidewell-roe.example',
 });

@@ -26,7 +26,7 @@ test('a template is made from nothing, seen filled in as it is typed, and used',
   await expectAccessible(page);
   await page.getByRole('button', { name: /New template/ }).click();
   await page.getByLabel('Name', { exact: true }).fill('Keys: where they hang');
-  await page.getByLabel('Add to To').fill('owner');
+  await page.getByRole('combobox', { name: 'Add to To' }).fill('owner');
   await lookAt(page, 'SV-2041', 'SV-2041');
   await page.getByRole('textbox', { name: 'Subject' }).click();
   await putIn(page, 'ves', 'Vessel');
@@ -65,7 +65,7 @@ test('whoever writes before the fields have arrived is understood once they are 
     await route.continue();
   });
   await page.goto(`${application.url}/templates/new`);
-  await page.getByLabel('Add to To').fill('owner');
+  await page.getByRole('combobox', { name: 'Add to To' }).fill('owner');
   await page.getByRole('textbox', { name: 'Subject' }).click();
   await page.keyboard.type('+ves');
   const first = page.getByRole('listbox', { name: 'What can be put in' }).getByRole('option').first();

@@ -5,6 +5,9 @@ import type { FieldReader } from './fieldReader.ts';
 import { oneLine } from './fieldText.ts';
 import { bodyFills, lineFill, styleOf } from './compile.ts';
 import type { Program } from './compile.ts';
+import { htmlPage } from './htmlPage.ts';
+import type { HtmlStyle } from './renderHtml.ts';
+import type { MessageLook } from '../model/messageLook.ts';
 import type { Scope } from './fill.ts';
 
 /** A letter with the writer's answers, as it stands in the sheet. */
@@ -32,6 +35,12 @@ const scopeOf = (blanks: readonly BlankDefinition[], answers: Answers, reader: F
   open: new Map(),
 });
 
+/** How the HTML of a message is dressed: in the practice's look, with pictures where the given function says. */
+export interface Dress {
+  readonly look: MessageLook;
+  readonly pictureUrl?: HtmlStyle['pictureUrl'];
+}
+
 /**
  * Turns a written letter into what is sent: answers and late values become text, marks of origin fall away. HTML and
  * text come from the same tree.
@@ -40,12 +49,18 @@ export function finishMessage(
   letter: WrittenMessage,
   reader: FieldReader,
   kind: Pick<TemplateContent, 'plain'> = {},
+  dress?: Dress,
 ): FinishedMessage {
   const scope = scopeOf(letter.blanks, letter.answers, reader);
-  const { html, text } = bodyFills(letter.body, styleOf(kind));
+  const bare = styleOf(kind);
+  const style: HtmlStyle = dress
+    ? { ...bare, look: dress.look, pictureUrl: dress.pictureUrl ?? bare.pictureUrl }
+    : bare;
+  const { html, text } = bodyFills(letter.body, style);
+  const body = html(scope);
   return {
     subject: oneLine(lineFill(letter.subject)(scope)),
-    html: html(scope),
+    html: dress ? htmlPage(body, style) : body,
     text: text(scope),
     open: [...scope.open.values()],
   };

@@ -12,11 +12,13 @@ import type {
   TableRow,
   TextBlock,
 } from '../template/document.ts';
+import { contrastOf } from '../model/contrast.ts';
+import { DEFAULT_LOOK, FACES } from '../model/messageLook.ts';
+import type { MessageLook } from '../model/messageLook.ts';
 import { piecesOf, withLeadIns } from './pieces.ts';
 import type { Piece, PieceWriter } from './pieces.ts';
 
 /** Styles stand on each element: mail readers drop sheets of style, and none of ours is fetched from afar. */
-const BODY = "font-family:Georgia,'Times New Roman',serif;font-size:16px;line-height:1.5;color:#1c1c1c";
 const STYLE = {
   paragraph: 'margin:0 0 12px',
   heading: 'margin:16px 0 8px;font-size:18px',
@@ -27,19 +29,27 @@ const STYLE = {
   columns: 'border-collapse:collapse;width:100%;margin:0 0 12px',
   column: 'vertical-align:top;padding:0 16px 0 0',
   button:
-    'display:inline-block;background:#2a6a5e;color:#ffffff;text-decoration:none;padding:9px 18px;border-radius:4px;font-family:Arial,sans-serif;font-size:15px',
+    'display:inline-block;text-decoration:none;padding:9px 18px;border-radius:4px;font-family:Arial,sans-serif;font-size:15px',
   divider: 'border:0;border-top:1px solid #d5cdbd;margin:16px 0',
 };
 
-/** How a body is written: where its pictures are found, and whether it should look like one typed by hand. */
+/** How a body is written: where its pictures are found, and how it looks, or that it should look like one typed by hand. */
 export interface HtmlStyle {
   readonly pictureUrl: (picture: string) => string;
+  readonly look: MessageLook;
   readonly plain?: true;
 }
 
+/** The face, size and colour of a text. */
+export const textStyle = ({ face, sizePx, ink }: MessageLook): string =>
+  `font-family:${FACES[face]};font-size:${sizePx}px;line-height:1.5;color:${ink}`;
+
 /** Pictures travel in the message itself and are named by what they hold (RFC 2392). */
 export const cidOf = (picture: string): string => `${picture.slice(0, 32)}@pictures`;
-export const IN_MESSAGE: HtmlStyle = { pictureUrl: (picture) => `cid:${cidOf(picture)}` };
+export const IN_MESSAGE: HtmlStyle = {
+  pictureUrl: (picture) => `cid:${cidOf(picture)}`,
+  look: DEFAULT_LOOK,
+};
 
 const ESCAPES: Readonly<Record<string, string>> = {
   '&': '&amp;',
@@ -63,7 +73,7 @@ export const valueHtml = (text: string): string =>
 /** Email-safe HTML of a body, cut at its slots. */
 export function htmlPieces(document: DocumentNode, style: HtmlStyle = IN_MESSAGE): readonly Piece[] {
   return piecesOf((out) => {
-    out.text(style.plain ? '<div>' : `<div style="${BODY}">`);
+    out.text(style.plain ? '<div>' : `<div style="${textStyle(style.look)}">`);
     writeBlocks(document.content, style, out);
     out.text('</div>');
   });
@@ -239,23 +249,27 @@ function writeColumns({ content }: Columns, style: HtmlStyle, out: PieceWriter):
 function writeButton({ attrs }: ButtonBlock, style: HtmlStyle, out: PieceWriter): void {
   const href = escapeHtml(attrs.href);
   const label = escapeHtml(attrs.label);
+  const { accent } = style.look;
   out.text(
     style.plain
       ? `<p><a href="${href}">${label}</a></p>`
-      : `<p style="${STYLE.paragraph}"><a href="${href}" style="${STYLE.button}">${label}</a></p>`,
+      : `<p style="${STYLE.paragraph}"><a href="${href}" class="o-button" style="${STYLE.button};background:${accent};color:${onAccent(accent)}">${label}</a></p>`,
   );
 }
+
+/** A button's words are white, or dark where white could not be read on it. */
+const onAccent = (accent: string): string => (contrastOf('#ffffff', accent) >= 3 ? '#ffffff' : '#1c1c1c');
 
 function writeInline(node: InlineNode, style: HtmlStyle, out: PieceWriter): void {
   switch (node.type) {
     case 'hardBreak':
       return out.text('<br>');
     case 'text':
-      return writeMarked(node.marks, out, () => {
+      return writeMarked(node.marks, style, out, () => {
         out.text(escapeHtml(node.text));
       });
     case 'field':
-      return writeMarked(node.marks, out, () => {
+      return writeMarked(node.marks, style, out, () => {
         out.piece(node);
       });
     case 'blank':
@@ -281,13 +295,18 @@ function writePicture({ attrs }: PictureNode, { pictureUrl }: HtmlStyle, out: Pi
   out.text(attrs.href === null ? image : `<a href="${escapeHtml(attrs.href)}">${image}</a>`);
 }
 
-function writeMarked(marks: readonly Mark[] | undefined, out: PieceWriter, write: () => void): void {
-  if (marks) out.text(marks.map(openTag).join(''));
+function writeMarked(
+  marks: readonly Mark[] | undefined,
+  { look }: HtmlStyle,
+  out: PieceWriter,
+  write: () => void,
+): void {
+  if (marks) out.text(marks.map((mark) => openTag(mark, look)).join(''));
   write();
   if (marks) out.text(marks.map(closeTag).reverse().join(''));
 }
 
-function openTag(mark: Mark): string {
+function openTag(mark: Mark, { link }: MessageLook): string {
   switch (mark.type) {
     case 'bold':
       return '<strong>';
@@ -303,7 +322,7 @@ function openTag(mark: Mark): string {
     case 'colour':
       return `<span style="color:${mark.attrs.colour}">`;
     case 'link':
-      return `<a href="${escapeHtml(mark.attrs.href)}" style="color:#2a6a5e">`;
+      return `<a href="${escapeHtml(mark.attrs.href)}" style="color:${link}">`;
     case 'value':
       return '';
     default:

@@ -3,6 +3,7 @@ import type { DraftLayout } from './draftLayout.ts';
 import type { Message } from '../../contract/messages.ts';
 import { senderOf, sendersFor } from '../../core/compose/index.ts';
 import { finishMessage } from '../../core/merge/finish.ts';
+import type { FinishedMessage } from '../../core/merge/finish.ts';
 import { checkDraft } from './checkDraft.ts';
 import { stateDetail } from './messageSummary.ts';
 import { limitFor } from '../platform/mail/mailHosts.ts';
@@ -13,11 +14,13 @@ import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { lateTexts } from '../../core/merge/late.ts';
 import type { BlankDefinition } from '../../core/template/blanks.ts';
 import type { SendOptions } from '../../core/template/template.ts';
+import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import { noteId } from '../../core/checks/index.ts';
 import type { Note } from '../../core/checks/index.ts';
 import type { PersonScope, Scope } from '../access/scope.ts';
 import { mayKnow } from '../access/mayKnow.ts';
+import { asMailed } from './asMailed.ts';
 import { versionOf } from '../templates/compiled.ts';
 import type { TemplateVersion } from '../templates/template.ts';
 import type { StoredMessage } from './message.ts';
@@ -30,18 +33,14 @@ export async function viewMessage(
 ): Promise<Message> {
   const { message, matter, sender, settings, reader } = desk;
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
-  const finished = finishMessage(message, reader, message.sendOptions);
+  const finished = finishMessage(message, reader, message.sendOptions, {
+    look: settings.look,
+    pictureUrl: (picture) => `/api/v1/pictures/${picture}`,
+  });
   const template = await templateOf(scope, message);
   const notes = message.state.kind === 'draft' ? await checkDraft(services, scope, desk) : [];
   return {
-    id: message.id,
-    channel: message.channel,
-    matterId: matter.id,
-    matterReference: matter.reference,
-    matterTitle: matter.title,
-    state: message.state.kind,
-    stateDetail: stateDetail(message.state),
-    revision: message.revision,
+    ...headOf(message, matter),
     templateId: template?.templateId ?? null,
     templateName: template?.name ?? null,
     from: message.channel === 'text' ? { ...from, address: settings.textSender } : from,
@@ -53,7 +52,7 @@ export async function viewMessage(
     each: message.sendOptions.each === true,
     wanted: (message.sendOptions.wanted ?? []).map((one) => ({ ...one })),
     limitBytes: await limitFor(services, scope, settings, from.address),
-    segments: message.channel === 'text' ? { ...countSegments(finished.text.trim()) } : null,
+    segments: segmentsOf(message, finished),
     laterAt: [
       ...sendTimes(calendarOf(settings), zonedTime(settings.timeZone, services.now()), settings.workingHours),
     ],
@@ -64,13 +63,12 @@ export async function viewMessage(
       ...settings.workingHours,
     },
     after: afterWords(message.sendOptions.after, matter),
-    to: message.recipients.to.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
-    cc: message.recipients.cc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
-    bcc: message.recipients.bcc.map((recipient) => ({ ...recipient, roles: [...recipient.roles] })),
+    ...viewRecipients(message.recipients),
     subject: finished.subject,
     html: finished.html,
     text: finished.text,
-    subjectNodes: message.subject.map((node) => ({ ...node })),
+    mailText: asMailed(finished, message.sendOptions, settings).text,
+    subjectNodes: structuredClone([...message.subject]),
     body: { ...message.body },
     blanks: message.blanks.map((blank) => viewBlank(blank, matter.type.currency)),
     answers: { ...message.answers },
@@ -81,6 +79,26 @@ export async function viewMessage(
     updatedAtUtc: message.updatedUtc,
   };
 }
+
+const headOf = ({ id, channel, state, revision }: StoredMessage, matter: StoredMatter) => ({
+  id,
+  channel,
+  matterId: matter.id,
+  matterReference: matter.reference,
+  matterTitle: matter.title,
+  state: state.kind,
+  stateDetail: stateDetail(state),
+  revision,
+});
+
+const segmentsOf = ({ channel }: StoredMessage, { text }: FinishedMessage): Message['segments'] =>
+  channel === 'text' ? { ...countSegments(text.trim()) } : null;
+
+const viewRecipients = ({ to, cc, bcc }: Recipients): Pick<Message, 'to' | 'cc' | 'bcc'> => {
+  const shown = (line: Recipients['to']): Message['to'] =>
+    line.map((recipient) => ({ ...recipient, roles: [...recipient.roles] }));
+  return { to: shown(to), cc: shown(cc), bcc: shown(bcc) };
+};
 
 const mayQuote = ({ takenUp }: SendOptions): boolean =>
   takenUp !== undefined && takenUp.how !== 'forward' && takenUp.quoted !== true;

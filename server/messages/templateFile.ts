@@ -1,7 +1,9 @@
 import { compose } from '../../core/compose/index.ts';
 import { compile } from '../../core/merge/compile.ts';
-import { finishProgram } from '../../core/merge/finish.ts';
+import { finishMessage } from '../../core/merge/finish.ts';
 import { planMessage } from '../../core/mime/plan.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import { asMailed } from './asMailed.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { assemble, sealFiles } from '../platform/mail/assemble.ts';
@@ -27,10 +29,11 @@ export async function templateFile(
     await gather(services, scope, { matter, writer: scope.actor, channel: template.channel, program }),
   );
   const { recipients, from } = composed;
-  const letter = finishProgram(program, composed.reader, {});
+  const settings = await readSettings(scope);
+  const finished = finishMessage(composed, composed.reader, composed.sendOptions, settings);
+  const letter = asMailed(finished, composed.sendOptions, settings);
   if (format === 'html') {
-    const page = `<!doctype html><html><head><meta charset="utf-8"><title></title></head><body>${letter.html}</body></html>`;
-    return { name: `${template.name}.html`, mediaType: 'text/html', bytes: Buffer.from(page, 'utf8') };
+    return { name: `${template.name}.html`, mediaType: 'text/html', bytes: Buffer.from(letter.html, 'utf8') };
   }
   const plan = planMessage({
     messageId: `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`,

@@ -1,5 +1,7 @@
 import type { Services } from '../platform/services.ts';
 import type { PracticeJson } from '../../contract/practice.ts';
+import { contrastOf, LEAST_CONTRAST } from '../../core/model/contrast.ts';
+import { findPictures } from '../templates/pictureQueries.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
@@ -28,6 +30,7 @@ export async function changePractice(
     );
   if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
     throw new DomainProblem('badSettings', `“${json.filingDomain}” is no domain. Nothing was changed.`);
+  await refuseUnreadable(scope, json.look);
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     refuseOvertaken(json.revision, (await readPractice(inside)).revision);
     const before = await readSettings(inside);
@@ -45,6 +48,7 @@ export async function changePractice(
       keepFiles: json.keepFiles,
       filingDomain: json.filingDomain.trim().toLowerCase(),
       letters: json.letters ?? before.letters,
+      look: json.look ?? before.look,
       textSender: json.textSender ?? before.textSender,
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
@@ -54,4 +58,24 @@ export async function changePractice(
     tell({ kind: 'matterType', id: 'practice' });
   });
   return readPractice(scope);
+}
+
+/** A look that could not be read, or whose picture is not here, is refused: it would stand in every message. */
+async function refuseUnreadable(scope: PersonScope, look: PracticeJson['look']): Promise<void> {
+  if (!look) return;
+  for (const [what, colour] of [
+    ['text', look.ink],
+    ['links', look.link],
+  ] as const) {
+    if (contrastOf(colour, look.page) < LEAST_CONTRAST)
+      throw new DomainProblem(
+        'badSettings',
+        `The colour of the ${what} is too faint on the page’s colour to be read. Nothing was changed.`,
+      );
+  }
+  if (look.logo && (await findPictures(scope, [look.logo.picture])).length === 0)
+    throw new DomainProblem(
+      'badSettings',
+      'The picture in the head is no longer here. Choose it again. Nothing was changed.',
+    );
 }

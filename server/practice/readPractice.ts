@@ -22,6 +22,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     keepFiles: { ...settings.keepFiles },
     filingDomain: settings.filingDomain,
     letters: { ...settings.letters },
+    look: { ...settings.look, logo: settings.look.logo && { ...settings.look.logo } },
     textSender: settings.textSender,
     trustedHosts: [...settings.trustedHosts],
   };

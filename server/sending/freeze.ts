@@ -11,7 +11,9 @@ import type { PlannedPicture } from '../../core/mime/plan.ts';
 import { picturesOf } from '../../core/template/parseContent.ts';
 import type { Services } from '../platform/services.ts';
 import { findPictures } from '../templates/pictureQueries.ts';
-import type { FrozenMessage } from '../messages/message.ts';
+import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
+import { asMailed } from '../messages/asMailed.ts';
+import type { FrozenMessage, StoredMessage } from '../messages/message.ts';
 import type { DraftLayout } from '../messages/draftLayout.ts';
 import { greetedOf } from '../messages/draftLayout.ts';
 import { readerFor } from '../matters/readerFor.ts';
@@ -42,7 +44,7 @@ export async function freeze(
   const { message, matter, sender, settings, contacts } = desk;
   const { person } = signerFor(message.sendOptions.sender, sender, matter, settings);
   const reader = readerFor(matter, person, settings, greetedOf(message.recipients, contacts), leavesAtUtc);
-  const letter = finishMessage(message, reader, message.sendOptions);
+  const letter = finishMessage(message, reader, message.sendOptions, settings);
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
   const internetMessageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
   const { bytes, envelopeTo, text } = await bytesOf(services, scope, desk, reader, letter, {
@@ -74,7 +76,7 @@ interface Made {
 async function bytesOf(
   services: Services,
   scope: Scope,
-  { message, sender }: DraftLayout,
+  { message, sender, settings }: DraftLayout,
   reader: FieldReader,
   letter: FinishedMessage,
   { sealed, ...head }: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId'> & Pick<Freezing, 'sealed'>,
@@ -85,10 +87,10 @@ async function bytesOf(
       const plan = planMessage({
         ...head,
         recipients: sendOptions.copyToSelf ? withCopy(message.recipients, sender) : message.recipients,
-        message: letter,
+        message: asMailed(letter, sendOptions, settings),
         references: message.references,
         attachments: message.enclosures,
-        pictures: await plannedPictures(scope, message),
+        pictures: await plannedPictures(scope, message, settings),
         ...(sendOptions.replyTo === undefined ? {} : { replyTo: sendOptions.replyTo }),
       });
       const bytes = await assemble(plan, sealed);
@@ -120,12 +122,17 @@ function withCopy(recipients: Recipients, { name, email }: Person): Recipients {
     : { ...recipients, bcc: [...recipients.bcc, { name, address: email, roles: [] }] };
 }
 
-/** The pictures that a message shows; one that the practice no longer knows is left out, and its words stand instead. */
+/**
+ * The pictures that a message shows, the one in the practice's head among them; one that the practice no longer knows is
+ * left out, and its words stand instead.
+ */
 export async function plannedPictures(
   scope: Scope,
-  message: Parameters<typeof picturesOf>[0],
+  message: Pick<StoredMessage, 'subject' | 'body' | 'sendOptions'>,
+  { look }: PracticeSettings,
 ): Promise<readonly PlannedPicture[]> {
-  const wanted = picturesOf(message);
+  const logo = message.sendOptions.plain ? null : look.logo;
+  const wanted = [...new Set([...picturesOf(message), ...(logo ? [logo.picture] : [])])];
   if (wanted.length === 0) return [];
   return (await findPictures(scope, wanted)).map(({ picture, blob, mediaType }) => ({
     blob,

@@ -12,6 +12,7 @@ import { assemble, sealFiles } from '../platform/mail/assemble.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
+import { asMailed } from '../messages/asMailed.ts';
 import { plannedPictures } from './freeze.ts';
 import { insertTest } from './testQueries.ts';
 import { smtpTransport } from './transports/smtpTransport.ts';
@@ -28,7 +29,11 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
   if (from.address === '')
     throw new DomainProblem('notesStop', 'The test was not sent: its sender is gone. Choose another.');
-  const letter = finishMessage(message, reader, message.sendOptions);
+  const letter = asMailed(
+    finishMessage(message, reader, message.sendOptions, settings),
+    message.sendOptions,
+    settings,
+  );
   const marked = `This is a test. ${wouldGo(message.recipients)} Nobody but you has it, and it is filed nowhere.`;
   const messageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
   const plan = planMessage({
@@ -44,7 +49,7 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
     },
     references: [],
     attachments: message.enclosures,
-    pictures: await plannedPictures(scope, message),
+    pictures: await plannedPictures(scope, message, settings),
   });
   const bytes = await assemble(plan, sealFiles(services.blobs));
   await changing(services, scope, async ({ tx, audit }) => {

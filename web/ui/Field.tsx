@@ -1,6 +1,7 @@
-import { useId } from 'react';
+import { Autocomplete, Checkbox, PasswordInput, Textarea, TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Choice } from './Choice.tsx';
+import choiceClasses from './Choice.module.css';
 import classes from './Field.module.css';
 
 interface TextFieldProps {
@@ -8,7 +9,7 @@ interface TextFieldProps {
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly placeholder?: string;
-  readonly type?: 'text' | 'email' | 'number' | 'date' | 'time' | 'url' | 'password';
+  readonly type?: 'text' | 'email' | 'number' | 'url' | 'password';
   readonly list?: readonly string[];
   readonly autoFocus?: boolean;
   readonly wide?: boolean;
@@ -16,50 +17,54 @@ interface TextFieldProps {
   readonly problem?: string | undefined;
 }
 
+const LEAST_ROWS = 3;
+/** A longer list is shown from its start, and narrowed by typing. */
+const MOST_OFFERED = 60;
+
 /** One line to fill in, under its label; with `list`, what is usual is offered as one types. */
 export function TextField(props: TextFieldProps) {
-  const {
+  const { label, value, onChange, type = 'text', list, wide, multiline, problem, ...rest } = props;
+  const common = {
+    ...rest,
     label,
     value,
-    onChange,
-    placeholder,
-    type = 'text',
-    list,
-    autoFocus,
-    wide,
-    multiline,
-    problem,
-  } = props;
-  const id = useId();
-  const common = {
-    id,
-    value,
-    placeholder,
-    autoFocus,
-    'aria-invalid': problem !== undefined,
-    onChange: (event: { readonly currentTarget: { readonly value: string } }) => {
-      onChange(event.currentTarget.value);
-    },
+    error: problem,
+    size: 'xs',
+    'data-wide': wide,
+    className: classes.field ?? '',
+    classNames: FIELD_CLASSES,
+    errorProps: { role: 'alert' },
+  } as const;
+  const onEvent = (event: { readonly currentTarget: { readonly value: string } }): void => {
+    onChange(event.currentTarget.value);
   };
-  return (
-    <div className={classes.field} data-wide={wide}>
-      <label htmlFor={id}>{label}</label>
-      {multiline ? (
-        <textarea rows={3} {...common} />
-      ) : (
-        <input type={type} list={list && `${id}-list`} {...common} />
-      )}
-      {list ? (
-        <datalist id={`${id}-list`}>
-          {list.map((one) => (
-            <option key={one} value={one} />
-          ))}
-        </datalist>
-      ) : null}
-      {problem === undefined ? null : <small role="alert">{problem}</small>}
-    </div>
-  );
+  if (multiline) return <Textarea {...common} rows={LEAST_ROWS} data-grows="" onChange={onEvent} />;
+  if (type === 'password') return <PasswordInput {...common} onChange={onEvent} />;
+  if (list)
+    return (
+      <Autocomplete
+        {...common}
+        classNames={{ ...FIELD_CLASSES, ...LIST_CLASSES }}
+        data={[...new Set(list)]}
+        limit={MOST_OFFERED}
+        maxDropdownHeight={320}
+        comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+        onChange={onChange}
+      />
+    );
+  return <TextInput {...common} type={type} onChange={onEvent} />;
 }
+
+const FIELD_CLASSES = {
+  label: classes.label ?? '',
+  input: classes.input ?? '',
+  error: classes.error ?? '',
+} as const;
+
+const LIST_CLASSES = {
+  dropdown: choiceClasses.dropdown ?? '',
+  option: choiceClasses.option ?? '',
+} as const;
 
 interface SelectFieldProps<T extends string> {
   readonly label: string;
@@ -96,20 +101,22 @@ interface CheckFieldProps {
   readonly label: ReactNode;
   readonly checked: boolean;
   readonly onChange: (checked: boolean) => void;
+  /** The label is for screen readers alone, where what stands around says it. */
+  readonly bare?: boolean;
 }
 
 /** Yes or no. */
-export function CheckField({ label, checked, onChange }: CheckFieldProps) {
+export function CheckField({ label, checked, onChange, bare }: CheckFieldProps) {
   return (
-    <label className={classes.check}>
-      <input
-        type="checkbox"
-        checked={checked}
-        onChange={(event) => {
-          onChange(event.currentTarget.checked);
-        }}
-      />
-      <span>{label}</span>
-    </label>
+    <Checkbox
+      size="xs"
+      className={classes.check ?? ''}
+      classNames={{ label: classes.checkLabel ?? '', body: classes.checkBody ?? '' }}
+      {...(bare && typeof label === 'string' ? { 'aria-label': label } : { label })}
+      checked={checked}
+      onChange={(event) => {
+        onChange(event.currentTarget.checked);
+      }}
+    />
   );
 }

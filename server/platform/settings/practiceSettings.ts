@@ -1,4 +1,6 @@
 import type { LetterLayout } from '../../../core/model/letterLayout.ts';
+import { DEFAULT_LOOK } from '../../../core/model/messageLook.ts';
+import type { MessageLook } from '../../../core/model/messageLook.ts';
 import type { Practice } from '../../../core/model/matter.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 import type { WorkingHours } from '../../../core/dates/sendTimes.ts';
@@ -41,6 +43,8 @@ export interface PracticeSettings {
   /** Hosts whose word on who wrote a message is believed: the authserv-ids of RFC 8601, in small letters. */
   readonly trustedHosts: readonly string[];
   readonly letters: LetterLayout;
+  /** How email looks to whoever gets it. */
+  readonly look: MessageLook;
   /** What text messages come from: a number, or up to eleven letters (3GPP TS 23.038, alphanumeric sender); empty leaves it to the gateway. */
   readonly textSender: string;
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
@@ -69,6 +73,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   senders: [],
   trustedHosts: [],
   letters: { window: 'none', sideMm: 25, signatureMm: 0 },
+  look: DEFAULT_LOOK,
   textSender: '',
   filingDomain: '',
 };

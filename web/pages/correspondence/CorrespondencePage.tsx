@@ -7,6 +7,7 @@ import { COUNTED_TO } from '../../../contract/search.ts';
 import type { FoundEntry, SearchQuery } from '../../../contract/search.ts';
 import { TakeOut } from '../../parts/exports/TakeOut.tsx';
 import { Blank } from '../../ui/Blank.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { problemWords } from '../../words/wording.ts';
@@ -34,26 +35,23 @@ export function CorrespondencePage() {
     <div className={classes.page}>
       <header className={classes.head}>
         <h1>Correspondence</h1>
-        <input
-          className={classes.words}
-          type="search"
+        <SearchField
           autoFocus
           value={typed.words}
-          aria-label="Words to find"
+          label="Words to find"
           placeholder="Words, “a phrase”, in letters and in what they enclose"
-          onChange={(event) => {
-            typed.type({ words: event.currentTarget.value });
+          onChange={(value) => {
+            typed.type({ words: value });
           }}
           onKeyDown={onKeyDown}
         />
-        <input
-          className={classes.who}
-          type="search"
+        <SearchField
           value={typed.who}
-          aria-label="From or to whom"
-          placeholder="from or to"
-          onChange={(event) => {
-            typed.type({ who: event.currentTarget.value });
+          label="From or to whom"
+          placeholder="From or to"
+          narrow
+          onChange={(value) => {
+            typed.type({ who: value });
           }}
           onKeyDown={onKeyDown}
         />

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { COUNTED_TO } from '../../../contract/search.ts';
 import type { Found, SearchQuery } from '../../../contract/search.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { DayField } from '../../parts/days/DayField.tsx';
 import { channelWords } from '../../words/wording.ts';
 import classes from './Correspondence.module.css';
 
@@ -35,17 +35,17 @@ export function NarrowBy({ counts, query, onChange, onEveryMatter }: NarrowByPro
         <Filter label="This matter alone" count={counts?.all} pressed onPress={onEveryMatter} />
       )}
       {counts ? <Filters counts={counts} query={query} onChange={onChange} /> : null}
-      <TextField
+      <DayField
         label="From"
-        type="date"
+        looking="back"
         value={query.from ?? ''}
         onChange={(from) => {
           onChange({ from });
         }}
       />
-      <TextField
+      <DayField
         label="Until"
-        type="date"
+        looking="back"
         value={query.until ?? ''}
         onChange={(until) => {
           onChange({ until });

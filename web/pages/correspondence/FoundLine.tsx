@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { FoundEntry } from '../../../contract/search.ts';
 import { joinNames } from '../../../core/values/writeValue.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './Correspondence.module.css';
 
 interface FoundLineProps {
@@ -21,12 +22,12 @@ export function FoundLine({ entry, n, marked }: FoundLineProps) {
       data-found={n}
       data-marked={marked}
     >
-      <span className={classes.day} title={exactTime(occurredAtUtc)}>
-        {listDay(dayOf(occurredAtUtc), today())}
-      </span>
-      <span className={classes.reference} title={title}>
-        {reference}
-      </span>
+      <Tip label={exactTime(occurredAtUtc)}>
+        <span className={classes.day}>{listDay(dayOf(occurredAtUtc), today())}</span>
+      </Tip>
+      <Tip label={title}>
+        <span className={classes.reference}>{reference}</span>
+      </Tip>
       <span className={classes.people}>
         {direction === 'in' ? 'from ' : direction === 'out' ? 'to ' : 'by '}
         {joinNames(who)}

@@ -1,3 +1,4 @@
+import { Radio } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ContactSummary } from '../../../contract/directory.ts';
@@ -39,17 +40,15 @@ export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
       <b>{titleOf(contacts.length, because, same)}</b>
       {contacts.map((contact) => (
         <span key={contact.id}>
-          <label>
-            <input
-              type="radio"
-              name={`${because} ${same}`}
-              checked={contact === kept}
-              onChange={() => {
-                setKeptId(contact.id);
-              }}
-            />{' '}
-            stays
-          </label>
+          <Radio
+            size="xs"
+            label="stays"
+            name={`${because} ${same}`}
+            checked={contact === kept}
+            onChange={() => {
+              setKeptId(contact.id);
+            }}
+          />
           <Link to={`/directory/${contact.id}`}>{contact.name}</Link> {contact.organisation} {contact.email}{' '}
           {contact.phone} {plural(contact.matters, 'matter')}
           {kept && contact !== kept ? (

@@ -5,6 +5,8 @@ import type { ContactSummary, ImportReport } from '../../../contract/directory.t
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
+import { CheckField } from '../../ui/Field.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import {
@@ -44,15 +46,13 @@ export function DirectoryPage() {
     <div className={classes.page}>
       <header className={classes.head}>
         <h1>Directory</h1>
-        <input
-          type="search"
-          className={classes.filter}
+        <SearchField
           autoFocus
           value={typed}
           placeholder="Name, organisation or address"
-          aria-label="Narrow the directory by name, organisation or address"
-          onChange={(event) => {
-            setTyped(event.currentTarget.value);
+          label="Narrow the directory by name, organisation or address"
+          onChange={(value) => {
+            setTyped(value);
           }}
         />
         <Toggle
@@ -185,7 +185,7 @@ function ContactRow({ contact, chosen, onChoose }: ContactRowProps) {
   const { id, name, organisation, kind, email, phone, matters, doNotWriteTo, bounced } = contact;
   return (
     <div className={classes.row}>
-      <input type="checkbox" aria-label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
+      <CheckField bare label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
       <Link to={`/directory/${id}`}>{name}</Link>
       <span>{organisation ?? (kind === 'organisation' ? 'organisation' : '')}</span>
       <span>{email ?? 'no email address'}</span>

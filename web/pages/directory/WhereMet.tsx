@@ -27,7 +27,7 @@ export function WhereMet({ detail, mayChange }: WhereMetProps) {
             <StartLink
               matterId={id}
               from={{ contactIds: [detail.id], about: `to ${contact.name}` }}
-              title={`Write to ${contact.name} on ${reference}`}
+              label={`Write to ${contact.name} on ${reference}`}
             >
               Write
             </StartLink>

@@ -82,13 +82,13 @@ describe('a contact', () => {
     expect(screen.getByText('Dear Ines,')).toBeTruthy();
     expect(screen.getByText(/likeliest: Instructed/)).toBeTruthy();
     expect(screen.getByText(/^closed, last heard of/)).toBeTruthy();
-    expect(screen.getAllByTitle(/Write to Ines Okafor/)).toHaveLength(2);
+    expect(screen.getAllByRole('link', { name: /Write to Ines Okafor/ })).toHaveLength(2);
   });
 
   it('is not offered to be written to where they are not to be', async () => {
     open({ 'GET /contacts/c1': { ...DETAIL, contact: { ...INES, doNotWriteTo: true } } });
     await screen.findByText('Dear Ms Okafor,');
-    expect(screen.queryByTitle(/Write to/)).toBeNull();
+    expect(screen.queryByRole('link', { name: /Write to/ })).toBeNull();
   });
 
   it('is kept as it was changed, on what it was changed from, named by its parts', async () => {
@@ -146,7 +146,7 @@ describe('a contact', () => {
     open({ 'GET /contacts/c1': DETAIL }, { role: 'reader' });
     await screen.findByText('Dear Ms Okafor,');
     expect(screen.queryByRole('button', { name: /Save/ })).toBeNull();
-    expect(screen.queryByTitle(/Write to/)).toBeNull();
+    expect(screen.queryByRole('link', { name: /Write to/ })).toBeNull();
   });
 
   it('that is none is said to be none', async () => {

@@ -5,6 +5,7 @@ import type { IncomingSummary, TakenIn } from '../../../contract/inTray.ts';
 import type { Session } from '../../../contract/session.ts';
 import { useInTrayQuery, useTakeInMutation } from '../../api/inTray.ts';
 import { Blank } from '../../ui/Blank.tsx';
+import { Waiting } from '../../ui/Waiting.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { FileChooser } from '../../ui/FileChooser.tsx';
 import { useKeys } from '../../ui/keys.ts';
@@ -70,7 +71,7 @@ export function InTrayPage() {
         {taking.data ? <p>{takenWords(taking.data)}</p> : null}
         {taking.isLoading ? (
           <p>
-            <progress aria-label="Messages are being read" /> being read…
+            <Waiting label="Messages are being read" /> being read…
           </p>
         ) : null}
       </div>

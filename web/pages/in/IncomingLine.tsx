@@ -13,6 +13,7 @@ import { likelihoodWords, matchReasons } from '../../words/matchWords.ts';
 import { useIncomingQuery } from '../../api/inTray.ts';
 import { calledBy } from './useTray.ts';
 import type { Tray } from './useTray.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './InTray.module.css';
 
 interface IncomingLineProps {
@@ -35,24 +36,27 @@ export function IncomingLine(props: IncomingLineProps) {
   return (
     <article className={classes.item} data-incoming="" data-open={open}>
       <div className={classes.line}>
-        <button
-          type="button"
-          className={classes.day}
-          title={exactTime(item.sentAtUtc)}
-          aria-pressed={picked}
-          aria-label={`Choose ${calledBy(item)}`}
-          disabled={!mayChange}
-          onClick={onPick}
-        >
-          {listDay(dayOf(item.sentAtUtc), today())}
-        </button>
+        <Tip label={exactTime(item.sentAtUtc)}>
+          <button
+            type="button"
+            className={classes.day}
+            aria-pressed={picked}
+            aria-label={`Choose ${calledBy(item)}`}
+            disabled={!mayChange}
+            onClick={onPick}
+          >
+            {listDay(dayOf(item.sentAtUtc), today())}
+          </button>
+        </Tip>
         <button type="button" className={classes.opener} aria-expanded={open} onClick={onOpen}>
           <span className={classes.guess}>
             {first ? `${likelihoodWords(first.likelihood)} ${first.reference}` : 'no matter known'}
           </span>
-          <span className={classes.subject} title={item.opening}>
-            {item.subject || (item.channel === 'text' ? 'Text message' : 'No subject')}
-          </span>
+          <Tip label={item.opening}>
+            <span className={classes.subject}>
+              {item.subject || (item.channel === 'text' ? 'Text message' : 'No subject')}
+            </span>
+          </Tip>
           <span className={classes.who}>
             {proof?.mark ? <em className={classes.unproven}>{proof.mark}. </em> : null}
             from {item.from.name || item.from.address}

@@ -13,6 +13,7 @@ import { useMatterQuery, useRecordQuery } from '../../api/matters.ts';
 import { useEditing } from './editing/useEditing.ts';
 import editing from './editing/Editing.module.css';
 import classes from './MatterPage.module.css';
+import { Tip } from '../../ui/Tip.tsx';
 import { useOpenEntry } from '../../parts/start/openEntry.ts';
 
 /** What the shelf and the sheet are told by the page they open on. */
@@ -49,10 +50,12 @@ export function MatterPage() {
             {matter.reference} · {matter.type}
             {matter.restricted ? <span className={classes.restricted}> · restricted</span> : null}
           </div>
-          <h1 title={matter.title}>
-            <em>{name}</em>
-            {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
-          </h1>
+          <Tip label={matter.title}>
+            <h1>
+              <em>{name}</em>
+              {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
+            </h1>
+          </Tip>
         </div>
         <dl className={classes.facts}>
           <div>

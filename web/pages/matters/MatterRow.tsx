@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
 import { plural } from '../../words/wording.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './MattersPage.module.css';
 
 interface MatterRowProps {
@@ -25,22 +26,23 @@ export function MatterRow({ matter, marked, onMark }: MatterRowProps) {
         <span className={classes.matterTitle}>{matter.title}</span>
         {matter.restricted ? <span className={classes.restricted}>restricted</span> : null}
       </span>
-      <span className={classes.parties} title={matter.parties.join(', ')}>
-        {matter.parties.join(', ')}
-      </span>
+      <Tip label={matter.parties.join(', ')}>
+        <span className={classes.parties}>{matter.parties.join(', ')}</span>
+      </Tip>
       <span className={classes.kind}>{matter.type}</span>
       <span className={classes.stage}>{matter.stage}</span>
       <span className={classes.with}>{matter.responsible}</span>
-      <span
-        className={classes.last}
-        title={
+      <Tip
+        label={
           lastEntryAtUtc === null
             ? undefined
             : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'message')} in all`
         }
       >
-        {lastEntryAtUtc === null ? 'no messages yet' : listDay(dayOf(lastEntryAtUtc), today())}
-      </span>
+        <span className={classes.last}>
+          {lastEntryAtUtc === null ? 'no messages yet' : listDay(dayOf(lastEntryAtUtc), today())}
+        </span>
+      </Tip>
     </Link>
   );
 }

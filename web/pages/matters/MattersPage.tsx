@@ -6,6 +6,7 @@ import type { MatterSort, MatterSummary } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useEntered } from '../../ui/useEntered.ts';
 import { MatterRow } from './MatterRow.tsx';
@@ -46,16 +47,14 @@ export function MattersPage() {
     <div className={classes.page}>
       <header className={classes.head}>
         <h1 className={classes.title}>Matters</h1>
-        <input
-          className={classes.filter}
-          type="search"
+        <SearchField
           autoFocus
           value={typed}
-          placeholder="Reference, vessel or party"
-          aria-label="Narrow the matters by reference, title or party"
-          aria-controls="matter-list"
-          onChange={(event) => {
-            setTyped(event.currentTarget.value);
+          placeholder="Reference, title or party"
+          label="Narrow the matters by reference, title or party"
+          controls="matter-list"
+          onChange={(value) => {
+            setTyped(value);
             setMarked(0);
           }}
           onKeyDown={(event) => {

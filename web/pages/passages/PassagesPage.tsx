@@ -5,10 +5,12 @@ import type { Session } from '../../../contract/session.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { useChooseSignatureMutation, usePassagesQuery, useSignaturesQuery } from '../../api/passages.ts';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from '../../parts/wording/Library.module.css';
 
 /** Passages that templates share, and whose default signature is which. */
@@ -28,14 +30,12 @@ export function PassagesPage() {
       <header className={classes.head}>
         <h1>Passages</h1>
         <LibraryTabs />
-        <input
-          type="search"
-          className={classes.filter}
+        <SearchField
           value={typed}
           placeholder="Name or words inside"
-          aria-label="Narrow the passages by name or words inside"
-          onChange={(event) => {
-            setTyped(event.currentTarget.value);
+          label="Narrow the passages by name or words inside"
+          onChange={(value) => {
+            setTyped(value);
           }}
         />
         {user.mayChange ? (
@@ -75,7 +75,9 @@ export function PassagesPage() {
               <span>{opening}</span>
               <span>{oneLine ? 'a sentence' : 'a block'}</span>
               <span>{uses === 0 ? 'not used' : `in ${plural(uses, 'place')}`}</span>
-              <span title={`Changed by ${changedBy}`}>{listDay(dayOf(changedAtUtc), today())}</span>
+              <Tip label={`Changed by ${changedBy}`}>
+                <span>{listDay(dayOf(changedAtUtc), today())}</span>
+              </Tip>
             </Link>
           ))}
           {data && passages.length === 0 ? (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { formatDate } from '../../../core/dates/formatDate.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { DayField } from '../../parts/days/DayField.tsx';
 import { readDay } from '../../words/dates.ts';
 import classes from './Practice.module.css';
 
@@ -42,7 +42,7 @@ export function Holidays({ holidays, mayChange, onChange }: HolidaysProps) {
       </ul>
       {mayChange ? (
         <div className={classes.add}>
-          <TextField label="Another holiday" type="date" value={another} onChange={setAnother} />
+          <DayField label="Another holiday" value={another} onChange={setAnother} />
           <Button onClick={add}>Add</Button>
         </div>
       ) : null}

@@ -12,6 +12,7 @@ import { useChangePracticeMutation, usePracticeQuery } from '../../api/practice.
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
 import { useOpenedSettings, useSettings } from './useSettings.ts';
 import type { OpenedSettings } from './useSettings.ts';
+import { LookForm } from './LookForm.tsx';
 import { Holidays } from './Holidays.tsx';
 import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
 import classes from './Practice.module.css';
@@ -80,6 +81,7 @@ function PracticeForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSe
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <Letterhead values={values} onChange={set} />
+        <LookForm values={values} onChange={set} />
         <Letters values={values} onChange={set} />
         <WorkingDays values={values} onChange={set} />
         <Incoming values={values} onChange={set} />

@@ -6,11 +6,13 @@ import type { Standing, TemplateSummary } from '../../../contract/templates.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
 import { channelWords, plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { useTemplatesInfiniteQuery, useTemplateShelvesQuery } from '../../api/templates.ts';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
 import { standingWords } from '../../words/templateWords.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from '../../parts/wording/Library.module.css';
 
 const TYPING_MS = 120;
@@ -37,15 +39,13 @@ export function TemplatesPage() {
       <header className={classes.head}>
         <h1>Templates</h1>
         <LibraryTabs />
-        <input
-          type="search"
-          className={classes.filter}
+        <SearchField
           autoFocus
           value={typed}
           placeholder="Name, tag or words inside"
-          aria-label="Narrow the templates by name, tag or words inside"
-          onChange={(event) => {
-            setTyped(event.currentTarget.value);
+          label="Narrow the templates by name, tag or words inside"
+          onChange={(value) => {
+            setTyped(value);
           }}
         />
         {user.mayChange ? (
@@ -156,7 +156,9 @@ function TemplateRow({ template }: { readonly template: TemplateSummary }) {
           ? 'not used yet'
           : `${plural(uses, 'time')}${lastUsedUtc === null ? '' : `, last ${listDay(dayOf(lastUsedUtc), today())}`}`}
       </span>
-      <span title={`Changed by ${changedBy}`}>{listDay(dayOf(changedAtUtc), today())}</span>
+      <Tip label={`Changed by ${changedBy}`}>
+        <span>{listDay(dayOf(changedAtUtc), today())}</span>
+      </Tip>
     </Link>
   );
 }

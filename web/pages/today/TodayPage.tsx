@@ -14,6 +14,7 @@ import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
 import { useTodayQuery } from '../../api/today.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './Today.module.css';
 
 /** What there is to do, each line one press from the sheet that deals with it. */
@@ -119,12 +120,16 @@ interface LineProps {
 function Line({ matterId, reference, title, when, hover, late = false, children }: LineProps) {
   return (
     <div className={classes.line}>
-      <span className={classes.when} data-late={late} title={hover}>
-        {when}
-      </span>
-      <Link to={`/matters/${matterId}`} className={classes.reference} title={title}>
-        {reference}
-      </Link>
+      <Tip label={hover}>
+        <span className={classes.when} data-late={late}>
+          {when}
+        </span>
+      </Tip>
+      <Tip label={title}>
+        <Link to={`/matters/${matterId}`} className={classes.reference}>
+          {reference}
+        </Link>
+      </Tip>
       <span className={classes.what}>{children}</span>
     </div>
   );
@@ -211,9 +216,11 @@ function CameIn({ data, mayChange }: ListProps) {
           when={listDay(dayOf(occurredAtUtc), today)}
           hover={exactTime(occurredAtUtc)}
         >
-          <Link to={`/matters/${matter.matterId}?entry=${entryId}`} title={opening}>
-            {who}: {subject}
-          </Link>
+          <Tip label={opening}>
+            <Link to={`/matters/${matter.matterId}?entry=${entryId}`}>
+              {who}: {subject}
+            </Link>
+          </Tip>
           {mayChange ? (
             <StartLink
               matterId={matter.matterId}

@@ -7,6 +7,7 @@ import { groupWords } from '../../../core/template/outline.ts';
 import { bodyBase, lineBase } from './baseExtensions.ts';
 import { valueOf, TemplatePlacesContext, isRepeated, placeOf } from './templateContext.ts';
 import type { TemplatePlaces } from './templateContext.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './Places.module.css';
 
 const hidden = (name: string, initial: unknown) => ({ [name]: { default: initial, rendered: false } });
@@ -33,16 +34,17 @@ function FieldView({ node, selected, editor, getPos }: NodeViewProps) {
   const sound = path.startsWith('row.') && pos !== undefined && isRepeated(editor.state.doc, pos);
   const wrong = sound ? undefined : places.wrong?.get(path);
   return (
-    <NodeViewWrapper
-      as="span"
-      className={classes.field}
-      data-selected={selected}
-      data-unknown={!known}
-      data-wrong={wrong !== undefined}
-      title={wrong ?? (value === null ? 'This matter has nothing here' : `Here: ${value}`)}
-    >
-      {label}
-    </NodeViewWrapper>
+    <Tip label={wrong ?? (value === null ? 'This matter has nothing here' : `Here: ${value}`)}>
+      <NodeViewWrapper
+        as="span"
+        className={classes.field}
+        data-selected={selected}
+        data-unknown={!known}
+        data-wrong={wrong !== undefined}
+      >
+        {label}
+      </NodeViewWrapper>
+    </Tip>
   );
 }
 
@@ -51,15 +53,16 @@ function BlankView({ node, selected }: NodeViewProps) {
   const said = wrong?.get(String(node.attrs['key']));
   const blank = blanks.find(({ key }) => key === node.attrs['key']);
   return (
-    <NodeViewWrapper
-      as="span"
-      className={classes.blank}
-      data-selected={selected}
-      data-wrong={said !== undefined}
-      title={said ?? 'Only the writer knows'}
-    >
-      {blank?.label ?? 'a blank'}
-    </NodeViewWrapper>
+    <Tip label={said ?? 'Only the writer knows'}>
+      <NodeViewWrapper
+        as="span"
+        className={classes.blank}
+        data-selected={selected}
+        data-wrong={said !== undefined}
+      >
+        {blank?.label ?? 'a blank'}
+      </NodeViewWrapper>
+    </Tip>
   );
 }
 
@@ -67,15 +70,16 @@ function PassageWordsView({ node, selected }: NodeViewProps) {
   const { passages } = useContext(TemplatePlacesContext);
   const passage = passages.find(({ id }) => id === node.attrs['id']);
   return (
-    <NodeViewWrapper
-      as="span"
-      className={classes.passageWords}
-      data-selected={selected}
-      data-unknown={!passage}
-      title={`Passage: ${passage?.name ?? 'gone'}. Always in today’s wording.`}
-    >
-      {passage?.opening ?? 'a passage that is gone'}
-    </NodeViewWrapper>
+    <Tip label={`Passage: ${passage?.name ?? 'gone'}. Always in today’s wording.`}>
+      <NodeViewWrapper
+        as="span"
+        className={classes.passageWords}
+        data-selected={selected}
+        data-unknown={!passage}
+      >
+        {passage?.opening ?? 'a passage that is gone'}
+      </NodeViewWrapper>
+    </Tip>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { problemWords } from '../../words/wording.ts';
+import { Waiting } from '../../ui/Waiting.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useStartVerificationMutation, useVerificationQuery } from '../../api/verifications.ts';
 import { TakingOut } from './TakeOut.tsx';
@@ -27,7 +28,7 @@ export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
           Verify the archive
         </Button>
         {job?.state === 'running' ? (
-          <progress aria-label="Being checked" {...(job.of > 0 ? { value: job.done, max: job.of } : {})} />
+          <Waiting label="Being checked" share={job.of > 0 ? job.done / job.of : undefined} />
         ) : null}
         {taking ? (
           <TakingOut

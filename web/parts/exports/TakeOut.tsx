@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { NewExport } from '../../../contract/exports.ts';
 import type { SearchQuery } from '../../../contract/search.ts';
 import { problemWords } from '../../words/wording.ts';
+import { Waiting } from '../../ui/Waiting.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useCallOffExportMutation, useExportQuery, useStartExportMutation } from '../../api/exports.ts';
 import classes from './TakeOut.module.css';
@@ -69,7 +70,7 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
       ) : null}
       {job?.state === 'running' ? (
         <>
-          <progress aria-label="Being taken out" {...(job.of > 0 ? { value: job.done, max: job.of } : {})} />
+          <Waiting label="Being taken out" share={job.of > 0 ? job.done / job.of : undefined} />
           {job.of > 0 ? `${job.done} of ${job.of}` : ''}
           <Button onClick={() => void callOff(job.id)}>Call it off</Button>
         </>

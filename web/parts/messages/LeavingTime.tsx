@@ -4,15 +4,16 @@ import { formatTime } from '../../../core/dates/formatDate.ts';
 import { clock, listDay, readDay, today } from '../../words/dates.ts';
 import { oddTimeWords } from '../../words/oddTime.ts';
 import { Button } from '../../ui/Button.tsx';
+import { DateTimeField } from '../days/DateTimeField.tsx';
 import classes from './LeavingTime.module.css';
 
 type WallTime = Message['laterAt'][number];
 
-const fieldText = ({ date, hour, minute }: WallTime): string => `${date}T${formatTime(hour, minute)}`;
+const fieldText = ({ date, hour, minute }: WallTime): string => `${date} ${formatTime(hour, minute)}`;
 
 /** What the field says, as a time on the practice’s clock; undefined while it says none. */
 function readField(text: string): WallTime | undefined {
-  const [date = '', time = ''] = text.split('T');
+  const [date = '', time = ''] = text.split(' ');
   const [hour, minute] = time.split(':').map(Number);
   return date.length === 10 && hour !== undefined && minute !== undefined
     ? { date, hour, minute }
@@ -53,26 +54,21 @@ export function LeavingTime({ message: { laterAt: offers, hours }, done, onChoos
           if (chosen) onChoose(chosen);
         }}
       >
-        <label>
-          Send at
-          <input
-            type="datetime-local"
-            required
-            value={at}
-            onChange={(event) => {
-              const typed = event.currentTarget.value;
-              const next = readField(typed);
-              setAt(typed);
-              setOdd(next && oddTimeWords(next, hours, Date.now()));
-            }}
-          />
-        </label>
+        <DateTimeField
+          label="Send at"
+          value={at}
+          onChange={(moment) => {
+            const next = readField(moment);
+            setAt(moment);
+            setOdd(next && oddTimeWords(next, hours, Date.now()));
+          }}
+        />
         {odd === undefined ? null : (
           <p role="note" className={classes.odd}>
             {odd}
           </p>
         )}
-        <Button kind="go" type="submit">
+        <Button kind="go" type="submit" disabled={!chosen}>
           {done}
         </Button>
       </form>

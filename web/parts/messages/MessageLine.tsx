@@ -14,6 +14,7 @@ import {
 } from '../../api/messages.ts';
 import { LeavingTime } from './LeavingTime.tsx';
 import classes from './MessageLine.module.css';
+import { Tip } from '../../ui/Tip.tsx';
 import { useOpenEntry } from '../start/openEntry.ts';
 
 interface MessageLineProps {
@@ -48,9 +49,9 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
         <span className={classes.to}>
           {message.to.length > 0 ? `to ${joinNames(message.to)}` : 'to nobody yet'}
         </span>
-        <span className={classes.author} title={exactTime(message.updatedAtUtc)}>
-          by {message.author}
-        </span>
+        <Tip label={exactTime(message.updatedAtUtc)}>
+          <span className={classes.author}>by {message.author}</span>
+        </Tip>
       </div>
       <div className={classes.state}>
         <span className={classes.where} role="status">

@@ -4,6 +4,7 @@ import { parsePlainDate } from '../../../core/model/plainDate.ts';
 import { lateKey } from '../../../core/merge/late.ts';
 import type { BlockNode, InlineNode, Mark, Table } from '../../../core/template/document.ts';
 import { pictureUrl } from './pictures.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './MessageView.module.css';
 
 /** What the places of a letter say that are not its own words. */
@@ -82,9 +83,9 @@ function Block({ block, places }: { readonly block: BlockNode; readonly places: 
     case 'button':
       return (
         <p>
-          <span className={classes.button} title={block.attrs.href}>
-            {block.attrs.label}
-          </span>
+          <Tip label={block.attrs.href}>
+            <span className={classes.button}>{block.attrs.label}</span>
+          </Tip>
         </p>
       );
     case 'space':
@@ -134,9 +135,9 @@ function Inline({ node, places }: { readonly node: InlineNode; readonly places: 
     case 'late':
     case 'field':
       return (
-        <span className={classes.value} title="Worked out when it leaves">
-          {places.late[lateKey(node.attrs)]}
-        </span>
+        <Tip label="Worked out when it leaves">
+          <span className={classes.value}>{places.late[lateKey(node.attrs)]}</span>
+        </Tip>
       );
     case 'picture':
       return <img src={pictureUrl(node.attrs.picture)} alt={node.attrs.alt} width={node.attrs.width} />;
@@ -166,15 +167,15 @@ function marked(text: string, marks: readonly Mark[]): ReactNode {
         return <span style={{ color: mark.attrs.colour }}>{words}</span>;
       case 'link':
         return (
-          <span className={classes.link} title={mark.attrs.href}>
-            {words}
-          </span>
+          <Tip label={mark.attrs.href}>
+            <span className={classes.link}>{words}</span>
+          </Tip>
         );
       case 'value':
         return (
-          <span className={classes.value} title={mark.attrs.label}>
-            {words}
-          </span>
+          <Tip label={mark.attrs.label}>
+            <span className={classes.value}>{words}</span>
+          </Tip>
         );
       default:
         return mark satisfies never;
@@ -193,8 +194,8 @@ function BlankPlace({ blankKey, places }: { readonly blankKey: string; readonly 
     );
   const date = parsePlainDate(proposed);
   return (
-    <span className={classes.value} title="Proposed; you can change it">
-      {date ? formatDate(date, 'long') : proposed}
-    </span>
+    <Tip label="Proposed; you can change it">
+      <span className={classes.value}>{date ? formatDate(date, 'long') : proposed}</span>
+    </Tip>
   );
 }

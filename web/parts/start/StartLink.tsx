@@ -1,21 +1,25 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useOpenEntry } from './openEntry.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import type { ShelfStart } from './shelfStart.ts';
 
 interface StartLinkProps {
   readonly matterId: string;
   readonly from: ShelfStart;
-  readonly title?: string;
+  /** What it does, in full; heard in the place of short words, and seen on pointing at it. */
+  readonly label?: string;
   readonly children: ReactNode;
 }
 
 /** Leads to the shelf, which then knows what it was started from and puts it in. */
-export function StartLink({ matterId, from, title, children }: StartLinkProps) {
+export function StartLink({ matterId, from, label, children }: StartLinkProps) {
   const beside = useOpenEntry();
   return (
-    <Link to={`/matters/${matterId}/start${beside}`} state={from} title={title}>
-      {children}
-    </Link>
+    <Tip label={label}>
+      <Link to={`/matters/${matterId}/start${beside}`} state={from} aria-label={label}>
+        {children}
+      </Link>
+    </Tip>
   );
 }

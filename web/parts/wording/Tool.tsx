@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { isSafeHref } from '../../../core/template/parseDocument.ts';
 import { wholeHref } from '../../words/href.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import classes from './Workshop.module.css';
 
 interface ToolProps {
@@ -17,9 +18,11 @@ interface ToolProps {
 /** One thing that can be done to the text. */
 export function Tool({ name, on, onPress, children }: ToolProps) {
   return (
-    <button type="button" title={name} aria-label={name} aria-pressed={on} onClick={onPress}>
-      {children}
-    </button>
+    <Tip label={name}>
+      <button type="button" aria-label={name} aria-pressed={on} onClick={onPress}>
+        {children}
+      </button>
+    </Tip>
   );
 }
 

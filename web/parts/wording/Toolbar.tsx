@@ -1,3 +1,4 @@
+import { Menu } from '@mantine/core';
 import { useEditorState } from '@tiptap/react';
 import type { ChainedCommands, Editor } from '@tiptap/react';
 import {
@@ -99,24 +100,25 @@ interface ColourProps extends OnEditor {
 
 function Colour({ editor, palette }: ColourProps) {
   return (
-    <select
-      aria-label="Colour"
-      className={classes.colour}
-      value=""
-      onChange={(event) => {
-        const { value } = event.currentTarget;
-        if (value === 'none') editor.chain().focus().unsetMark('colour').run();
-        else editor.chain().focus().setMark('colour', { colour: value }).run();
-      }}
-    >
-      <option value="">Colour</option>
-      {palette.map(({ label, colour }) => (
-        <option key={colour} value={colour}>
-          {label}
-        </option>
-      ))}
-      <option value="none">As the rest</option>
-    </select>
+    <Menu position="bottom-start" width={180}>
+      <Menu.Target>
+        <button type="button" aria-label="Colour of the text">
+          <span>Colour</span>
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {palette.map(({ label, colour }) => (
+          <Menu.Item
+            key={colour}
+            leftSection={<span className={classes.swatch} style={{ background: colour }} />}
+            onClick={() => editor.chain().focus().setMark('colour', { colour }).run()}
+          >
+            {label}
+          </Menu.Item>
+        ))}
+        <Menu.Item onClick={() => editor.chain().focus().unsetMark('colour').run()}>As the rest</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
   );
 }
 

@@ -4,6 +4,7 @@ import { otherMonth } from './conversations.ts';
 import type { Bundle } from './conversations.ts';
 import { EntryLine } from './EntryLine.tsx';
 import { useOpenHere } from './useOpenHere.ts';
+import { Tip } from '../../../ui/Tip.tsx';
 import classes from './Correspondence.module.css';
 
 /** A conversation: its subject once, which opens the latest entry, whose turn it is beside it, and its entries under it. */
@@ -14,9 +15,11 @@ export function BundleBlock({ bundle, mayChange }: { readonly bundle: Bundle; re
   return (
     <section className={classes.bundle} aria-label={bundle.subject}>
       <h3 className={classes.subject}>
-        <button type="button" title={bundle.subject} aria-expanded={open} onClick={toggle}>
-          {bundle.subject}
-        </button>
+        <Tip label={bundle.subject}>
+          <button type="button" aria-expanded={open} onClick={toggle}>
+            {bundle.subject}
+          </button>
+        </Tip>
         {turn ? (
           <small className={classes.turn} data-late={turn.late}>
             {turn.words}

@@ -6,6 +6,7 @@ import { dayOf, exactTime } from '../../../words/dates.ts';
 import { plural } from '../../../words/wording.ts';
 import { useOpenHere } from './useOpenHere.ts';
 import { OpenedEntry } from './OpenedEntry.tsx';
+import { Tip } from '../../../ui/Tip.tsx';
 import classes from './Correspondence.module.css';
 
 interface EntryLineProps {
@@ -48,10 +49,12 @@ export function EntryLine({ entry, subject, month, mayChange }: EntryLineProps) 
   return (
     <article className={classes.entry} data-open={open} data-standing={entry.standing?.kind}>
       <button type="button" className={classes.line} aria-expanded={open} onClick={toggle}>
-        <span className={classes.day} title={exactTime(entry.occurredAtUtc)}>
-          {dayParts(day).day}
-          {month === undefined ? null : <small> {month}</small>}
-        </span>
+        <Tip label={exactTime(entry.occurredAtUtc)}>
+          <span className={classes.day}>
+            {dayParts(day).day}
+            {month === undefined ? null : <small> {month}</small>}
+          </span>
+        </Tip>
         <svg
           className={classes.direction}
           data-direction={entry.direction}

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Tip } from '../../../ui/Tip.tsx';
 import classes from './Correspondence.module.css';
 
 export type Direction = EntrySummary['direction'] | 'all';
@@ -45,13 +46,11 @@ export function LettersBar({ matter, direction, noting, mayChange, onDirection, 
           Add a note…
         </Button>
       ) : null}
-      <Link
-        className={classes.finding}
-        to={`/correspondence?matterId=${matter.id}`}
-        title="Words, people, days and kinds on this matter"
-      >
-        Find
-      </Link>
+      <Tip label="Words, people, days and kinds on this matter">
+        <Link className={classes.finding} to={`/correspondence?matterId=${matter.id}`}>
+          Find
+        </Link>
+      </Tip>
     </div>
   );
 }

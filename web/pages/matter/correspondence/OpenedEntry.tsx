@@ -14,6 +14,7 @@ import { useStartMessageMutation } from '../../../api/messages.ts';
 import { useEntryQuery } from '../../../api/correspondence.ts';
 import { MovedWords, useMoving } from './moving.tsx';
 import type { Moving } from './moving.tsx';
+import { Tip } from '../../../ui/Tip.tsx';
 import classes from './Correspondence.module.css';
 
 type Line = EntryDetail['to'];
@@ -58,7 +59,9 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
             {action === 'failed' ? 'did not get it' : action === 'delayed' ? 'gets it late' : 'has it'}:
           </b>{' '}
           {words} {action === 'failed' ? refusalAdvice(words) : ''}{' '}
-          <small title={exactTime(atUtc)}>{listDay(dayOf(atUtc), today())}</small>
+          <Tip label={exactTime(atUtc)}>
+            <small>{listDay(dayOf(atUtc), today())}</small>
+          </Tip>
         </p>
       ))}
       <dl className={classes.meta}>
@@ -93,9 +96,9 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
           <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
         ) : null}
         {mayChange && entry.standing === null ? <Mend entry={entry} onMove={moving.move} /> : null}
-        <span className={classes.seal} title={`Seal ${entry.seal}`}>
-          sealed {entry.seal.slice(0, 12)}
-        </span>
+        <Tip label={`Seal ${entry.seal}`}>
+          <span className={classes.seal}>sealed {entry.seal.slice(0, 12)}</span>
+        </Tip>
       </footer>
     </div>
   );

@@ -5,6 +5,7 @@ import type { Value } from '../../../../core/model/value.ts';
 import { answerOf } from '../../../../core/template/blanks.ts';
 import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
+import { DayField } from '../../../parts/days/DayField.tsx';
 import { useReadCell } from './readCell.ts';
 import type { CellDefinition } from './readCell.ts';
 import classes from './Editing.module.css';
@@ -44,6 +45,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     setMisfit(!taken);
     if (taken && JSON.stringify(taken) !== JSON.stringify(value)) onValue(taken as ValueJson);
   };
+  const place = { autoFocus, onLeave };
   const options = kind === 'yesNo' ? YES_NO : kind === 'choice' ? choices : undefined;
   if (kind === 'contact')
     return (
@@ -57,25 +59,23 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
         }}
       />
     );
-  if (options)
+  if (options) {
+    const choose = (chosen: string): void => {
+      setTyped(chosen);
+      take(chosen);
+    };
+    return <ChosenValue label={label} typed={typed} options={options} {...place} onChoose={choose} />;
+  }
+  if (kind === 'date') {
+    const pick = (day: string): void => {
+      setTyped(day);
+      take(day);
+    };
+    const leave = (): void => onLeave?.();
     return (
-      <Choice
-        className={classes.choice}
-        label={label}
-        bare
-        autoFocus={autoFocus}
-        value={typed}
-        options={[
-          { value: '', label: 'not said' },
-          ...options.map((one) => ({ value: one.key, label: one.label })),
-        ]}
-        onChange={(chosen) => {
-          setTyped(chosen);
-          take(chosen);
-        }}
-        onBlur={onLeave}
-      />
+      <DayField {...{ label, autoFocus }} bare value={typed} onChange={pick} onLeave={leave} onBack={leave} />
     );
+  }
   const common = {
     className: classes.input,
     'aria-label': label,
@@ -98,7 +98,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     <>
       <input
         {...common}
-        type={kind === 'date' ? 'date' : 'text'}
+        type="text"
         inputMode={isFigure ? 'decimal' : 'text'}
         placeholder={kind === 'dateTime' ? 'tomorrow at 9:30' : undefined}
         onKeyDown={(event) => {
@@ -114,6 +114,33 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
       )}
       {misfit ? <small className={classes.misfit}>{MISFITS[kind] ?? 'not understood'}</small> : null}
     </>
+  );
+}
+
+interface ChosenValueProps {
+  readonly onLeave: (() => void) | undefined;
+  readonly label: string;
+  readonly typed: string;
+  readonly options: readonly { readonly key: string; readonly label: string }[];
+  readonly autoFocus: boolean | undefined;
+  readonly onChoose: (chosen: string) => void;
+}
+
+function ChosenValue({ label, typed, options, autoFocus, onChoose, onLeave }: ChosenValueProps) {
+  return (
+    <Choice
+      className={classes.choice}
+      label={label}
+      bare
+      autoFocus={autoFocus}
+      value={typed}
+      options={[
+        { value: '', label: 'not said' },
+        ...options.map((one) => ({ value: one.key, label: one.label })),
+      ]}
+      onChange={onChoose}
+      onBlur={onLeave}
+    />
   );
 }
 

@@ -19,6 +19,7 @@ import { useRecordQuery } from '../../../api/matters.ts';
 import { useRestrictDocumentMutation } from '../../../api/documents.ts';
 import { useEditing } from '../editing/useEditing.ts';
 import editing from '../editing/Editing.module.css';
+import { Tip } from '../../../ui/Tip.tsx';
 import classes from './Folder.module.css';
 
 interface FolderProps {
@@ -77,9 +78,11 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
       </Part>
       {matter.filingAddress === null ? null : (
         <Part title="Filing address">
-          <p className={classes.address} title="What is sent or copied to it from anywhere is filed here">
-            <a href={`mailto:${matter.filingAddress}`}>{matter.filingAddress}</a>
-          </p>
+          <Tip label="What is sent or copied to it from anywhere is filed here">
+            <p className={classes.address}>
+              <a href={`mailto:${matter.filingAddress}`}>{matter.filingAddress}</a>
+            </p>
+          </Tip>
         </Part>
       )}
       <FollowUps followUps={matter.followUps} matterId={matter.id} mayChange={mayChange} />
@@ -140,7 +143,7 @@ function FollowUpLine({
           <StartLink
             matterId={matterId}
             from={{ followUpId: id, about: what }}
-            title="Write what deals with it"
+            label="Write what deals with it"
           >
             {what}
           </StartLink>
@@ -195,27 +198,29 @@ function Parties({
       </span>
       <span>
         {holders.map((party) => (
-          <span
+          <Tip
             key={party.contactId}
-            className={classes.party}
-            title={[party.organisation, party.address, party.phone].filter(Boolean).join(' · ')}
+            label={[party.organisation, party.address, party.phone].filter(Boolean).join(' · ')}
           >
-            {mayChange && !party.doNotWriteTo ? (
-              <StartLink
-                matterId={matterId}
-                from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
-                title={`Write to ${party.name}`}
-              >
-                {party.name}
-              </StartLink>
-            ) : (
-              party.name
-            )}
-            {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
-            {party.doNotWriteTo ? <em> do not write to</em> : null}
-            {party.bounced ? <em> email came back</em> : null}
-            {!party.doNotWriteTo && party.address === undefined ? <small> · no email address</small> : null}
-          </span>
+            <span className={classes.party}>
+              <Link to={`/directory/${party.contactId}`}>{party.name}</Link>
+              {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
+              {party.doNotWriteTo ? <em> do not write to</em> : null}
+              {party.bounced ? <em> email came back</em> : null}
+              {!party.doNotWriteTo && party.address === undefined ? <small> · no email address</small> : null}
+              {mayChange && !party.doNotWriteTo ? (
+                <span className={classes.write}>
+                  <StartLink
+                    matterId={matterId}
+                    from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
+                    label={`Write to ${party.name}`}
+                  >
+                    Write
+                  </StartLink>
+                </span>
+              ) : null}
+            </span>
+          </Tip>
         ))}
       </span>
     </div>
@@ -231,13 +236,12 @@ function Values({ matter }: { readonly matter: MatterDetail }) {
     return (
       <div key={path} className={classes.line}>
         <span className={classes.label}>{label}</span>
-        <span
-          className={near ? classes.near : undefined}
-          title={date === undefined ? undefined : formatDate(readDay(date), 'longWeekday')}
-        >
-          {text}
-          {left === '' ? '' : ` · ${left}`}
-        </span>
+        <Tip label={date === undefined ? undefined : formatDate(readDay(date), 'longWeekday')}>
+          <span className={near ? classes.near : undefined}>
+            {text}
+            {left === '' ? '' : ` · ${left}`}
+          </span>
+        </Tip>
       </div>
     );
   });
@@ -262,40 +266,49 @@ function DocumentLine({
   const { user } = useOutletContext<Session>();
   const [restrict] = useRestrictDocumentMutation();
   return (
-    <div className={classes.document} title={`${document.category}, ${fileSize(document.sizeBytes)}`}>
-      <i>{KINDS[document.mediaType] ?? 'FILE'}</i>
-      <a href={`/api/v1/matters/${matterId}/documents/${document.id}/content`} target="_blank" rel="noopener">
-        {document.name}
-        {document.version > 1 ? <small> v{document.version}</small> : null}
-        {document.restricted ? <small> · practice alone</small> : null}
-      </a>
-      {mayChange ? (
-        <span className={classes.onIt}>
-          <StartLink
-            matterId={matterId}
-            from={{ documentIds: [document.id], about: `with ${document.name}` }}
-            title={`Send ${document.name}`}
-          >
-            Send
-          </StartLink>
-          {mayDo(user, 'restrict') ? (
-            <Button
-              title={
-                document.restricted
-                  ? 'Anybody on the matter may get it again'
-                  : 'Warn before it leaves the practice'
-              }
-              onClick={() =>
-                void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
-              }
+    <Tip label={`${document.category}, ${fileSize(document.sizeBytes)}`}>
+      <div className={classes.document}>
+        <i>{KINDS[document.mediaType] ?? 'FILE'}</i>
+        <a
+          href={`/api/v1/matters/${matterId}/documents/${document.id}/content`}
+          target="_blank"
+          rel="noopener"
+        >
+          {document.name}
+          {document.version > 1 ? <small> v{document.version}</small> : null}
+          {document.restricted ? <small> · practice alone</small> : null}
+        </a>
+        {mayChange ? (
+          <span className={classes.onIt}>
+            <StartLink
+              matterId={matterId}
+              from={{ documentIds: [document.id], about: `with ${document.name}` }}
+              label={`Send ${document.name}`}
             >
-              {document.restricted ? 'Allow' : 'Restrict'}
-            </Button>
-          ) : null}
-        </span>
-      ) : null}
-      <small>{listDay(readDay(document.addedOn), today()).replace(/^\p{L}+ /u, '')}</small>
-    </div>
+              Send
+            </StartLink>
+            {mayDo(user, 'restrict') ? (
+              <Tip
+                label={
+                  document.restricted
+                    ? 'Anybody on the matter may get it again'
+                    : 'Warn before it leaves the practice'
+                }
+              >
+                <Button
+                  onClick={() =>
+                    void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
+                  }
+                >
+                  {document.restricted ? 'Allow' : 'Restrict'}
+                </Button>
+              </Tip>
+            ) : null}
+          </span>
+        ) : null}
+        <small>{listDay(readDay(document.addedOn), today()).replace(/^\p{L}+ /u, '')}</small>
+      </div>
+    </Tip>
   );
 }
 
@@ -312,9 +325,11 @@ function Strip({ matter }: { readonly matter: MatterDetail }) {
         count === 0 ? (
           []
         ) : (
-          <Link key={name} to={`/matters/${matter.id}`} title="Open the folder. The draft stays saved.">
-            {name} {count}
-          </Link>
+          <Tip key={name} label="Open the folder. The draft stays saved.">
+            <Link to={`/matters/${matter.id}`}>
+              {name} {count}
+            </Link>
+          </Tip>
         ),
       )}
     </nav>

@@ -16,6 +16,7 @@ import { explainWords } from '../../../words/explainWords.ts';
 import type { Editing } from '../editing/useEditing.ts';
 import { ValueInput } from '../editing/ValueInput.tsx';
 import classes from './Folder.module.css';
+import { Tip } from '../../../ui/Tip.tsx';
 import editing from '../editing/Editing.module.css';
 
 interface RecordValuesProps {
@@ -60,13 +61,15 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
       })}
       {record.calculated.map((step) => (
         <details key={step.key} className={editing.calculated}>
-          <summary className={classes.line} title="How it comes about">
-            <span className={classes.label}>{step.label}</span>
-            <span>
-              {step.text ?? '—'}
-              {besideWords(matter, step.label)}
-            </span>
-          </summary>
+          <Tip label="How it comes about">
+            <summary className={classes.line}>
+              <span className={classes.label}>{step.label}</span>
+              <span>
+                {step.text ?? '—'}
+                {besideWords(matter, step.label)}
+              </span>
+            </summary>
+          </Tip>
           <ul>
             {explainWords(step).map((words) => (
               <li key={words}>{words}</li>
@@ -111,7 +114,7 @@ function AboutDay({
       <StartLink
         matterId={matter.id}
         from={{ dayPath: path, about: `of ${label}` }}
-        title={`Write about ${label}`}
+        label={`Write about ${label}`}
       >
         Write
       </StartLink>
@@ -197,22 +200,23 @@ function EditableLine({
           }}
         />
       ) : (
-        <button
-          type="button"
-          className={editing.value}
-          data-near={beside?.near}
-          data-empty={written === ''}
-          title={hover}
-          aria-label={`${definition.label}: ${written || 'nothing yet'}. Change it`}
-          onClick={() => {
-            setBegan(now);
-            setMine(undefined);
-            setOpen(true);
-          }}
-        >
-          {written || '—'}
-          {beside && beside.words !== '' ? ` · ${beside.words}` : ''}
-        </button>
+        <Tip label={hover}>
+          <button
+            type="button"
+            className={editing.value}
+            data-near={beside?.near}
+            data-empty={written === ''}
+            aria-label={`${definition.label}: ${written || 'nothing yet'}. Change it`}
+            onClick={() => {
+              setBegan(now);
+              setMine(undefined);
+              setOpen(true);
+            }}
+          >
+            {written || '—'}
+            {beside && beside.words !== '' ? ` · ${beside.words}` : ''}
+          </button>
+        </Tip>
       )}
       {open ? null : about}
       {mine ? (

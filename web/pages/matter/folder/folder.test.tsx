@@ -21,8 +21,8 @@ describe('the folder', () => {
       }),
     );
     expect(screen.getByText('Owners')).toBeTruthy();
-    expect(screen.getByTitle('Write to Ines')).toBeTruthy();
-    expect(screen.queryByTitle('Write to Aksel')).toBeNull();
+    expect(screen.getByRole('link', { name: 'Write to Ines' })).toBeTruthy();
+    expect(screen.queryByRole('link', { name: 'Write to Aksel' })).toBeNull();
     expect(screen.getByText('do not write to')).toBeTruthy();
     expect(screen.getByText('email came back')).toBeTruthy();
   });
@@ -32,7 +32,7 @@ describe('the folder', () => {
     expect(screen.getByRole('link', { name: /Survey report v3/ }).getAttribute('href')).toBe(
       '/api/v1/matters/m1/documents/d1/content',
     );
-    expect(screen.getByTitle('Send Survey report')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Send Survey report' })).toBeTruthy();
   });
 
   it('keeps a document for the practice alone, and lets it out again', async () => {
@@ -65,15 +65,15 @@ describe('the folder', () => {
 
   it('offers an assistant to send a document, and not to restrict it', () => {
     stage(matter(), 'assistant');
-    expect(screen.getByTitle('Send Survey report')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Send Survey report' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Restrict' })).toBeNull();
   });
 
   it('is read by a reader, who is offered nothing', () => {
     stage(matter(), 'reader');
     expect(screen.getByText('Ines')).toBeTruthy();
-    expect(screen.queryByTitle('Write to Ines')).toBeNull();
-    expect(screen.queryByTitle('Send Survey report')).toBeNull();
+    expect(screen.queryByRole('link', { name: 'Write to Ines' })).toBeNull();
+    expect(screen.queryByRole('link', { name: 'Send Survey report' })).toBeNull();
     expect(screen.queryAllByRole('button')).toEqual([]);
   });
 

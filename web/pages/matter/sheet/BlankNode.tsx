@@ -1,7 +1,8 @@
+import { Autocomplete, Select } from '@mantine/core';
 import { Node } from '@tiptap/core';
 import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
-import { useContext, useId, useState } from 'react';
+import { useContext, useState } from 'react';
 import { answerOf, readAnswer } from '../../../../core/template/blanks.ts';
 import { isPartOfName } from '../../../../core/model/words.ts';
 import { BlanksContext } from './blanksContext.ts';
@@ -55,33 +56,36 @@ interface BlankFieldProps {
 }
 
 const MIN_WIDTH_CH = 6;
+/** Longer lists are narrowed by typing. */
+const MOST_AT_A_GLANCE = 8;
 
 function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
   const common = {
-    className: classes.blank,
     'data-open': answer.trim() === '',
     'data-blank-field': '',
     'aria-label': blank.label,
     'aria-required': blank.required,
-    title: blank.help ?? blank.label,
+    'aria-description': blank.help,
   };
   const options = choicesOf(blank);
   if (options) {
     return (
-      <select
+      <Select
         {...common}
-        value={answer}
-        onChange={(event) => {
-          onAnswer(event.currentTarget.value);
+        variant="unstyled"
+        size="xs"
+        className={classes.blankChoice ?? ''}
+        classNames={{ input: classes.blank ?? '' }}
+        rightSection={null}
+        data={options.map(({ key, label }) => ({ value: key, label }))}
+        value={answer === '' ? null : answer}
+        placeholder={blank.label}
+        searchable={options.length > MOST_AT_A_GLANCE}
+        comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+        onChange={(chosen) => {
+          onAnswer(chosen ?? '');
         }}
-      >
-        <option value="">{blank.label}</option>
-        {options.map(({ key, label }) => (
-          <option key={key} value={key}>
-            {label}
-          </option>
-        ))}
-      </select>
+      />
     );
   }
   if (blank.kind === 'date' || blank.kind === 'dateTime')
@@ -99,6 +103,7 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
     return (
       <textarea
         {...common}
+        className={classes.blank}
         rows={Math.max(2, answer.split('\n').length)}
         value={answer}
         placeholder={blank.label}
@@ -118,7 +123,6 @@ interface TypedBlankProps extends BlankFieldProps {
 /** Figures and short words. What a figure is understood as stands beside it while it is typed, and in its place then. */
 function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
   const { offered } = useContext(BlanksContext);
-  const listId = useId();
   const [typing, setTyping] = useState(false);
   const names =
     blank.kind === 'contact' ? offered.parties : blank.kind === 'document' ? offered.documents : [];
@@ -128,40 +132,50 @@ function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
   const understood = value && answerOf(value);
   const unread = isFigure && answer.trim() !== '' && understood === undefined;
   const width = Math.max(MIN_WIDTH_CH, (answer || blank.label).length + 1);
+  const field = {
+    ...(sizedByContent ? {} : { style: { width: `${width}ch` } }),
+    'aria-invalid': unread,
+    value: answer,
+    placeholder: blank.label,
+    onFocus: () => {
+      setTyping(true);
+    },
+    onBlur: () => {
+      setTyping(false);
+      const meant = blank.kind === 'contact' ? personMeant(answer, names) : undefined;
+      if (meant !== undefined) onAnswer(meant);
+      if (understood !== undefined && understood !== answer) onAnswer(understood);
+    },
+  };
   return (
     <>
-      <input
-        {...common}
-        list={names.length > 0 ? listId : undefined}
-        style={sizedByContent ? undefined : { width: `${width}ch` }}
-        inputMode={isFigure ? 'decimal' : 'text'}
-        aria-invalid={unread}
-        value={answer}
-        placeholder={blank.label}
-        onFocus={() => {
-          setTyping(true);
-        }}
-        onBlur={() => {
-          setTyping(false);
-          const meant = blank.kind === 'contact' ? personMeant(answer, names) : undefined;
-          if (meant !== undefined) onAnswer(meant);
-          if (understood !== undefined && understood !== answer) onAnswer(understood);
-        }}
-        onChange={(event) => {
-          onAnswer(event.currentTarget.value);
-        }}
-      />
+      {names.length > 0 ? (
+        <Autocomplete
+          {...common}
+          {...field}
+          variant="unstyled"
+          size="xs"
+          className={classes.blankChoice ?? ''}
+          classNames={{ input: classes.blank ?? '' }}
+          data={[...new Set(names)]}
+          comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+          onChange={onAnswer}
+        />
+      ) : (
+        <input
+          {...common}
+          {...field}
+          className={classes.blank}
+          inputMode={isFigure ? 'decimal' : 'text'}
+          onChange={(event) => {
+            onAnswer(event.currentTarget.value);
+          }}
+        />
+      )}
       {typing && understood !== undefined && understood !== answer.trim() ? (
         <small className={classes.readAs}>{understood}</small>
       ) : null}
       {unread ? <small className={classes.readAs}>{UNREAD[blank.kind]}</small> : null}
-      {names.length > 0 ? (
-        <datalist id={listId}>
-          {names.map((name) => (
-            <option key={name} value={name} />
-          ))}
-        </datalist>
-      ) : null}
     </>
   );
 }

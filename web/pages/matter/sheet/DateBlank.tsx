@@ -1,10 +1,12 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { readDate } from '../../../../core/dates/readDate.ts';
 import type { Looking } from '../../../../core/dates/readDate.ts';
 import { parsePlainDate } from '../../../../core/model/plainDate.ts';
 import { today } from '../../../words/dates.ts';
+import { CalendarDrop } from '../../../ui/CalendarDrop.tsx';
+import { useMonth } from '../../../parts/days/useMonth.ts';
 import { useCalendar, useMoments } from '../../../parts/editor/useMoments.ts';
 import { sizedByContent } from './sizing.ts';
 import classes from './Sheet.module.css';
@@ -25,6 +27,9 @@ const UNREAD = {
   dateTime: 'no time yet: “tomorrow at 9:30”, “within 24 hours”',
 };
 
+/** A day from the calendar comes with an hour that is then typed over. */
+const DEFAULT_TIME = '09:00';
+
 const MOMENT = /^\d{4}-\d{2}-\d{2} \d{2}:\d{2}$/;
 
 /** An answer as it is shown in full. */
@@ -41,7 +46,8 @@ function wordsOf(answer: string): string {
  */
 export function DateBlank({ kind, label, looking, answer, onAnswer, common }: DateBlankProps) {
   const [typed, setTyped] = useState<string>();
-  const picker = useRef<HTMLInputElement>(null);
+  const [opened, setOpened] = useState(false);
+  const month = useMonth();
   const calendar = useCalendar();
   const momentOf = useMoments();
   const words = wordsOf(answer);
@@ -57,45 +63,47 @@ export function DateBlank({ kind, label, looking, answer, onAnswer, common }: Da
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key !== 'ArrowDown' || !event.altKey) return;
     event.preventDefault();
-    picker.current?.showPicker();
+    setOpened(true);
   };
   const shown = typed ?? words;
   return (
     <>
-      <input
-        {...common}
-        type="text"
-        value={shown}
-        placeholder={label}
-        aria-invalid={unread}
-        style={sizedByContent ? undefined : { width: `${Math.max(12, shown.length + 1)}ch` }}
-        onFocus={(event) => {
-          event.currentTarget.select();
+      <CalendarDrop
+        {...month}
+        opened={opened}
+        value={answer === '' ? null : answer.slice(0, 10)}
+        onClose={() => {
+          setOpened(false);
         }}
-        onBlur={() => {
-          if (!unread) setTyped(undefined);
+        onChoose={(day) => {
+          setTyped(undefined);
+          onAnswer(kind === 'date' ? day : `${day} ${answer.slice(11) || DEFAULT_TIME}`);
         }}
-        onKeyDown={onKey}
-        onChange={(event) => {
-          type(event.currentTarget.value);
-        }}
-      />
+      >
+        <input
+          {...common}
+          className={classes.blank}
+          type="text"
+          value={shown}
+          placeholder={label}
+          aria-invalid={unread}
+          style={sizedByContent ? undefined : { width: `${Math.max(12, shown.length + 1)}ch` }}
+          onFocus={(event) => {
+            event.currentTarget.select();
+          }}
+          onBlur={() => {
+            if (!unread) setTyped(undefined);
+          }}
+          onKeyDown={onKey}
+          onChange={(event) => {
+            type(event.currentTarget.value);
+          }}
+        />
+      </CalendarDrop>
       {typed !== undefined && words !== '' && typed !== words ? (
         <small className={classes.readAs}>{words}</small>
       ) : null}
       {unread ? <small className={classes.readAs}>{UNREAD[kind]}</small> : null}
-      <input
-        ref={picker}
-        className={classes.picker}
-        type={kind === 'date' ? 'date' : 'datetime-local'}
-        tabIndex={-1}
-        aria-hidden="true"
-        value={answer.replace(' ', 'T')}
-        onChange={(event) => {
-          setTyped(undefined);
-          onAnswer(event.currentTarget.value.replace('T', ' '));
-        }}
-      />
     </>
   );
 }

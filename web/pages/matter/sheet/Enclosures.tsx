@@ -4,6 +4,7 @@ import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { unmetDocuments } from '../../../../core/shelf/index.ts';
 import { fileSize } from '../../../words/wording.ts';
+import { Waiting } from '../../../ui/Waiting.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { EncloseMenu } from './EncloseMenu.tsx';
@@ -62,7 +63,7 @@ export function Enclosures(props: EnclosuresProps) {
       ) : null}
       {busy ? (
         <span className={classes.busy} role="status">
-          <progress aria-label="Files are being read" value={share} />{' '}
+          <Waiting label="Files are being read" share={share} />{' '}
           {share === undefined ? 'one moment…' : `${Math.round(share * 100)} %`}
         </span>
       ) : null}

@@ -3,6 +3,7 @@ import { NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { NodeViewProps } from '@tiptap/react';
 import { useContext } from 'react';
 import { lateKey } from '../../../../core/merge/late.ts';
+import { Tip } from '../../../ui/Tip.tsx';
 import { BlanksContext } from './blanksContext.ts';
 
 /** A value that is worked out when the message leaves; until then it shows what it would say now. */
@@ -25,8 +26,10 @@ function LateView({ node }: NodeViewProps) {
   const { late } = useContext(BlanksContext);
   const { path, format } = node.attrs as Parameters<typeof lateKey>[0];
   return (
-    <NodeViewWrapper as="span" data-value="" title="Worked out when it leaves">
-      {late[lateKey({ path, format })]}
-    </NodeViewWrapper>
+    <Tip label="Worked out when it leaves">
+      <NodeViewWrapper as="span" data-value="">
+        {late[lateKey({ path, format })]}
+      </NodeViewWrapper>
+    </Tip>
   );
 }

@@ -9,6 +9,7 @@ import { RecipientMenu } from './RecipientMenu.tsx';
 import { useUnfinished } from './unfinished.ts';
 import { useTaking } from './useTaking.ts';
 import { whyWords } from './whyWords.ts';
+import { Tip } from '../../../ui/Tip.tsx';
 import classes from './AddressBlock.module.css';
 
 type Recipients = Message['to'];
@@ -139,28 +140,30 @@ function useHalfTyped(label: string, { typed, isWhole, addTyped }: ReturnType<ty
 /** Those who stand on the line already. */
 function Taken({ recipients, channel, matterId, onChange }: RecipientLineProps) {
   return recipients.map((recipient) => (
-    <span key={`${recipient.address} ${recipient.name}`} className={classes.person} title={recipient.address}>
-      <RecipientMenu
-        recipient={recipient}
-        channel={channel}
-        matterId={matterId}
-        line={recipients}
-        onChange={(next) => {
-          onChange(recipients.map((one) => (one === recipient ? next : one)));
-        }}
-      />
-      {channel === 'text' && recipient.name !== '' ? <small>{recipient.address}</small> : null}
-      {recipient.roles.length > 0 ? <small>{recipient.roles.join(', ')}</small> : null}
-      <button
-        type="button"
-        aria-label={`Remove ${recipient.name || recipient.address}`}
-        onClick={() => {
-          onChange(recipients.filter((one) => one !== recipient));
-        }}
-      >
-        <IconX size={12} stroke={2} aria-hidden="true" />
-      </button>
-    </span>
+    <Tip key={`${recipient.address} ${recipient.name}`} label={recipient.address}>
+      <span className={classes.person}>
+        <RecipientMenu
+          recipient={recipient}
+          channel={channel}
+          matterId={matterId}
+          line={recipients}
+          onChange={(next) => {
+            onChange(recipients.map((one) => (one === recipient ? next : one)));
+          }}
+        />
+        {channel === 'text' && recipient.name !== '' ? <small>{recipient.address}</small> : null}
+        {recipient.roles.length > 0 ? <small>{recipient.roles.join(', ')}</small> : null}
+        <button
+          type="button"
+          aria-label={`Remove ${recipient.name || recipient.address}`}
+          onClick={() => {
+            onChange(recipients.filter((one) => one !== recipient));
+          }}
+        >
+          <IconX size={12} stroke={2} aria-hidden="true" />
+        </button>
+      </span>
+    </Tip>
   ));
 }
 

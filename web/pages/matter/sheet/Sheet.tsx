@@ -8,6 +8,7 @@ import type { WordsBefore } from '../../../api/messages.ts';
 import { isLineLost, problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
+import { Received } from '../../../parts/messages/Received.tsx';
 import { AddressBlock } from './AddressBlock.tsx';
 import { BlanksContext } from './blanksContext.ts';
 import { Enclosures } from './Enclosures.tsx';
@@ -39,6 +40,7 @@ interface SheetProps {
 /** The sheet: address block, subject, body, enclosures at the foot, and notes in its margin. */
 export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }: SheetProps) {
   const [acknowledged, setAcknowledged] = useState<ReadonlySet<string>>(new Set());
+  const [arrives, setArrives] = useState(false);
   const touched = useRef(initial.revision > 1);
   const page = useRef<HTMLDivElement>(null);
   const { keeper, draft } = useDraft(initial, personId, begun);
@@ -56,20 +58,12 @@ export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }
   const { subject, body } = useSheetEditors(initial, keeper, message.notes, page, change, wordingOf);
   const back = useWordsBefore(before, { subject, body, setLine: parts.setLine });
   const onPaste = usePasting(body, enclosing.files);
-  const blanks = useBlanks(message, matter);
+  const blanks = useBlanks(message, matter, parts);
   useKeys({ 'Ctrl+Enter': () => void leaving.go(), Escape: () => void leaving.putAway() });
 
   const notes = message.notes.filter(({ severity, id }) => severity === 'stop' || !acknowledged.has(id));
   return (
-    <BlanksContext
-      value={{
-        ...blanks,
-        answers: parts.answers,
-        onAnswer: (key, text) => {
-          parts.answer(message.blanks, key, text);
-        },
-      }}
-    >
+    <BlanksContext value={blanks}>
       <UnfinishedContext value={leaving.begun}>
         {draft.conflict ? <Conflict onTheirs={onTakeTheirs} onMine={() => void keeper.keepMine()} /> : null}
         <SheetTools
@@ -78,8 +72,15 @@ export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }
           onKeep={keeper.flush}
           onQuote={parts.quote}
           onBack={back}
+          arrives={arrives}
+          onArrives={() => void keeper.flush().then((kept) => setArrives(kept && !arrives))}
         />
-        <div className={classes.scroller} onPaste={onPaste}>
+        {arrives ? (
+          <div className={classes.arrives}>
+            <Received subject={message.subject} html={message.html} text={message.mailText} />
+          </div>
+        ) : null}
+        <div className={classes.scroller} hidden={arrives} onPaste={onPaste}>
           <Page
             page={page}
             initial={initial}
@@ -212,9 +213,13 @@ const problemOf = (error: unknown): string | undefined =>
 const unsavedWords = (error: unknown): string | undefined =>
   isLineLost(error) ? 'The server can’t be reached. Your draft is saved on this computer.' : problemOf(error);
 
-/** What the sheet asks for, and what can be offered in answer. */
-function useBlanks({ blanks, late }: Message, { parties, documents }: MatterDetail) {
-  return useMemo(
+/** What the sheet asks for, what is answered, and what can be offered in answer. */
+function useBlanks(
+  { blanks, late }: Message,
+  { parties, documents }: MatterDetail,
+  { answers, answer }: ReturnType<typeof useSheetParts>,
+) {
+  const asked = useMemo(
     () => ({
       blanks,
       late,
@@ -225,6 +230,10 @@ function useBlanks({ blanks, late }: Message, { parties, documents }: MatterDeta
     }),
     [blanks, late, parties, documents],
   );
+  const onAnswer = (key: string, text: string): void => {
+    answer(blanks, key, text);
+  };
+  return { ...asked, answers, onAnswer };
 }
 
 interface ConflictProps {

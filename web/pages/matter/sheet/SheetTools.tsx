@@ -10,6 +10,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { CheckField } from '../../../ui/Field.tsx';
 import { usePassagesHereQuery, useSendTestMutation } from '../../../api/messages.ts';
 import classes from './SheetTools.module.css';
+import { Tip } from '../../../ui/Tip.tsx';
 import { useOpenEntry } from '../../../parts/start/openEntry.ts';
 
 interface SheetToolsProps {
@@ -21,10 +22,21 @@ interface SheetToolsProps {
   readonly onQuote: () => void;
   /** The words before another template was chosen, to go back to them. */
   readonly onBack: (() => void) | undefined;
+  /** Whether it is shown as whoever gets it will see it. */
+  readonly arrives: boolean;
+  readonly onArrives: () => void;
 }
 
 /** What the sheet is: how it goes and what it was begun from; another template; keeping its wording. */
-export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetToolsProps) {
+export function SheetTools({
+  message,
+  matter,
+  onKeep,
+  onQuote,
+  onBack,
+  arrives,
+  onArrives,
+}: SheetToolsProps) {
   const { channel, templateName, segments } = message;
   const beside = useOpenEntry();
   return (
@@ -33,17 +45,20 @@ export function SheetTools({ message, matter, onKeep, onQuote, onBack }: SheetTo
         {channelWords(channel)}
         {templateName === null ? '' : ` from “${templateName}”`}
       </span>
-      <Link
-        to={`/matters/${matter.id}/start${beside}`}
-        state={{ switching: message.id, channel }}
-        title="What you answered, and whom and what you put in, stays"
-      >
-        Another template
-      </Link>
+      <Tip label="What you answered, and whom and what you put in, stays">
+        <Link to={`/matters/${matter.id}/start${beside}`} state={{ switching: message.id, channel }}>
+          Another template
+        </Link>
+      </Tip>
       {message.mayQuote ? <Button onClick={onQuote}>Quote the message</Button> : null}
       {onBack ? <Button onClick={onBack}>Back to the words before</Button> : null}
       <KeepAs message={message} matter={matter} onKeep={onKeep} />
       {channel === 'email' ? <TestToMe messageId={message.id} onKeep={onKeep} /> : null}
+      {channel === 'email' ? (
+        <Button aria-pressed={arrives} onClick={onArrives}>
+          {arrives ? 'Back to writing' : 'See it as it arrives'}
+        </Button>
+      ) : null}
       {channel === 'letter' ? (
         <a href={`/api/v1/messages/${message.id}/page`} target="_blank" rel="noopener">
           See it as a page

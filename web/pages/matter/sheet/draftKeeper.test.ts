@@ -39,6 +39,7 @@ const message = (revision: number, change: Partial<Message> = {}): Message => ({
   bcc: [],
   subject: '',
   html: '',
+  mailText: '',
   text: '',
   subjectNodes: [],
   body: { type: 'doc' },

@@ -1,4 +1,4 @@
-import { formatTime } from '../../../../core/dates/formatDate.ts';
+import { clock } from '../../../words/dates.ts';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
@@ -72,20 +72,20 @@ export function Times({ values, onChange }: PartProps) {
   const { workingHours } = values;
   return (
     <div className={classes.fields}>
-      <TextField
+      <SelectField
         label="The practice works from"
-        type="time"
-        value={clockText(workingHours.fromMinute)}
-        onChange={(typed) => {
-          onChange({ workingHours: { ...workingHours, fromMinute: minutesOf(typed) } });
+        value={String(workingHours.fromMinute)}
+        options={clocks(workingHours.fromMinute)}
+        onChange={(minute) => {
+          onChange({ workingHours: { ...workingHours, fromMinute: Number(minute) } });
         }}
       />
-      <TextField
+      <SelectField
         label="until"
-        type="time"
-        value={clockText(workingHours.untilMinute)}
-        onChange={(typed) => {
-          onChange({ workingHours: { ...workingHours, untilMinute: minutesOf(typed) } });
+        value={String(workingHours.untilMinute)}
+        options={clocks(workingHours.untilMinute)}
+        onChange={(minute) => {
+          onChange({ workingHours: { ...workingHours, untilMinute: Number(minute) } });
         }}
       />
       <SelectField
@@ -118,12 +118,13 @@ export function Times({ values, onChange }: PartProps) {
   );
 }
 
-const clockText = (minutes: number): string => formatTime(Math.floor(minutes / 60), minutes % 60);
+const QUARTER_HOURS = Array.from({ length: 96 }, (_, n) => n * 15);
 
-function minutesOf(clock: string): number {
-  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
-  return hours * 60 + minutes;
-}
+/** Times of the day by quarters of an hour, and the one that is set. */
+const clocks = (set: number): readonly (readonly [string, string])[] =>
+  [...new Set([...QUARTER_HOURS, set])]
+    .sort((a, b) => a - b)
+    .map((minute) => [String(minute), clock(Math.floor(minute / 60), minute % 60)] as const);
 
 function holdWords(seconds: number): string {
   if (seconds === 0) return 'not at all';

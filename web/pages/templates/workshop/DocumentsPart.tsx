@@ -1,5 +1,7 @@
+import { useRef } from 'react';
 import type { TemplateContentJson } from '../../../../contract/templates.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { FileChooser } from '../../../ui/FileChooser.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
 import { problemWords } from '../../../words/wording.ts';
 import { useKeepFileMutation, useTemplatesInfiniteQuery } from '../../../api/templates.ts';
@@ -12,6 +14,7 @@ type Rule = TemplateContentJson['documents'][number];
 /** What a template encloses, each by its rule. */
 export function DocumentsPart({ content, catalogue, onContent }: ContentPartProps) {
   const { data } = useTemplatesInfiniteQuery({ query: '' });
+  const chooser = useRef<HTMLInputElement>(null);
   const [keepFile, { error }] = useKeepFileMutation();
   const letters = (data?.pages.flatMap(({ items }) => items) ?? []).filter(
     ({ channel }) => channel === 'letter',
@@ -67,23 +70,20 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
       >
         One that the writer chooses
       </Button>
-      <label className={classes.fileChoice}>
-        The same file each time…
-        <input
-          type="file"
-          onChange={(event) => {
-            const [file] = event.currentTarget.files ?? [];
-            event.currentTarget.value = '';
-            if (file)
-              void keepFile(file)
-                .unwrap()
-                .then((kept) => {
-                  add({ kind: 'fixed', fileId: kept.id, name: kept.name });
-                })
-                .catch(() => undefined);
-          }}
-        />
-      </label>
+      <Button onClick={() => chooser.current?.click()}>The same file each time…</Button>
+      <FileChooser
+        ref={chooser}
+        label="File to enclose each time"
+        onChoose={([file]) => {
+          if (file)
+            void keepFile(file)
+              .unwrap()
+              .then((kept) => {
+                add({ kind: 'fixed', fileId: kept.id, name: kept.name });
+              })
+              .catch(() => undefined);
+        }}
+      />
       {error ? <small role="alert">{problemWords(error)}</small> : null}
     </Part>
   );

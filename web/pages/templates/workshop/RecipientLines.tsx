@@ -1,3 +1,4 @@
+import { Autocomplete } from '@mantine/core';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
@@ -61,8 +62,12 @@ function RuleLine({
   // Copies alone: what goes to a matter is filed there, and nobody reads it as a letter.
   const mayFile = label !== 'To' && !rules.some((rule) => 'filing' in rule);
   const free = roles.filter(({ key }) => !rules.some((rule) => 'role' in rule && rule.role === key));
-  const add = (): void => {
-    const text = typed.trim();
+  const hintOf = (name: string): string =>
+    name === FILING
+      ? 'answers to all are filed by themselves'
+      : (free.find((role) => role.label === name)?.types.join(', ') ?? '');
+  const add = (words = typed): void => {
+    const text = words.trim();
     const role = free.find(({ label: name }) => name.toLowerCase() === text.toLowerCase());
     if (role) onChange([...rules, { role: role.key }]);
     else if (mayFile && text.toLowerCase() === FILING) onChange([...rules, { filing: true }]);
@@ -95,38 +100,34 @@ function RuleLine({
           </button>
         </span>
       ))}
-      <input
+      <Autocomplete
         ref={field}
-        value={typed}
-        list={`roles-${label}`}
+        variant="unstyled"
+        size="xs"
+        className={classes.addRule ?? ''}
         aria-label={`Add to ${label}`}
         placeholder={rules.length === 0 ? 'a role, or an address' : 'add'}
-        onChange={(event) => {
-          const { value } = event.currentTarget;
-          const role = free.find(({ label: name }) => name === value);
-          if (role) {
-            onChange([...rules, { role: role.key }]);
-            setTyped('');
-          } else if (mayFile && value === FILING) {
-            onChange([...rules, { filing: true }]);
-            setTyped('');
-          } else setTyped(value);
+        value={typed}
+        data={[...(mayFile ? [FILING] : []), ...new Set(free.map(({ label: name }) => name))]}
+        renderOption={({ option }) => (
+          <span>
+            {option.value} <small>{hintOf(option.value)}</small>
+          </span>
+        )}
+        comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+        onChange={setTyped}
+        onOptionSubmit={(chosen) => {
+          add(chosen);
         }}
         onKeyDown={(event) => {
           if (event.key !== 'Enter') return;
           event.preventDefault();
           add();
         }}
-        onBlur={add}
+        onBlur={() => {
+          add();
+        }}
       />
-      <datalist id={`roles-${label}`}>
-        {mayFile ? <option value={FILING}>answers to all are filed by themselves</option> : null}
-        {free.map(({ key, label: name, types }) => (
-          <option key={key} value={name}>
-            {types.join(', ')}
-          </option>
-        ))}
-      </datalist>
     </div>
   );
 }

@@ -32,8 +32,8 @@ describe('whom a template writes to', () => {
 
   it('is a role, by its name in any case, or an address', async () => {
     const { user, value } = lines();
-    await user.type(screen.getByLabelText('Add to To'), 'owner{Enter}');
-    await user.type(screen.getByLabelText('Add to Cc'), 'archive@x.example{Enter}');
+    await user.type(screen.getByRole('combobox', { name: 'Add to To' }), 'owner{Enter}');
+    await user.type(screen.getByRole('combobox', { name: 'Add to Cc' }), 'archive@x.example{Enter}');
     expect(value()).toEqual({
       to: [{ role: 'owner' }],
       cc: [{ address: 'archive@x.example', name: '' }],
@@ -43,15 +43,15 @@ describe('whom a template writes to', () => {
 
   it('is nobody whom these letters do not name: they stay to be gone on with', async () => {
     const { user, value } = lines();
-    await user.type(screen.getByLabelText('Add to To'), 'owne{Enter}');
+    await user.type(screen.getByRole('combobox', { name: 'Add to To' }), 'owne{Enter}');
     await user.tab();
     expect(value().to).toEqual([]);
-    expect(screen.getByLabelText<HTMLInputElement>('Add to To').value).toBe('owne');
+    expect(screen.getByRole<HTMLInputElement>('combobox', { name: 'Add to To' }).value).toBe('owne');
   });
 
   it('has a role once on a line, and lets go of it', async () => {
     const { user, value } = lines({ to: [{ role: 'owner' }], cc: [], bcc: [] });
-    await user.type(screen.getByLabelText('Add to To'), 'Owner{Enter}');
+    await user.type(screen.getByRole('combobox', { name: 'Add to To' }), 'Owner{Enter}');
     expect(value().to).toEqual([{ role: 'owner' }]);
     await user.click(screen.getByRole('button', { name: 'Remove Owner' }));
     expect(value().to).toEqual([]);
@@ -130,7 +130,7 @@ describe('the parts of a template beside its wording', () => {
 
   it('enclose a file of their own by the id it was kept under, and nothing where it was refused', async () => {
     const { user, value } = parts({}, { 'POST /template-files': { id: 'f1', name: 'Terms.pdf' } });
-    await user.upload(screen.getByLabelText(/The same file each time/), new File(['x'], 'Terms.pdf'));
+    await user.upload(screen.getByLabelText('File to enclose each time'), new File(['x'], 'Terms.pdf'));
     await vi.waitFor(() => {
       expect(value().content.documents).toEqual([{ kind: 'fixed', fileId: 'f1', name: 'Terms.pdf' }]);
     });
@@ -141,7 +141,7 @@ describe('the parts of a template beside its wording', () => {
       {},
       { 'POST /template-files': refusing(413, 'tooLarge', 'It is larger than a message may be.') },
     );
-    await user.upload(screen.getByLabelText(/The same file each time/), new File(['x'], 'Terms.pdf'));
+    await user.upload(screen.getByLabelText('File to enclose each time'), new File(['x'], 'Terms.pdf'));
     expect(await screen.findByText(/larger than a message may be/)).toBeTruthy();
     expect(value().content.documents).toEqual([]);
   });

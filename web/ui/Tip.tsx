@@ -1,0 +1,29 @@
+import { Tooltip } from '@mantine/core';
+import type { ReactElement } from 'react';
+import classes from './Tip.module.css';
+
+interface TipProps {
+  /** Undefined for none. What stands here is said elsewhere too: not everybody can hover. */
+  readonly label: string | undefined;
+  readonly children: ReactElement;
+}
+
+const OPENS_AFTER_MS = 350;
+
+/** A word more on what is pointed at, for the pointer and for the keyboard. */
+export function Tip({ label, children }: TipProps) {
+  if (label === undefined || label === '') return children;
+  return (
+    <Tooltip
+      label={label}
+      className={classes.tip ?? ''}
+      multiline
+      maw={340}
+      openDelay={OPENS_AFTER_MS}
+      transitionProps={{ duration: 0 }}
+      events={{ hover: true, focus: true, touch: false }}
+    >
+      {children}
+    </Tooltip>
+  );
+}
