@@ -79,6 +79,8 @@ export const EntryDetail = Type.Object({
   attachments: Type.Array(EnclosedFile),
   sentBy: Type.Union([Type.String(), Type.Null()]),
   templateName: Type.Union([Type.String(), Type.Null()]),
+  /** The message written here that it was sent as; null for what was written elsewhere. */
+  messageId: Type.Union([Id, Type.Null()]),
   /** Recipients whom the host refused, in its own words. */
   refusals: Type.Array(Type.Object({ address: Type.String(), reply: Type.String() })),
   /** What hosts reported later of its delivery, in their own words. */

@@ -37,6 +37,14 @@ export const FoundFile = Type.Object({
   subject: InlineJson,
   body: DocumentJson,
   gaps: Type.Array(Gap),
+  /** What a letter cannot hold, by kind; of pictures, where they were and what they showed. */
+  leftOut: Type.Array(
+    Type.Object({
+      kind: Type.Enum(['picture', 'colour', 'typeface', 'form', 'script', 'frame', 'sound']),
+      count: Type.Integer(),
+      pictures: Type.Array(Type.Object({ src: Type.String(), alt: Type.String() })),
+    }),
+  ),
 });
 export type FoundFile = Static<typeof FoundFile>;
 export const FoundFiles = Type.Object({ items: Type.Array(FoundFile) });

@@ -176,6 +176,9 @@ export const Message = Type.Object({
       address: Type.String(),
     }),
   ),
+  /** What its sender can sign with, the default first, and which it is signed with; null for the default. */
+  signatures: Type.Array(Type.Object({ id: Id, name: Type.String() })),
+  signature: Type.Union([Id, Type.Null()]),
   /** Where answers go, when not to the sender. */
   replyTo: Type.Union([Type.String(), Type.Null()]),
   copyToSelf: Type.Boolean(),
@@ -284,6 +287,8 @@ export const ChangeMessage = Type.Object(
     body: Type.Optional(DocumentJson),
     answers: Type.Optional(Answers),
     sender: Type.Optional(Type.Union([SenderChoiceJson, Type.Null()])),
+    /** One of its sender’s further signatures; null for their default. */
+    signature: Type.Optional(Type.Union([Id, Type.Null()])),
     replyTo: Type.Optional(Type.Union([Type.String({ maxLength: 254 }), Type.Null()])),
     copyToSelf: Type.Optional(Type.Boolean()),
     each: Type.Optional(Type.Boolean()),

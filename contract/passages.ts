@@ -60,14 +60,26 @@ export const ChangePassage = Type.Object(
 export type ChangePassage = Static<typeof ChangePassage>;
 
 export const Signatures = Type.Object({
-  people: Type.Array(Type.Object({ id: Id, name: Type.String(), passageId: Type.Union([Id, Type.Null()]) })),
+  people: Type.Array(
+    Type.Object({
+      id: Id,
+      name: Type.String(),
+      passageId: Type.Union([Id, Type.Null()]),
+      further: Type.Array(Id),
+    }),
+  ),
 });
 export type Signatures = Static<typeof Signatures>;
 
 export const ChooseSignature = Type.Object(
-  { passageId: Type.Union([Id, Type.Null()]) },
+  {
+    passageId: Type.Optional(Type.Union([Id, Type.Null()])),
+    /** What they may sign with besides. */
+    further: Type.Optional(Type.Array(Id, { maxItems: 20, uniqueItems: true })),
+  },
   { additionalProperties: false },
 );
+export type ChooseSignature = Static<typeof ChooseSignature>;
 
 export const PictureView = Type.Object({
   picture: Type.String(),

@@ -109,6 +109,8 @@ export const TemplateContentJson = Type.Object(
     translation: Type.Optional(
       Type.Object({ templateId: Id, language: Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' }) }),
     ),
+    /** Matter types it is made for, by their ids: it is not offered elsewhere. */
+    madeFor: Type.Optional(Type.Array(Id, { minItems: 1, maxItems: 60, uniqueItems: true })),
     after: Type.Optional(
       Type.Object(
         {
@@ -229,6 +231,20 @@ export const ChangeTemplate = Type.Object(
   { additionalProperties: false },
 );
 export type ChangeTemplate = Static<typeof ChangeTemplate>;
+
+/** What a new template can begin from, by what it is for. */
+export const Starters = Type.Object({
+  items: Type.Array(
+    Type.Object({
+      id: Type.String(),
+      name: Type.String(),
+      purpose: Type.String(),
+      channel: Channel,
+      content: TemplateContentJson,
+    }),
+  ),
+});
+export type Starters = Static<typeof Starters>;
 
 export const ChangeStanding = Type.Object({ standing: Standing }, { additionalProperties: false });
 

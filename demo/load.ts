@@ -100,7 +100,7 @@ async function fillLibrary(tx: Tx, today: PlainDate, nowUtc: number): Promise<vo
     );
   for (const [key, person] of Object.entries(PEOPLE))
     if (PASSAGES.some(({ id }) => id === `passage-signature-${key}`))
-      await chooseSignature(tx, person.id, `passage-signature-${key}`);
+      await chooseSignature(tx, person.id, { passageId: `passage-signature-${key}` });
   for (const template of TEMPLATES)
     await insertTemplate(
       tx,

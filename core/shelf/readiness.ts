@@ -4,6 +4,7 @@ import type { FieldReader } from '../merge/fieldReader.ts';
 import type { MatterRecord } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import { resolveRecipients } from '../recipients/recipients.ts';
+import { isMadeFor } from '../template/template.ts';
 import { checkForType } from '../template/checkTemplate.ts';
 import type { Channel } from '../model/channel.ts';
 import { latestOfCategory } from './documents.ts';
@@ -62,8 +63,15 @@ function documentReasons({ content }: Program, record: MatterRecord): readonly U
 
 /** A template that does not hold on this type of matter is not offered on it, rather than failing once it is open. */
 function typeFaults({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
+  if (!isMadeFor(content, record.type.id)) return [notForThisType(record)];
   const fault = checkForType(content, record.type).find(
     ({ code, where }) => code !== 'unknownRole' || where !== 'recipients',
   );
-  return fault ? [{ code: 'notForThisType', where: 'template', params: { type: record.type.name } }] : [];
+  return fault ? [notForThisType(record)] : [];
 }
+
+const notForThisType = ({ type }: MatterRecord): UnavailableReason => ({
+  code: 'notForThisType',
+  where: 'template',
+  params: { type: type.name },
+});

@@ -137,8 +137,19 @@ function dayWords(than: string, names: Pick<OutlineNames, 'field'>): string {
 
 /** Everything beside the wording, a line each: to whom, with what, and what follows. */
 export function outlineRest(content: TemplateContent, names: OutlineNames): readonly string[] {
-  const { recipients, documents, blanks, category, sender, replyTo, after, plain, each, translation } =
-    content;
+  const {
+    recipients,
+    documents,
+    blanks,
+    category,
+    sender,
+    replyTo,
+    after,
+    plain,
+    each,
+    translation,
+    madeFor,
+  } = content;
   const line = (name: string, rules: readonly RecipientRule[]): readonly string[] =>
     rules.length > 0 ? [`${name}: ${rules.map((rule) => ruleWords(rule, names)).join(', ')}`] : [];
   return [
@@ -148,6 +159,7 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
     ...(sender ? [`From: ${names.sender(sender)}`] : []),
     ...(replyTo ? [`Answers to: ${replyTo}`] : []),
     ...(translation ? [`Its language: ${translation.language}`] : []),
+    ...(madeFor ? [`Made for: ${madeFor.map((id) => names.field(`type.${id}`)).join(', ')}`] : []),
     ...(each ? ['One message for each recipient'] : []),
     ...documents.map((rule) => `Encloses: ${documentRuleWords(rule)}`),
     ...blanks.map(

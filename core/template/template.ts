@@ -57,7 +57,13 @@ export interface TemplateContent {
   readonly each?: true;
   /** It is another template's version in a language: taken instead of that one for whoever writes in it. */
   readonly translation?: Translation;
+  /** Ids of the matter types it is made for, at least one; without it, all on which it holds. */
+  readonly madeFor?: readonly string[];
 }
+
+/** Whether a template is meant for matters of a type, whatever it says. */
+export const isMadeFor = ({ madeFor }: Pick<TemplateContent, 'madeFor'>, typeId: string): boolean =>
+  madeFor === undefined || madeFor.includes(typeId);
 
 export interface Translation {
   readonly templateId: string;
@@ -78,6 +84,8 @@ export interface SendOptions extends Pick<
 > {
   /** A copy goes to whoever writes it, unseen by the others. */
   readonly copyToSelf?: true;
+  /** The passage it is signed with, in place of the sender's default. */
+  readonly signature?: string;
   /** It was begun as an answer to everybody. */
   readonly answersAll?: true;
   /** The entry it was begun from, and how: another template under it takes that up as well. */

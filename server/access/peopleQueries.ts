@@ -2,6 +2,7 @@ import { asId } from '../../core/model/ids.ts';
 import type { PersonId } from '../../core/model/ids.ts';
 import type { Person } from '../../core/model/matter.ts';
 import { kept, stampAnew } from '../platform/database/kept.ts';
+import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
@@ -16,6 +17,8 @@ export interface Account extends Person {
   readonly rank: number;
   /** The passage they sign with; undefined where they sign plainly. */
   readonly signaturePassageId?: string;
+  /** Passages that they may sign with besides. */
+  readonly furtherSignatures?: readonly string[];
 }
 
 interface PersonRow {
@@ -28,6 +31,7 @@ interface PersonRow {
   password_hash: string | null;
   rank: number;
   signature_passage_id: string | null;
+  further_signatures?: string;
 }
 
 const toAccount = (row: PersonRow): Account => ({
@@ -40,6 +44,7 @@ const toAccount = (row: PersonRow): Account => ({
   passwordHash: row.password_hash,
   rank: row.rank,
   ...(row.signature_passage_id === null ? {} : { signaturePassageId: row.signature_passage_id }),
+  furtherSignatures: fromJson<string[]>(row.further_signatures ?? '[]'),
 });
 
 /** Everybody of the practice, the principal first. */
@@ -69,9 +74,25 @@ export async function insertPerson(tx: Tx, account: Account): Promise<void> {
   await stampAnew(tx, 'people');
 }
 
-/** Chooses whose default signature a passage is; null takes it away. False where there is no such person. */
-export async function chooseSignature(tx: Tx, personId: string, passageId: string | null): Promise<boolean> {
-  const changed = await tx('people').where({ id: personId }).update({ signature_passage_id: passageId });
+/** The passages that somebody signs with: by default, null for none, and besides. What is undefined stays as it is. */
+export interface SignatureChoice {
+  readonly passageId?: string | null | undefined;
+  readonly further?: readonly string[] | undefined;
+}
+
+/** False where there is no such person. */
+export async function chooseSignature(
+  tx: Tx,
+  personId: string,
+  { passageId, further }: SignatureChoice,
+): Promise<boolean> {
+  const changed = await tx('people')
+    .where({ id: personId })
+    .update({
+      ...(passageId === undefined ? {} : { signature_passage_id: passageId }),
+      ...(further === undefined ? {} : { further_signatures: JSON.stringify(further) }),
+      rank: tx.ref('rank'),
+    });
   await stampAnew(tx, 'people');
   return changed === 1;
 }

@@ -32,6 +32,7 @@ export async function readEntry(services: Services, scope: PersonScope, id: stri
       sizeBytes,
     })),
     sentBy: author?.name ?? null,
+    messageId: entry.messageId,
     templateName: await templateNameOf(scope, entry.templateVersionId),
     refusals: [...entry.refusals],
     deliveries: (await deliveryReportsOf(scope, [entry.id])).map(({ address, action, words, atUtc }) => ({

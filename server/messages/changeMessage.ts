@@ -1,5 +1,5 @@
 import type { ChangeMessage, Message } from '../../contract/messages.ts';
-import { resign, typedRecipients } from '../../core/compose/index.ts';
+import { resign, signerFor, typedRecipients } from '../../core/compose/index.ts';
 import { onceEach } from '../../core/recipients/onceEach.ts';
 import { oneLine } from '../../core/merge/fieldText.ts';
 import { refreshValues } from '../../core/merge/refresh.ts';
@@ -8,7 +8,8 @@ import { parseDocument, parseInline } from '../../core/template/parseDocument.ts
 import type { DocumentProblem } from '../../core/template/parseDocument.ts';
 import type { DocumentNode, InlineDocument } from '../../core/template/document.ts';
 import type { SendOptions } from '../../core/template/template.ts';
-import { DomainProblem } from '../platform/problems/problem.ts';
+import { signaturesOf } from '../templates/compiled.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { updateDraft } from './queries.ts';
 import type { StoredMessage } from './message.ts';
@@ -46,9 +47,15 @@ export async function changeMessage(
   const quoting = change.quoted ? await quoteTakenUp(services, scope, matter, written) : written;
   const changed = { ...quoting, updatedUtc: services.now() };
   const desk = await layoutDraft(services, scope, changed, matter);
+  if (change.signature) await refuseForeign(scope, desk, change.signature);
   const signed =
-    change.sender === undefined ? changed : await signAnew(services, scope, { matter, begun }, changed, desk);
-  const renewed = change.to || change.sender !== undefined ? refreshValues(signed, desk.reader) : changed;
+    change.sender === undefined && change.signature === undefined
+      ? changed
+      : await signAnew(services, scope, { matter, begun }, changed, desk);
+  const renewed =
+    change.to || change.sender !== undefined || change.signature !== undefined
+      ? refreshValues(signed, desk.reader)
+      : changed;
 
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateDraft(tx, renewed, revision))) {
@@ -62,6 +69,14 @@ export async function changeMessage(
   });
   const kept = { ...desk, message: { ...renewed, revision: revision + 1 } };
   return viewMessage(services, scope, kept);
+}
+
+/** Nobody signs with what is not their sender's. */
+async function refuseForeign(scope: PersonScope, desk: DraftLayout, passageId: string): Promise<void> {
+  const { message, matter, sender, settings } = desk;
+  const { signatureOf } = signerFor(message.sendOptions.sender, sender, matter, settings);
+  const own = await signaturesOf(scope, signatureOf);
+  if (!own.some(({ id }) => id === passageId)) throw notFound('signature');
 }
 
 /** The signature follows the sender, where it still stands as it was put in. */
@@ -112,14 +127,24 @@ async function applyChange(
 /** How it goes, as its writer changes it; what is undone leaves no trace in it. */
 function changeOptions(
   sendOptions: SendOptions,
-  { sender, replyTo, copyToSelf, each }: ChangeMessage,
+  { sender, signature, replyTo, copyToSelf, each }: ChangeMessage,
 ): SendOptions {
-  const { sender: oldSender, replyTo: oldReplyTo, copyToSelf: oldCopy, each: oldEach, ...rest } = sendOptions;
+  const {
+    sender: oldSender,
+    signature: oldSignature,
+    replyTo: oldReplyTo,
+    copyToSelf: oldCopy,
+    each: oldEach,
+    ...rest
+  } = sendOptions;
+  // Another sender signs with their own.
+  const signs = signature === undefined ? (sender === undefined ? oldSignature : undefined) : signature;
   const under = sender === undefined ? oldSender : (sender ?? undefined);
   const answersTo = replyTo === undefined ? oldReplyTo : replyTo === null ? undefined : oneLine(replyTo);
   return {
     ...rest,
     ...(under ? { sender: under } : {}),
+    ...(signs ? { signature: signs } : {}),
     ...(answersTo ? { replyTo: answersTo } : {}),
     ...((copyToSelf ?? oldCopy) ? { copyToSelf: true } : {}),
     ...((each ?? oldEach) ? { each: true } : {}),

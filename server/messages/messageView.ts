@@ -1,7 +1,7 @@
 import type { Services } from '../platform/services.ts';
 import type { DraftLayout } from './draftLayout.ts';
 import type { Message } from '../../contract/messages.ts';
-import { senderOf, sendersFor } from '../../core/compose/index.ts';
+import { senderOf, sendersFor, signerFor } from '../../core/compose/index.ts';
 import { finishMessage } from '../../core/merge/finish.ts';
 import type { FinishedMessage } from '../../core/merge/finish.ts';
 import { checkDraft } from './checkDraft.ts';
@@ -21,7 +21,7 @@ import type { Note } from '../../core/checks/index.ts';
 import type { PersonScope, Scope } from '../access/scope.ts';
 import { mayKnow } from '../access/mayKnow.ts';
 import { asMailed } from './asMailed.ts';
-import { versionOf } from '../templates/compiled.ts';
+import { signaturesOf, versionOf } from '../templates/compiled.ts';
 import type { TemplateVersion } from '../templates/template.ts';
 import type { StoredMessage } from './message.ts';
 
@@ -46,6 +46,7 @@ export async function viewMessage(
     from: message.channel === 'text' ? { ...from, address: settings.textSender } : from,
     sender: message.sendOptions.sender ?? null,
     senders: sendersFor(sender, matter, settings).map((one) => ({ ...one })),
+    ...(await signaturesHere(scope, desk)),
     replyTo: message.sendOptions.replyTo ?? null,
     copyToSelf: message.sendOptions.copyToSelf === true,
     mayQuote: mayQuote(message.sendOptions),
@@ -90,6 +91,15 @@ const headOf = ({ id, channel, state, revision }: StoredMessage, matter: StoredM
   stateDetail: stateDetail(state),
   revision,
 });
+
+async function signaturesHere(
+  scope: Scope,
+  { message: { sendOptions }, matter, sender, settings }: DraftLayout,
+): Promise<Pick<Message, 'signature' | 'signatures'>> {
+  const { signatureOf } = signerFor(sendOptions.sender, sender, matter, settings);
+  const signatures = await signaturesOf(scope, signatureOf);
+  return { signatures: [...signatures], signature: sendOptions.signature ?? null };
+}
 
 const segmentsOf = ({ channel }: StoredMessage, { text }: FinishedMessage): Message['segments'] =>
   channel === 'text' ? { ...countSegments(text.trim()) } : null;

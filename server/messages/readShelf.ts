@@ -9,6 +9,7 @@ import { readerFor } from '../matters/readerFor.ts';
 import { readinessOf, orderShelf, strongestReason } from '../../core/shelf/index.ts';
 import type { Readiness, TemplateUse, DueReason } from '../../core/shelf/index.ts';
 import type { CompiledTemplate } from '../templates/compiled.ts';
+import { isMadeFor } from '../../core/template/template.ts';
 import { resolveRecipients } from '../../core/recipients/recipients.ts';
 import { allInline, inlineOf } from '../../core/template/walk.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
@@ -27,7 +28,9 @@ export async function readShelf(services: Services, scope: PersonScope, matterId
   const all = await startableTemplates(scope);
   const ids = new Set(all.map(({ templateId }) => templateId as string));
   const templates = all.filter(
-    ({ content: { translation } }) => !translation || !ids.has(translation.templateId),
+    ({ content }) =>
+      isMadeFor(content, matter.type.id) &&
+      (!content.translation || !ids.has(content.translation.templateId)),
   );
   const last = await lastTemplateOnMatter(scope, matterId);
   const useOf = await templateUses(scope, {

@@ -21,6 +21,6 @@ export const BARE: Omit<TemplateContent, 'body'> = {
 export async function signatureHere(scope: PersonScope, desk: DraftLayout): Promise<readonly BlockNode[]> {
   const { message, matter, sender, settings, reader } = desk;
   const signer = signerFor(message.sendOptions.sender, sender, matter, settings);
-  const signature = await signatureOf(scope, signer.signatureOf);
+  const signature = await signatureOf(scope, signer.signatureOf, message.sendOptions.signature);
   return merge(compile({ ...BARE, body: documentOf(signature) }), reader).body.content;
 }

@@ -22,6 +22,23 @@ describe('the signature', () => {
     expect(words(back)).toBe(words(mine));
   });
 
+  it('can be another that its sender has, and only then', async () => {
+    const { json: made } = await desk.client.call('POST', '/passages', {
+      name: 'Maud, short',
+      body: { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'M. T.' }] }] },
+    });
+    const mine = await start({});
+    const foreign = await desk.client.call('PATCH', `/messages/${mine.id}`, { signature: made.id });
+    expect(foreign.status).toBe(404);
+    const me = (await desk.client.call('GET', '/session')).json.user.id;
+    await desk.client.call('PATCH', `/signatures/${me}`, { further: [made.id] });
+    const short = await change(mine.id, { signature: made.id });
+    expect(short.signatures.map(({ name }: { name: string }) => name)).toContain('Maud, short');
+    expect(words(short)).toContain('M. T.');
+    expect(words(short)).not.toContain('Maud Tidewell');
+    expect(words(await change(mine.id, { signature: null }))).toBe(words(mine));
+  });
+
   it('that was written over by hand stays as its writer left it', async () => {
     const mine = await start({});
     const body = JSON.parse(words(mine).replaceAll('"text":"Maud Tidewell"', '"text":"J. R."'));

@@ -6,7 +6,7 @@ import { expandPassages } from '../../core/template/passages.ts';
 import type { Passages } from '../../core/template/passages.ts';
 import { speaks } from '../../core/template/template.ts';
 import { PLAIN_SIGNATURE } from '../../core/template/signature.ts';
-import { listPeople } from '../access/peopleQueries.ts';
+import { findPerson, listPeople } from '../access/peopleQueries.ts';
 import { mayKnow } from '../access/mayKnow.ts';
 import type { Scope } from '../access/scope.ts';
 import { kept } from '../platform/database/kept.ts';
@@ -85,9 +85,35 @@ const signatures = kept(
   },
 );
 
-/** The default signature of a person, or the plain one of whoever has none, ready to be filled. The same object as long as its wording is the same. */
-export const signatureOf = async (
+/**
+ * The default signature of a person, or the plain one of whoever has none, ready to be filled; the chosen one of those they
+ * have besides. The same object as long as its wording is the same.
+ */
+export async function signatureOf(
   reads: Reads,
   personId: string | undefined,
-): Promise<readonly BlockNode[]> =>
-  (personId === undefined ? undefined : (await signatures(reads)).get(personId)) ?? plain;
+  chosen?: string,
+): Promise<readonly BlockNode[]> {
+  if (personId === undefined) return plain;
+  const person = chosen === undefined ? undefined : await findPerson(reads, personId);
+  if (chosen !== undefined && person?.furtherSignatures?.includes(chosen)) {
+    const passages = await currentPassages(reads);
+    const body = passages.get(chosen)?.body;
+    if (body) return tidyBlocks(expandPassages(body.content, passages));
+  }
+  return (await signatures(reads)).get(personId) ?? plain;
+}
+
+/** What somebody has to sign with, by name; the default first. */
+export async function signaturesOf(
+  reads: Reads,
+  personId: string | undefined,
+): Promise<readonly { readonly id: string; readonly name: string }[]> {
+  const person = personId === undefined ? undefined : await findPerson(reads, personId);
+  if (!person) return [];
+  const passages = await currentPassages(reads);
+  return [person.signaturePassageId, ...(person.furtherSignatures ?? [])].flatMap((id) => {
+    const passage = id === undefined ? undefined : passages.get(id);
+    return id !== undefined && passage ? [{ id, name: passage.name }] : [];
+  });
+}

@@ -1,7 +1,7 @@
 import type { Services } from '../platform/services.ts';
 import type { TemplatePack } from '../../contract/packs.ts';
 import type { PackReport } from '../../contract/imports.ts';
-import { withoutFiles } from './packContent.ts';
+import { asItTravels } from './packContent.ts';
 import { readContent } from './readContent.ts';
 import { newPicture } from './savePicture.ts';
 import { listPassages, insertPassage } from './passageQueries.ts';
@@ -85,7 +85,7 @@ type ReadTemplate = Omit<TemplatePack['templates'][number], 'content'> & {
 async function readTemplates(scope: PersonScope, pack: TemplatePack): Promise<readonly ReadTemplate[]> {
   const read: ReadTemplate[] = [];
   for (const one of pack.templates)
-    read.push({ ...one, content: await readContent(scope, withoutFiles(one.content)) });
+    read.push({ ...one, content: await readContent(scope, asItTravels(one.content)) });
   return read;
 }
 

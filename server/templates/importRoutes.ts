@@ -1,6 +1,8 @@
 import { FoundFiles, KeepFound, KeptFound, PackReport } from '../../contract/imports.ts';
 import { PackChoice, TemplatePack } from '../../contract/packs.ts';
 import { receivedFiles } from '../http/receiveFiles.ts';
+import { Starters } from '../../contract/templates.ts';
+import { readStarters } from './readStarters.ts';
 import { saveImported } from './saveImported.ts';
 import { readFiles } from './readFiles.ts';
 import { makePack } from './makePack.ts';
@@ -31,6 +33,15 @@ export const importRoutes = [
     status: 201,
     answers: KeptFound,
     handle: ({ services, scope, body }) => saveImported(services, scope, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/template-starters',
+    right: 'wording',
+    summary: 'Wording that a new template can begin from',
+    status: 200,
+    answers: Starters,
+    handle: ({ scope }) => readStarters(scope),
   }),
   endpoint({
     method: 'post',

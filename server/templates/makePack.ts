@@ -7,7 +7,7 @@ import { linkedPassages } from '../../core/template/passages.ts';
 import { picturesOf } from '../../core/template/parseContent.ts';
 import { findPictures } from './pictureQueries.ts';
 import { viewContent } from './templateContent.ts';
-import { withoutFiles } from './packContent.ts';
+import { asItTravels } from './packContent.ts';
 import type { PersonScope } from '../access/scope.ts';
 
 /** Templates as one file with all that they link: the chosen ones, or all that this person may see. */
@@ -43,7 +43,7 @@ export async function makePack(
       channel,
       folder,
       tags,
-      content: viewContent(withoutFiles(content)),
+      content: viewContent(asItTravels(content)),
     })),
     passages: chosen.map(({ id, name, folder, body }) => ({ id, name, folder, body: { ...body } })),
     pictures: Object.fromEntries(

@@ -112,7 +112,7 @@ export const passageRoutes = [
     body: ChooseSignature,
     status: 200,
     answers: Signatures,
-    handle: ({ services, scope, params, body }) => setSignature(services, scope, params.id, body.passageId),
+    handle: ({ services, scope, params, body }) => setSignature(services, scope, params.id, body),
   }),
   endpoint({
     method: 'post',

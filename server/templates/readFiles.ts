@@ -10,10 +10,11 @@ import { readWording } from '../platform/files/readWording.ts';
 import { readGaps } from '../../core/reading/placeGaps.ts';
 import type { Scope } from '../access/scope.ts';
 
-const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps'> = {
+const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps' | 'leftOut'> = {
   subject: [],
   body: { ...documentOf([]) },
   gaps: [],
+  leftOut: [],
 };
 
 /** Reads old wording from files, each by itself, and finds the codes and gaps in it. Nothing is kept yet. */
@@ -37,6 +38,7 @@ export async function readFiles(scope: Scope, files: readonly ReceivedFile[]): P
       problem: null,
       subject: subject.map((node) => ({ ...node })),
       body: { ...body },
+      leftOut: read.wording.leftOut.map((one) => ({ ...one, pictures: [...one.pictures] })),
       gaps: readGaps({ subject, body }, fields).map((gap) => ({
         ...gap,
         suggestions: gap.suggestions.map((one) => ({ ...one })),

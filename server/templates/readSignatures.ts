@@ -6,10 +6,11 @@ import type { PersonScope } from '../access/scope.ts';
 export async function readSignatures(scope: PersonScope): Promise<Signatures> {
   const people = await listPeople(scope);
   return {
-    people: people.map(({ id, name, signaturePassageId }) => ({
+    people: people.map(({ id, name, signaturePassageId, furtherSignatures = [] }) => ({
       id,
       name,
       passageId: signaturePassageId ?? null,
+      further: [...furtherSignatures],
     })),
   };
 }

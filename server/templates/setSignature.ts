@@ -1,4 +1,4 @@
-import type { Signatures } from '../../contract/passages.ts';
+import type { ChooseSignature, Signatures } from '../../contract/passages.ts';
 import { changing } from '../access/change.ts';
 import type { ChangeServices } from '../access/change.ts';
 import { chooseSignature } from '../access/peopleQueries.ts';
@@ -8,21 +8,23 @@ import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { findPassage } from './passageQueries.ts';
 import { readSignatures } from './readSignatures.ts';
 
-/** Gives somebody a default signature; the one before it simply is no longer. Everybody chooses their own. */
+/** Says what somebody signs with, by default and besides. Everybody chooses their own. */
 export async function setSignature(
   services: ChangeServices,
   scope: PersonScope,
   forId: string,
-  passageId: string | null,
+  choice: ChooseSignature,
 ): Promise<Signatures> {
   if (forId !== scope.actor.id && !may(scope.actor, 'settings'))
     throw new DomainProblem(
       'notYours',
       'Someone else’s signature is theirs, or an administrator’s, to choose.',
     );
-  if (passageId !== null && !(await findPassage(scope, passageId))) throw notFound('passage');
+  const { passageId, further = [] } = choice;
+  for (const id of [...further, ...(passageId ? [passageId] : [])])
+    if (!(await findPassage(scope, id))) throw notFound('passage');
   await changing(services, scope, async ({ tx, audit, tell }) => {
-    if (!(await chooseSignature(tx, forId, passageId))) throw notFound('person');
+    if (!(await chooseSignature(tx, forId, choice))) throw notFound('person');
     await audit('passage.signature', 'passage', passageId ?? 'none', { forId });
     tell({ kind: 'passage', id: passageId ?? forId });
   });

@@ -10,6 +10,7 @@ import { formatMoney, money } from '../../core/model/money.ts';
 import type { OutlineNames } from '../../core/template/outline.ts';
 import type { Passages } from '../../core/template/passages.ts';
 import { expandPassages } from '../../core/template/passages.ts';
+import { isMadeFor } from '../../core/template/template.ts';
 import type { TemplateContent } from '../../core/template/template.ts';
 import { documentOf } from '../../core/template/document.ts';
 
@@ -32,7 +33,8 @@ export function problemsOver(
   const expanded = withPassages(content, passages);
   const names = outlineNames(types, passages);
   const found = new Map<string, { problem: TemplateProblem; types: Set<string> }>();
-  for (const type of types) {
+  const meant = types.filter(({ id }) => isMadeFor(content, id));
+  for (const type of meant) {
     for (const problem of checkForType(expanded, type)) {
       const key = `${problem.code} ${problem.where}`;
       const known = found.get(key);
@@ -40,12 +42,14 @@ export function problemsOver(
       else found.set(key, { problem, types: new Set([type.name]) });
     }
   }
-  // What is wrong on some kinds only means that it is not for those; wrong on all, it is an error.
+  // What is wrong on some kinds only means that it is not for those; wrong on all, or on one that it says it is made for, it
+  // is an error.
   const overTypes = [...found.values()].map(({ problem, types: lacking }) => {
     const path =
       problem.params['path'] ?? (/^(?:table|party)\./.test(problem.where) ? problem.where : undefined);
     const params = typeof path === 'string' ? { ...problem.params, name: names.field(path) } : problem.params;
-    const severity = lacking.size < types.length ? 'warning' : problem.severity;
+    const severity =
+      content.madeFor === undefined && lacking.size < types.length ? 'warning' : problem.severity;
     return viewProblem({ ...problem, params, severity }, [...lacking]);
   });
   return [...inItself, ...overTypes];
@@ -68,7 +72,11 @@ export const typesThatHold = (
   passages: Passages,
 ): readonly MatterType[] => {
   const expanded = withPassages(content, passages);
-  return types.filter((type) => checkForType(expanded, type).every(({ severity }) => severity !== 'error'));
+  return types.filter(
+    (type) =>
+      isMadeFor(content, type.id) &&
+      checkForType(expanded, type).every(({ severity }) => severity !== 'error'),
+  );
 };
 
 /** Names places by what people call them, from whichever kind of matter knows them. */
@@ -83,6 +91,7 @@ export function outlineNames(
         columns.map(({ key, label }) => [`row.${key}`, label] as const),
       ),
       ...repeatsOf(type).map(({ over, label }) => [over, label] as const),
+      [`type.${type.id}`, type.name] as const,
       ...type.stages.map(({ key, label }) => [`stage.${key}`, label] as const),
     ]),
   );

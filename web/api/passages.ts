@@ -3,6 +3,7 @@ import type {
   NewPassage,
   PassageDetail,
   PassageList,
+  ChooseSignature,
   Signatures,
 } from '../../contract/passages.ts';
 import { api } from './api.ts';
@@ -42,12 +43,12 @@ const passagesApi = api.injectEndpoints({
     }),
     chooseSignature: build.mutation<
       Signatures,
-      { readonly personId: string; readonly passageId: string | null }
+      { readonly personId: string; readonly choice: ChooseSignature }
     >({
-      query: ({ personId, passageId }) => ({
+      query: ({ personId, choice }) => ({
         url: `/signatures/${personId}`,
         method: 'PATCH',
-        body: { passageId },
+        body: choice,
       }),
       invalidatesTags: ['Passages', 'Passage', 'Shelf'],
     }),

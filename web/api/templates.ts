@@ -12,6 +12,7 @@ import type {
   TemplateImpact,
   TemplatePage,
   TemplateReadiness,
+  Starters,
   TemplateShelves,
 } from '../../contract/templates.ts';
 import { api } from './api.ts';
@@ -76,6 +77,10 @@ const templatesApi = api.injectEndpoints({
     >({
       query: ({ id, content }) => ({ url: `/templates/${id}/impact`, method: 'POST', body: content }),
     }),
+    starters: build.query<Starters, void>({
+      query: () => '/template-starters',
+      providesTags: ['MatterTypes'],
+    }),
     previewDraft: build.query<DraftPreview, DraftTemplate>({
       query: (body) => ({ url: '/template-drafts/preview', method: 'POST', body }),
       // Each state of a wording is asked for once and soon forgotten.
@@ -108,6 +113,7 @@ export const {
   useTemplateReadinessQuery,
   useTemplateImpactMutation,
   usePreviewDraftQuery,
+  useStartersQuery,
   useTemplateFieldsQuery,
   useKeepFileMutation,
 } = templatesApi;

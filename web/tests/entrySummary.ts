@@ -34,6 +34,7 @@ export const entryDetail = (change: Partial<EntryDetail> = {}): EntryDetail => (
   attachments: [],
   sentBy: null,
   templateName: null,
+  messageId: null,
   refusals: [],
   deliveries: [],
   cautionsOverridden: [],

@@ -149,6 +149,7 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'POST /template-packs/make': { who: EVERYBODY },
   'POST /template-packs': { who: WORKERS },
   'POST /template-packs/starter': { who: WORKERS },
+  'GET /template-starters': { who: WORKERS },
 
   'GET /messages/:id': { who: EVERYBODY, on: 'message' },
   'PATCH /messages/:id': { who: WORKERS, on: 'message', body: { copyToSelf: true } },

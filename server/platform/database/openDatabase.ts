@@ -15,6 +15,7 @@ import {
 
 import { down as downTests, up as upTests } from './migrations/20261127230000_tests.ts';
 import { down as downMerges, up as upMerges } from './migrations/20261127233000_merges.ts';
+import { down as downSignatures, up as upSignatures } from './migrations/20261128110000_signatures.ts';
 import { down as downTexts, up as upTexts } from './migrations/20261128100000_texts.ts';
 
 export type Database = Knex;
@@ -38,6 +39,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261127230000_tests', up: upTests, down: downTests },
   { name: '20261127233000_merges', up: upMerges, down: downMerges },
   { name: '20261128100000_texts', up: upTexts, down: downTexts },
+  { name: '20261128110000_signatures', up: upSignatures, down: downSignatures },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

@@ -1,5 +1,7 @@
 import { endingOf } from '../../../core/model/printable.ts';
 import { decodeText } from './decodeText.ts';
+import { leftOut } from './leftOut.ts';
+import type { LeftOut } from './leftOut.ts';
 import { readDocx } from '../workers/docxReader.ts';
 import { parseMail } from '../mail/parseMail.ts';
 import type { DocumentNode } from '../../../core/template/document.ts';
@@ -10,6 +12,8 @@ import { htmlDocument } from './htmlDocument.ts';
 export interface FoundWording {
   readonly subject: string;
   readonly body: DocumentNode;
+  /** What of it a letter cannot hold, and was left out. */
+  readonly leftOut: readonly LeftOut[];
 }
 
 export type ReadWording =
@@ -49,13 +53,18 @@ export class TooMuch extends Error {}
 async function readMail(bytes: Buffer): Promise<FoundWording> {
   const mail = await parseMail(bytes);
   const body = mail.html ? await htmlDocument(mail.html) : textDocument(mail.text ?? '');
-  return { subject: (mail.subject ?? '').replace(/\s+/g, ' ').trim(), body };
+  const left = mail.html ? leftOut(mail.html) : [];
+  return { subject: (mail.subject ?? '').replace(/\s+/g, ' ').trim(), body, leftOut: left };
 }
 
 async function readPage(bytes: Buffer): Promise<FoundWording> {
   const html = decodeText(bytes);
   const title = /<title[^>]*>([^<]{0,300})<\/title>/i.exec(html)?.[1] ?? '';
-  return { subject: title.replace(/\s+/g, ' ').trim(), body: await htmlDocument(html) };
+  return {
+    subject: title.replace(/\s+/g, ' ').trim(),
+    body: await htmlDocument(html),
+    leftOut: leftOut(html),
+  };
 }
 
 /** A first line that names the subject is taken for it. */
@@ -63,7 +72,7 @@ function readText(bytes: Buffer): Promise<FoundWording> {
   const text = decodeText(bytes);
   const subject = /^\s*(?:subject|re)\s*:\s*([^\r\n]{1,300})\r?\n/i.exec(text);
   const rest = subject ? text.slice(subject[0].length) : text;
-  return Promise.resolve({ subject: subject?.[1]?.trim() ?? '', body: textDocument(rest) });
+  return Promise.resolve({ subject: subject?.[1]?.trim() ?? '', body: textDocument(rest), leftOut: [] });
 }
 
 /** The most a .docx may hold unpacked; its thread has a limit of time and memory besides. */
@@ -77,7 +86,8 @@ async function readWord(bytes: Buffer): Promise<FoundWording> {
       `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
     );
   try {
-    return { subject: '', body: await htmlDocument(await readDocx(bytes)) };
+    const html = await readDocx(bytes);
+    return { subject: '', body: await htmlDocument(html), leftOut: leftOut(html) };
   } catch (error) {
     throw error instanceof Error && /in time/.test(error.message)
       ? new TooMuch('It took too long to read and was left.')

@@ -1,6 +1,7 @@
 import { mayDo } from '../../words/rights.ts';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
+import type { ChooseSignature, Signatures } from '../../../contract/passages.ts';
 import type { Session } from '../../../contract/session.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
 import { plural, problemWords } from '../../words/wording.ts';
@@ -20,7 +21,6 @@ export function PassagesPage() {
   const [typed, setTyped] = useState('');
   const { data, error } = usePassagesQuery();
   const { data: signatures } = useSignaturesQuery();
-  const [choose] = useChooseSignatureMutation();
   const wanted = typed.trim().toLowerCase();
   const passages = (data?.items ?? []).filter(
     ({ name, opening }) => name.toLowerCase().includes(wanted) || opening.toLowerCase().includes(wanted),
@@ -50,19 +50,12 @@ export function PassagesPage() {
         <section className={classes.shelves} aria-label="Default signatures">
           <h2>Signatures</h2>
           <div className={classes.signatures}>
-            {(signatures?.people ?? []).map(({ id, name, passageId }) => (
-              <SelectField
-                key={id}
-                label={name}
-                value={passageId ?? ''}
-                options={[
-                  ['', 'name and position'],
-                  ...(data?.items ?? []).map((passage) => [passage.id, passage.name] as const),
-                ]}
-                onChange={(chosen) => {
-                  void choose({ personId: id, passageId: chosen === '' ? null : chosen });
-                }}
-                disabled={!mayDo(user, id === user.id ? 'wording' : 'settings')}
+            {(signatures?.people ?? []).map((person) => (
+              <PersonSigns
+                key={person.id}
+                person={person}
+                passages={data?.items ?? []}
+                mayChange={mayDo(user, person.id === user.id ? 'wording' : 'settings')}
               />
             ))}
           </div>
@@ -89,6 +82,64 @@ export function PassagesPage() {
           ) : null}
         </div>
       </div>
+    </div>
+  );
+}
+
+interface PersonSignsProps {
+  readonly person: Signatures['people'][number];
+  readonly passages: readonly { readonly id: string; readonly name: string }[];
+  readonly mayChange: boolean;
+}
+
+/** What somebody signs with: by default, and what they can choose besides as they write. */
+function PersonSigns({ person, passages, mayChange }: PersonSignsProps) {
+  const { id, name, passageId, further } = person;
+  const [choose, { error }] = useChooseSignatureMutation();
+  const change = (choice: ChooseSignature): void => {
+    void choose({ personId: id, choice });
+  };
+  const nameOf = (passage: string): string =>
+    passages.find((one) => one.id === passage)?.name ?? 'a passage that is gone';
+  const others = passages.filter((one) => one.id !== passageId && !further.includes(one.id));
+  return (
+    <div>
+      <SelectField
+        label={name}
+        value={passageId ?? ''}
+        options={[['', 'name and position'], ...passages.map((one) => [one.id, one.name] as const)]}
+        onChange={(chosen) => {
+          change({ passageId: chosen === '' ? null : chosen });
+        }}
+        disabled={!mayChange}
+      />
+      {further.map((one) => (
+        <div key={one}>
+          or {nameOf(one)}{' '}
+          {mayChange ? (
+            <Button
+              aria-label={`Remove “${nameOf(one)}” from ${name}’s signatures`}
+              onClick={() => {
+                change({ further: further.filter((known) => known !== one) });
+              }}
+            >
+              Remove
+            </Button>
+          ) : null}
+        </div>
+      ))}
+      {mayChange && others.length > 0 ? (
+        <SelectField
+          bare
+          label={`Another signature for ${name}`}
+          value=""
+          options={[['', 'another to choose from…'], ...others.map((one) => [one.id, one.name] as const)]}
+          onChange={(chosen) => {
+            if (chosen !== '') change({ further: [...further, chosen] });
+          }}
+        />
+      ) : null}
+      {error ? <p role="alert">{problemWords(error)}</p> : null}
     </div>
   );
 }

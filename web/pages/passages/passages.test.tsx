@@ -18,7 +18,7 @@ const answers = {
   'GET /passages': { items: [passage('p1', 'Thanks', 0), passage('p2', 'Bank details', 3)] },
   'GET /signatures': {
     people: [
-      { id: 'person-practitioner', name: 'Myself', passageId: null },
+      { id: 'person-practitioner', name: 'Myself', passageId: null, further: [] },
       { id: 'person-2', name: 'Jonas Roe', passageId: 'p2' },
     ],
   },

@@ -11,6 +11,7 @@ import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useStartMessageMutation } from '../../../api/messages.ts';
+import { SaveEntry } from './SaveEntry.tsx';
 import { useEntryQuery } from '../../../api/correspondence.ts';
 import { MovedWords, useMoving } from './moving.tsx';
 import type { Moving } from './moving.tsx';
@@ -95,6 +96,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         {entry.cautionsOverridden.length > 0 ? (
           <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
         ) : null}
+        {mayChange && entry.direction !== 'note' ? <SaveEntry entry={entry} /> : null}
         {mayChange && entry.standing === null ? <Mend entry={entry} onMove={moving.move} /> : null}
         <Tip label={`Seal ${entry.seal}`}>
           <span className={classes.seal}>sealed {entry.seal.slice(0, 12)}</span>

@@ -11,7 +11,7 @@ import classes from './AddressBlock.module.css';
 export type Part = 'to' | 'cc' | 'bcc';
 type Recipients = Message['to'];
 /** How it goes besides: settings of this one message. */
-export type Going = Pick<Message, 'sender' | 'replyTo' | 'copyToSelf' | 'each'>;
+export type Going = Pick<Message, 'sender' | 'signature' | 'replyTo' | 'copyToSelf' | 'each'>;
 
 interface AddressBlockProps {
   readonly from: Message['from'];

@@ -72,6 +72,7 @@ export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }
           onKeep={keeper.flush}
           onQuote={parts.quote}
           onBack={back}
+          onSignature={parts.sign}
           arrives={arrives}
           onArrives={() => void keeper.flush().then((kept) => setArrives(kept && !arrives))}
         />

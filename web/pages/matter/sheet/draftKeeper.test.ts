@@ -40,6 +40,8 @@ const message = (revision: number, change: Partial<Message> = {}): Message => ({
   subject: '',
   html: '',
   mailText: '',
+  signatures: [],
+  signature: null,
   text: '',
   subjectNodes: [],
   body: { type: 'doc' },

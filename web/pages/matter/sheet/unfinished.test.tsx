@@ -29,7 +29,7 @@ function Block({
         senders={[]}
         channel={channel}
         lines={lines}
-        going={{ sender: null, replyTo: null, copyToSelf: false, each: false }}
+        going={{ sender: null, signature: null, replyTo: null, copyToSelf: false, each: false }}
         matter={{ id: 'm1' } as MatterDetail}
         onChange={(part, recipients) => {
           const next = { ...lines, [part]: recipients };

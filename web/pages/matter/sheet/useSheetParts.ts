@@ -38,6 +38,11 @@ export function useSheetParts(initial: Message, matter: MatterDetail, change: (p
       setGoing((known) => ({ ...known, ...part }));
       change(part);
     },
+    /** Signs with another of the sender's signatures; null is the default. */
+    sign: (signature: string | null): void => {
+      setGoing((known) => ({ ...known, signature }));
+      change({ signature });
+    },
     /** Puts the words of what is answered below one's own. */
     quote: (): void => {
       change({ quoted: true });

@@ -4,6 +4,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { plural } from '../../../words/wording.ts';
 import type { Found } from './found.ts';
+import { LeftOutList } from './LeftOutList.tsx';
 import classes from './Import.module.css';
 
 type Gap = Found['gaps'][number];
@@ -40,6 +41,12 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
         </span>
         <Button onClick={onLeave}>Do not import it</Button>
       </div>
+      <LeftOutList
+        found={found}
+        onPicture={(node) => {
+          onChange({ ...found, body: withPicture(found.body, node) });
+        }}
+      />
       {gaps.map((gap) => (
         <GapLine
           key={gap.key}
@@ -52,6 +59,12 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
       ))}
     </section>
   );
+}
+
+/** A wording with a picture in a paragraph of its own at its end. */
+function withPicture(body: Found['body'], picture: object): Found['body'] {
+  const content = 'content' in body && Array.isArray(body.content) ? (body.content as object[]) : [];
+  return { ...body, ...{ content: [...content, { type: 'paragraph', content: [picture] }] } };
 }
 
 interface GapLineProps {

@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { useKeepFoundMutation, useReadFilesMutation } from '../../../api/imports.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
@@ -25,6 +25,7 @@ export function ImportPage() {
       .catch(() => undefined);
     if (result) setFound((known) => [...known, ...result.items.map(foundFrom)]);
   };
+  useEntryBrought(take);
   const good = found.filter(({ problem }) => problem === null);
   const keepAll = async (): Promise<void> => {
     const items = good.map(({ name, subject, body, decisions }) => ({
@@ -77,4 +78,32 @@ export function ImportPage() {
       </div>
     </div>
   );
+}
+
+interface Brought {
+  readonly entryId: string;
+  readonly name: string;
+}
+
+const broughtWith = (state: unknown): Brought | undefined =>
+  typeof state === 'object' && state !== null && 'entryId' in state && typeof state.entryId === 'string'
+    ? { entryId: state.entryId, name: 'name' in state && typeof state.name === 'string' ? state.name : '' }
+    : undefined;
+
+/** Reads the message that somebody comes from with the wish to make a template of it. */
+function useEntryBrought(take: (files: readonly File[]) => Promise<void>): void {
+  const brought = broughtWith(useLocation().state);
+  const begin = useEffectEvent(async (entryId: string, name: string, signal: AbortSignal) => {
+    const answer = await fetch(`/api/v1/correspondence/${entryId}/raw`, { signal });
+    if (answer.ok) await take([new File([await answer.blob()], `${name || 'Message'}.eml`)]);
+  });
+  const { entryId, name = '' } = brought ?? {};
+  useEffect(() => {
+    if (entryId === undefined) return undefined;
+    const leaving = new AbortController();
+    void begin(entryId, name, leaving.signal).catch(() => undefined);
+    return () => {
+      leaving.abort();
+    };
+  }, [entryId, name]);
 }

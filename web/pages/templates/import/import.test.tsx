@@ -11,6 +11,7 @@ const file = (fileName: string, change: Partial<FoundFile> = {}): FoundFile => (
   problem: null,
   subject: [],
   body: { type: 'doc', content: [] } as unknown as FoundFile['body'],
+  leftOut: [],
   gaps: [
     {
       key: 'g1',

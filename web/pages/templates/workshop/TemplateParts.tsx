@@ -9,6 +9,7 @@ import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
 import { useTemplatesInfiniteQuery } from '../../../api/templates.ts';
+import { useMatterTypesQuery } from '../../../api/matterTypes.ts';
 import { useSendingQuery } from '../../../api/sending.ts';
 import { BlankForm } from '../../../parts/wording/BlankForm.tsx';
 import { channelWords } from '../../../words/wording.ts';
@@ -45,6 +46,7 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent }: Template
         <div className={classes.partRow}>
           <ShelfDetails draft={draft} onDraft={onDraft} onContent={onContent} />
           <LanguageDetails draft={draft} onDraft={onDraft} />
+          <MadeForDetails content={content} onDraft={onDraft} />
           <SenderDetails content={content} onDraft={onDraft} />
         </div>
       </Part>
@@ -132,6 +134,45 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
           onContent({ category });
         }}
       />
+    </>
+  );
+}
+
+/** Which matters it is offered on: all that suit, or those of some types. */
+function MadeForDetails({ content, onDraft }: SenderDetailsProps) {
+  const { data } = useMatterTypesQuery();
+  const types = data?.items ?? [];
+  const { madeFor, ...rest } = content;
+  const set = (ids: readonly string[] | undefined): void => {
+    onDraft({ content: ids === undefined ? rest : { ...rest, madeFor: [...ids] } });
+  };
+  return (
+    <>
+      <SelectField
+        label="Made for"
+        value={madeFor ? 'these' : 'all'}
+        options={[
+          ['all', 'all matters that suit'],
+          ['these', 'these matter types'],
+        ]}
+        onChange={(choice) => {
+          set(choice === 'all' ? undefined : types.slice(0, 1).map(({ id }) => id));
+        }}
+      />
+      {madeFor
+        ? types.map(({ id, definition }) => (
+            <CheckField
+              key={id}
+              label={definition.name}
+              checked={madeFor.includes(id)}
+              onChange={(checked) => {
+                const ids = checked ? [...madeFor, id] : madeFor.filter((one) => one !== id);
+                // Made for none is made for nothing: the last one stays.
+                if (ids.length > 0) set(ids);
+              }}
+            />
+          ))
+        : null}
     </>
   );
 }

@@ -15,6 +15,7 @@ import { PUT_IN_SIGN } from '../../../parts/editor/putInMatch.ts';
 import { TemplatePlacesContext } from '../../../parts/editor/templateContext.ts';
 import { usePreviewDraftQuery, useTemplateFieldsQuery } from '../../../api/templates.ts';
 import { usePassagesQuery } from '../../../api/passages.ts';
+import { NEW_DRAFT } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { BegunNote } from '../../../parts/begun/BegunNote.tsx';
@@ -151,7 +152,10 @@ export function Workshop(props: WorkshopProps) {
 /** What is on the desk, and whether it differs from what is kept. */
 function useWorkshopDraft({ initial, brought, begun, template }: WorkshopProps) {
   const [draft, setDraft] = useState(initial);
-  const { changed, onSaved: setSaved } = useSavedAs<WorkshopDraft>(draft, brought ? undefined : initial);
+  const { changed, onSaved: setSaved } = useSavedAs<WorkshopDraft>(
+    draft,
+    brought ? undefined : template ? initial : NEW_DRAFT,
+  );
   useLaidAside(begun, draft, changed);
   const onSaved = (sent: WorkshopDraft): void => {
     setSaved(sent);

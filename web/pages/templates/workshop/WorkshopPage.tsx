@@ -4,6 +4,7 @@ import type { Session } from '../../../../contract/session.ts';
 import { useFindMattersQuery } from '../../../api/matters.ts';
 import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
 import { useBegun } from '../../../parts/begun/useBegun.ts';
+import { BeginFrom } from './BeginFrom.tsx';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { Workshop } from './Workshop.tsx';
@@ -15,6 +16,7 @@ export function WorkshopPage() {
   const { user } = useOutletContext<Session>();
   const [chosen, setChosen] = useState<string>();
   const [fresh, setFresh] = useState(0);
+  const [start, setStart] = useState<WorkshopDraft>();
   // Wording kept from a message is laid out here first; nothing is kept of it before somebody says so.
   const from = (useLocation().state ?? {}) as Partial<Pick<WorkshopDraft, 'channel' | 'content'>>;
   const { data: matters } = useFindMattersQuery({ query: '', limit: 1 });
@@ -31,6 +33,9 @@ export function WorkshopPage() {
   );
   if (templateId !== undefined && !template) return error ? <NoTemplate error={error} /> : null;
   if (!matters || isLoading || !begun) return null;
+  const matterId = chosen ?? usable ?? matters.items[0]?.id;
+  const isBlank = !template && from.content === undefined && !begun.words && !start;
+  if (isBlank && user.mayChange) return <BeginFrom matterId={matterId} onBegin={setStart} />;
   return (
     <Workshop
       key={`${template?.id ?? 'new'} ${fresh} ${begun.age}`}
@@ -38,13 +43,13 @@ export function WorkshopPage() {
       initial={
         template || from.content !== undefined
           ? begin(template ? draftOf(template) : NEW_DRAFT, from)
-          : (begun.words ?? NEW_DRAFT)
+          : (start ?? begun.words ?? NEW_DRAFT)
       }
       begun={begun}
       brought={from.content !== undefined}
       template={template}
       mayChange={user.mayChange}
-      matterId={chosen ?? usable ?? matters.items[0]?.id}
+      matterId={matterId}
       onMatter={setChosen}
       onRenew={() => {
         setFresh(fresh + 1);

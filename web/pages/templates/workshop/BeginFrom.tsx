@@ -1,0 +1,185 @@
+import { useDebouncedValue } from '@mantine/hooks';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Starters, TemplateSummary } from '../../../../contract/templates.ts';
+import {
+  usePreviewDraftQuery,
+  useStartersQuery,
+  useTemplateQuery,
+  useTemplatesInfiniteQuery,
+} from '../../../api/templates.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { SearchField } from '../../../ui/SearchField.tsx';
+import { problemWords } from '../../../words/wording.ts';
+import { NEW_DRAFT, draftOf } from './draft.ts';
+import type { WorkshopDraft } from './draft.ts';
+import { FilledIn } from './FilledIn.tsx';
+import classes from './BeginFrom.module.css';
+
+type Starter = Starters['items'][number];
+type Chosen = { readonly kind: 'starter' | 'copy'; readonly id: string };
+
+const TYPING_MS = 120;
+
+interface BeginFromProps {
+  readonly matterId: string | undefined;
+  readonly onBegin: (draft: WorkshopDraft) => void;
+}
+
+/** What a new template begins from: wording by its purpose, one of the practice’s own, or nothing; each seen filled in. */
+export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
+  const [typed, setTyped] = useState('');
+  const [query] = useDebouncedValue(typed, TYPING_MS);
+  const [marked, setMarked] = useState<Chosen>();
+  const { data: starters, error } = useStartersQuery();
+  const { data: own } = useTemplatesInfiniteQuery({ query });
+  const offered = filtered(starters?.items ?? [], typed);
+  const copies = own?.pages.flatMap(({ items }) => items) ?? [];
+  const [first] = offered;
+  const chosen: Chosen | undefined = marked ?? (first ? { kind: 'starter', id: first.id } : undefined);
+  const draft = useChosenDraft(chosen, starters?.items ?? []);
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1>New template</h1>
+        <SearchField
+          autoFocus
+          label="Which message is it for?"
+          value={typed}
+          onChange={(words) => {
+            setTyped(words);
+            setMarked(undefined);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && draft) onBegin(draft);
+          }}
+        />
+        <span className={classes.actions}>
+          <Link to="/templates/import">Import wording</Link>
+          <Button
+            onClick={() => {
+              onBegin(NEW_DRAFT);
+            }}
+          >
+            Start with an empty page
+          </Button>
+        </span>
+      </header>
+      {error ? <p role="alert">{problemWords(error)}</p> : null}
+      <div className={classes.halves}>
+        <div className={classes.list}>
+          <StarterList offered={offered} chosen={chosen} onChoose={setMarked} />
+          <CopyList copies={copies} chosen={chosen} onChoose={setMarked} />
+          <p className={classes.hint}>
+            A message already sent can become a template too: open it on its matter and press “Save as
+            template”.
+          </p>
+        </div>
+        <Looked draft={draft} matterId={matterId} onBegin={onBegin} />
+      </div>
+    </div>
+  );
+}
+
+const filtered = (starters: readonly Starter[], typed: string): readonly Starter[] => {
+  const wanted = typed.trim().toLowerCase();
+  return starters.filter(
+    ({ name, purpose }) => name.toLowerCase().includes(wanted) || purpose.toLowerCase().includes(wanted),
+  );
+};
+
+/** What is looked at, as a draft of one’s own. */
+function useChosenDraft(chosen: Chosen | undefined, starters: readonly Starter[]): WorkshopDraft | undefined {
+  const copied = chosen?.kind === 'copy' ? chosen.id : undefined;
+  const { currentData: template } = useTemplateQuery(copied ?? '', { skip: copied === undefined });
+  if (copied !== undefined) return template && { ...draftOf(template), name: `${template.name} (copy)` };
+  const starter = starters.find(({ id }) => id === chosen?.id);
+  return (
+    starter && {
+      name: starter.name,
+      folder: starter.purpose,
+      tags: [],
+      channel: starter.channel,
+      content: starter.content,
+    }
+  );
+}
+
+interface ListProps {
+  readonly chosen: Chosen | undefined;
+  readonly onChoose: (chosen: Chosen) => void;
+}
+
+function StarterList({ offered, chosen, onChoose }: ListProps & { readonly offered: readonly Starter[] }) {
+  const purposes = [...new Set(offered.map(({ purpose }) => purpose))];
+  return purposes.map((purpose) => (
+    <section key={purpose}>
+      <h2>{purpose}</h2>
+      {offered
+        .filter((one) => one.purpose === purpose)
+        .map(({ id, name }) => (
+          <Offer key={id} name={name} one={{ kind: 'starter', id }} chosen={chosen} onChoose={onChoose} />
+        ))}
+    </section>
+  ));
+}
+
+function CopyList({
+  copies,
+  chosen,
+  onChoose,
+}: ListProps & { readonly copies: readonly Pick<TemplateSummary, 'id' | 'name'>[] }) {
+  if (copies.length === 0) return null;
+  return (
+    <section>
+      <h2>A copy of one of yours</h2>
+      {copies.map(({ id, name }) => (
+        <Offer key={id} name={name} one={{ kind: 'copy', id }} chosen={chosen} onChoose={onChoose} />
+      ))}
+    </section>
+  );
+}
+
+function Offer({ name, one, chosen, onChoose }: ListProps & { readonly name: string; readonly one: Chosen }) {
+  return (
+    <button
+      type="button"
+      className={classes.offer}
+      aria-pressed={chosen?.id === one.id}
+      onClick={() => {
+        onChoose(one);
+      }}
+    >
+      {name}
+    </button>
+  );
+}
+
+function Looked({
+  draft,
+  matterId,
+  onBegin,
+}: BeginFromProps & { readonly draft: WorkshopDraft | undefined }) {
+  const { channel, content } = draft ?? NEW_DRAFT;
+  const { data, error } = usePreviewDraftQuery(
+    { channel, content, ...(matterId === undefined ? {} : { matterId }) },
+    { skip: draft === undefined },
+  );
+  if (!draft) return <aside className={classes.looked} aria-label="How it would read" />;
+  return (
+    <aside className={classes.looked} aria-label="How it would read">
+      <p className={classes.bar}>
+        <Button
+          kind="go"
+          onClick={() => {
+            onBegin(draft);
+          }}
+        >
+          Start with this
+        </Button>
+      </p>
+      {error ? <p role="alert">{problemWords(error)}</p> : null}
+      {data?.preview ? <FilledIn preview={data.preview} channel={channel} /> : null}
+    </aside>
+  );
+}
