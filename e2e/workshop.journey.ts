@@ -25,6 +25,7 @@ test('a template is made from nothing, seen filled in as it is typed, and used',
   await expect(page.getByRole('link', { name: /Report with invoice/ })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: /New template/ }).click();
+  await page.getByRole('button', { name: 'Start with an empty page' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Keys: where they hang');
   await page.getByRole('combobox', { name: 'Add to To' }).fill('owner');
   await lookAt(page, 'SV-2041', 'SV-2041');
@@ -65,6 +66,7 @@ test('whoever writes before the fields have arrived is understood once they are 
     await route.continue();
   });
   await page.goto(`${application.url}/templates/new`);
+  await page.getByRole('button', { name: 'Start with an empty page' }).click();
   await page.getByRole('combobox', { name: 'Add to To' }).fill('owner');
   await page.getByRole('textbox', { name: 'Subject' }).click();
   await page.keyboard.type('+ves');
@@ -195,6 +197,7 @@ test('a matter type with a deadline over a holiday is made, and the deadline is 
   await expect(folder).toContainText('6 May 2027');
 
   await page.goto(`${application.url}/templates/new`);
+  await page.getByRole('button', { name: 'Start with an empty page' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Licence: when to expect an answer');
   await lookAt(page, 'Buoy', 'ML-1');
   await page.getByRole('textbox', { name: 'Wording' }).locator('p').nth(1).click();
@@ -239,6 +242,7 @@ test('typing in the workshop goes on while the filled-in view is late', async ({
     arrive = resolve;
   });
   await page.goto(`${application.url}/templates/new`);
+  await page.getByRole('button', { name: 'Start with an empty page' }).click();
   await lookAt(page, 'SV-2041', 'SV-2041');
   await expect(preview(page)).toContainText('Maud Tidewell');
   await page.route(/\/template-drafts/, async (route) => {

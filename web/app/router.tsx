@@ -1,19 +1,6 @@
 import { createBrowserRouter, redirect } from 'react-router';
 import type { ComponentType } from 'react';
 import { Frame } from '../shell/Frame.tsx';
-import { CorrespondencePage } from '../pages/correspondence/CorrespondencePage.tsx';
-import { ContactPage } from '../pages/directory/ContactPage.tsx';
-import { DirectoryPage } from '../pages/directory/DirectoryPage.tsx';
-import { InTrayPage } from '../pages/in/InTrayPage.tsx';
-import { MatterPage } from '../pages/matter/MatterPage.tsx';
-import { ShelfPane } from '../pages/matter/shelf/ShelfPane.tsx';
-import { TablePane } from '../pages/matter/table/TablePane.tsx';
-import { MattersPage } from '../pages/matters/MattersPage.tsx';
-import { OutTrayPage } from '../pages/out/OutTrayPage.tsx';
-import { MatterTypePage } from '../pages/practice/kinds/MatterTypePage.tsx';
-import { PracticePage } from '../pages/practice/PracticePage.tsx';
-import { SendingPage } from '../pages/practice/sending/SendingPage.tsx';
-import { TodayPage } from '../pages/today/TodayPage.tsx';
 import { FaultPage } from './FaultPage.tsx';
 
 /** A view that comes with its own part of the program, when it is opened: the editor is in none of the others. */
@@ -36,14 +23,17 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <></>,
     children: [
       { index: true, loader: () => redirect('/today') },
-      { path: 'today', element: <TodayPage /> },
-      { path: 'matters', element: <MattersPage /> },
+      { path: 'today', ...later(() => import('../pages/today/TodayPage.tsx'), 'TodayPage') },
+      { path: 'matters', ...later(() => import('../pages/matters/MattersPage.tsx'), 'MattersPage') },
       {
         path: 'matters/:matterId',
-        element: <MatterPage />,
+        ...later(() => import('../pages/matter/MatterPage.tsx'), 'MatterPage'),
         children: [
-          { path: 'start', element: <ShelfPane /> },
-          { path: 'table/:tableKey', element: <TablePane /> },
+          { path: 'start', ...later(() => import('../pages/matter/shelf/ShelfPane.tsx'), 'ShelfPane') },
+          {
+            path: 'table/:tableKey',
+            ...later(() => import('../pages/matter/table/TablePane.tsx'), 'TablePane'),
+          },
           {
             path: 'sheet/:messageId',
             ...later(() => import('../pages/matter/sheet/SheetPane.tsx'), 'SheetPane'),
@@ -72,16 +62,31 @@ export const router = createBrowserRouter([
       { path: 'passages', ...later(() => import('../pages/passages/PassagesPage.tsx'), 'PassagesPage') },
       { path: 'passages/new', ...passage },
       { path: 'passages/:passageId', ...passage },
-      { path: 'directory', element: <DirectoryPage /> },
-      { path: 'directory/new', element: <ContactPage /> },
-      { path: 'directory/:contactId', element: <ContactPage /> },
-      { path: 'practice', element: <PracticePage /> },
-      { path: 'practice/sending', element: <SendingPage /> },
-      { path: 'practice/kinds/new', element: <MatterTypePage /> },
-      { path: 'practice/kinds/:typeId', element: <MatterTypePage /> },
-      { path: 'correspondence', element: <CorrespondencePage /> },
-      { path: 'in', element: <InTrayPage /> },
-      { path: 'out', element: <OutTrayPage /> },
+      { path: 'directory', ...later(() => import('../pages/directory/DirectoryPage.tsx'), 'DirectoryPage') },
+      { path: 'directory/new', ...later(() => import('../pages/directory/ContactPage.tsx'), 'ContactPage') },
+      {
+        path: 'directory/:contactId',
+        ...later(() => import('../pages/directory/ContactPage.tsx'), 'ContactPage'),
+      },
+      { path: 'practice', ...later(() => import('../pages/practice/PracticePage.tsx'), 'PracticePage') },
+      {
+        path: 'practice/sending',
+        ...later(() => import('../pages/practice/sending/SendingPage.tsx'), 'SendingPage'),
+      },
+      {
+        path: 'practice/kinds/new',
+        ...later(() => import('../pages/practice/kinds/MatterTypePage.tsx'), 'MatterTypePage'),
+      },
+      {
+        path: 'practice/kinds/:typeId',
+        ...later(() => import('../pages/practice/kinds/MatterTypePage.tsx'), 'MatterTypePage'),
+      },
+      {
+        path: 'correspondence',
+        ...later(() => import('../pages/correspondence/CorrespondencePage.tsx'), 'CorrespondencePage'),
+      },
+      { path: 'in', ...later(() => import('../pages/in/InTrayPage.tsx'), 'InTrayPage') },
+      { path: 'out', ...later(() => import('../pages/out/OutTrayPage.tsx'), 'OutTrayPage') },
       { path: '*', element: <FaultPage /> },
     ],
   },

@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
 import { useSelector } from 'react-redux';
-import { Outlet } from 'react-router';
+import { Outlet, useLocation } from 'react-router';
 import type { Session } from '../../contract/session.ts';
 import { SignInPage } from '../pages/sign-in/SignInPage.tsx';
 import { useSessionQuery } from '../api/session.ts';
+import { PartBoundary } from '../ui/PartBoundary.tsx';
 import { Blank } from '../ui/Blank.tsx';
 import { Button } from '../ui/Button.tsx';
 import { selectConnection } from '../state/connection.ts';
@@ -44,6 +45,7 @@ function Desk({ session }: { readonly session: Session }) {
   useLiveChanges();
   useHandOver(session.user.id);
   const view = useViewHeading();
+  const { pathname } = useLocation();
   useKeys({
     '?': () => {
       setKeysShown(true);
@@ -58,7 +60,9 @@ function Desk({ session }: { readonly session: Session }) {
       <TopLine session={session} />
       <main className={classes.view} id="view" ref={view} tabIndex={-1}>
         <LineDown />
-        <Outlet context={session} />
+        <PartBoundary key={pathname.split('/')[1]} what="This page">
+          <Outlet context={session} />
+        </PartBoundary>
       </main>
       <SignInAgain user={session.user} opened={standing === 'over'} />
       <KeysCard

@@ -1,9 +1,15 @@
 import { formatDate, weekdayName } from '../../core/dates/formatDate.ts';
-import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { isTimeZone, zonedTime } from '../../core/dates/zonedClock.ts';
 import { dayParts, parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+/** The practice's zone once it is known; until then the browser's, which is the practice's nearly everywhere. */
+let zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** From here on days and times are those of the practice's clock, wherever its people are. */
+export function keepTo(timeZone: string): void {
+  if (isTimeZone(timeZone)) zone = timeZone;
+}
 
 export const dayOf = (utc: number): PlainDate => zonedTime(zone, utc).date;
 

@@ -1,8 +1,9 @@
-import { Outlet, useMatch, useNavigate, useOutletContext, useParams } from 'react-router';
+import { Outlet, useLocation, useMatch, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { problemCode, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
+import { PartBoundary } from '../../ui/PartBoundary.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { useKeys } from '../../ui/keys.ts';
@@ -29,6 +30,7 @@ export function MatterPage() {
   const { currentData: matter, error } = useMatterQuery(matterId);
   const atHome = useMatch('/matters/:matterId') !== null;
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const beside = useOpenEntry();
   const start = (): void => {
     if (session.user.mayChange) void navigate(`/matters/${matterId}/start${beside}`);
@@ -77,13 +79,21 @@ export function MatterPage() {
           <span className={classes.reading}>You may read here</span>
         )}
       </header>
-      <Dateline dateline={matter.dateline} />
+      <PartBoundary what="The dateline">
+        <Dateline dateline={matter.dateline} />
+      </PartBoundary>
       <div className={classes.body}>
-        <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
-        <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
+        <PartBoundary what="The folder">
+          <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
+        </PartBoundary>
+        <PartBoundary what="The correspondence">
+          <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
+        </PartBoundary>
         {atHome ? null : (
           <section className={classes.desk} aria-label="Desk">
-            <Outlet context={{ matter, session } satisfies MatterContext} />
+            <PartBoundary key={pathname} what="This part">
+              <Outlet context={{ matter, session } satisfies MatterContext} />
+            </PartBoundary>
           </section>
         )}
       </div>

@@ -19,7 +19,7 @@ const answers = {
   'GET /signatures': {
     people: [
       { id: 'person-practitioner', name: 'Myself', passageId: null, further: [] },
-      { id: 'person-2', name: 'Jonas Roe', passageId: 'p2' },
+      { id: 'person-2', name: 'Jonas Roe', passageId: 'p2', further: [] },
     ],
   },
   'PATCH /signatures/person-practitioner': { people: [] },

@@ -1,0 +1,39 @@
+import { Component } from 'react';
+import type { ReactNode } from 'react';
+import { Blank } from './Blank.tsx';
+import { Button } from './Button.tsx';
+
+interface PartBoundaryProps {
+  /** What stands here, as people call it: `The folder`. */
+  readonly what: string;
+  readonly children: ReactNode;
+}
+
+interface PartBoundaryState {
+  readonly failed: boolean;
+}
+
+/** A fault in one part of a view stays in that part: what stands around it, and what is being written there, goes on. */
+export class PartBoundary extends Component<PartBoundaryProps, PartBoundaryState> {
+  override state: PartBoundaryState = { failed: false };
+
+  static getDerivedStateFromError(): PartBoundaryState {
+    return { failed: true };
+  }
+
+  override render(): ReactNode {
+    if (!this.state.failed) return this.props.children;
+    return (
+      <Blank title={`${this.props.what} could not be shown`}>
+        <p role="alert">The rest of the page works, and what you were writing is still here.</p>
+        <Button
+          onClick={() => {
+            this.setState({ failed: false });
+          }}
+        >
+          Try again
+        </Button>
+      </Blank>
+    );
+  }
+}
