@@ -4,13 +4,22 @@ import { DateText, Id, Instant, PageQuery, page } from './common.ts';
 import { EntryPage } from './correspondence.ts';
 import { Channel, MessageSummary } from './messages.ts';
 
-export const MatterSort = Type.Enum(['recent', 'reference', 'title', 'stage']);
-export type MatterSort = 'recent' | 'reference' | 'title' | 'stage';
+export const MATTER_SORTS = ['recent', 'reference', 'title', 'type', 'stage', 'responsible'] as const;
+export type MatterSort = (typeof MATTER_SORTS)[number];
+export const MatterSort = Type.Enum([...MATTER_SORTS]);
 
 export const MatterQuery = Type.Object({
   ...PageQuery.properties,
   query: Type.Optional(Type.String({ maxLength: 200 })),
   sort: Type.Optional(MatterSort),
+  /** Backwards, by what it is sorted by. */
+  reversed: Type.Optional(Type.Boolean()),
+  /** Those that whoever asks is responsible for. */
+  mine: Type.Optional(Type.Boolean()),
+  typeId: Type.Optional(Id),
+  stage: Type.Optional(Type.String({ maxLength: 80 })),
+  /** Whether their stage ends them. */
+  state: Type.Optional(Type.Enum(['open', 'closed'])),
 });
 
 export const MatterSummary = Type.Object({

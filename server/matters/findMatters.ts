@@ -1,4 +1,5 @@
-import type { MatterSort, MatterPage } from '../../contract/matters.ts';
+import { MATTER_SORTS } from '../../contract/matters.ts';
+import type { MatterPage } from '../../contract/matters.ts';
 import { listMatters } from './listQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
@@ -7,17 +8,26 @@ const DEFAULT_PAGE = 50;
 export interface MatterListRequest {
   readonly query?: string;
   readonly sort?: string;
+  readonly reversed?: boolean;
+  readonly mine?: boolean;
+  readonly typeId?: string;
+  readonly stage?: string;
+  readonly state?: string;
   readonly limit?: number;
   readonly after?: string;
 }
 
-const SORTS: readonly MatterSort[] = ['recent', 'reference', 'title', 'stage'];
+const STATES = ['open', 'closed'] as const;
 
 export function findMatters(scope: PersonScope, request: MatterListRequest): Promise<MatterPage> {
-  const sort = SORTS.find((known) => known === request.sort) ?? 'recent';
   return listMatters(scope, {
     query: request.query ?? '',
-    sort,
+    sort: MATTER_SORTS.find((known) => known === request.sort) ?? 'recent',
+    reversed: request.reversed === true,
+    responsibleId: request.mine ? scope.actor.id : undefined,
+    typeId: request.typeId,
+    stage: request.stage,
+    state: STATES.find((known) => known === request.state),
     limit: request.limit ?? DEFAULT_PAGE,
     after: request.after,
   });

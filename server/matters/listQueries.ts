@@ -1,3 +1,6 @@
+import type { Knex } from 'knex';
+import type { MatterSort } from '../../contract/matters.ts';
+import { sql } from '../platform/database/reads.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
@@ -22,41 +25,74 @@ export interface MatterListItem {
 
 export interface MatterListQuery {
   readonly query: string;
-  readonly sort: 'recent' | 'reference' | 'title' | 'stage';
+  readonly sort: MatterSort;
+  readonly reversed?: boolean;
+  readonly responsibleId?: string | undefined;
+  readonly typeId?: string | undefined;
+  readonly stage?: string | undefined;
+  readonly state?: 'open' | 'closed' | undefined;
   readonly limit: number;
   readonly after: string | undefined;
 }
 
-const SORTS = {
-  recent: { column: 'matters.recent_utc', order: 'desc', value: (row: MatterRow) => row.recent_utc },
-  reference: { column: 'matters.reference', order: 'asc', value: (row: MatterRow) => row.reference },
-  title: { column: 'matters.title', order: 'asc', value: (row: MatterRow) => row.title },
-  stage: { column: 'matters.stage', order: 'asc', value: (row: MatterRow) => row.stage },
-} as const;
+type SortedRow = MatterRow & { readonly sort_value: string | number | null };
+
+/** What each order goes by, and which way; people and types by their names. */
+const SORTS: Readonly<Record<MatterSort, { readonly by: string; readonly order: 'asc' | 'desc' }>> = {
+  recent: { by: 'matters.recent_utc', order: 'desc' },
+  reference: { by: 'matters.reference', order: 'asc' },
+  title: { by: 'matters.title', order: 'asc' },
+  stage: { by: 'matters.stage', order: 'asc' },
+  type: { by: '(SELECT t.name FROM matter_types t WHERE t.id = matters.type_id)', order: 'asc' },
+  responsible: { by: '(SELECT p.name FROM people p WHERE p.id = matters.responsible_id)', order: 'asc' },
+};
+
+const turned = (order: 'asc' | 'desc'): 'asc' | 'desc' => (order === 'asc' ? 'desc' : 'asc');
 
 /** A page of matters whose reference, title or parties have words that begin with each word typed. */
 export async function listMatters(
   scope: Scope,
-  { query, sort, limit, after }: MatterListQuery,
+  wanted: MatterListQuery,
 ): Promise<{ readonly items: MatterListItem[]; readonly next: string | null }> {
-  const { column, order, value } = SORTS[sort];
+  const { query, limit, after } = wanted;
+  const { by, order: usual } = SORTS[wanted.sort];
+  const order = wanted.reversed ? turned(usual) : usual;
   const cursor = readCursor(after);
   const found = visible<MatterRow>(scope, 'matters')
-    .select<MatterRow[]>('matters.*')
-    .orderBy(column, order)
+    .select<SortedRow[]>('matters.*', sql(scope).raw(`${by} AS sort_value`))
+    .orderByRaw(`${by} ${order}`)
     .orderBy('matters.seq', order)
     .limit(limit + 1);
   const words = typedWords(query);
   if (words) void matterWords.matching(found, words);
-  if (cursor)
-    void found.whereRaw(`(${column}, matters.seq) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...cursor]);
+  await narrowed(scope, found, wanted);
+  if (cursor) void found.whereRaw(`(${by}, matters.seq) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...cursor]);
   const page = toPage(
-    (await found) as MatterRow[],
+    (await found) as SortedRow[],
     limit,
     (row) => row,
-    (row) => [value(row), row.seq],
+    (row) => [row.sort_value ?? '', row.seq],
   );
   return { items: await describe(scope, page.items), next: page.next };
+}
+
+async function narrowed(
+  scope: Scope,
+  found: Knex.QueryBuilder,
+  { responsibleId, typeId, stage, state }: MatterListQuery,
+): Promise<void> {
+  if (responsibleId !== undefined) void found.where('matters.responsible_id', responsibleId);
+  if (typeId !== undefined) void found.where('matters.type_id', typeId);
+  if (stage !== undefined) void found.where('matters.stage', stage);
+  if (state === undefined) return;
+  const closing = [...(await matterTypes(scope)).values()].flatMap(({ type }) =>
+    type.stages.filter(({ closes }) => closes).map(({ key }) => [type.id as string, key]),
+  );
+  const ended = (query: Knex.QueryBuilder): void => {
+    void query.whereIn(['matters.type_id', 'matters.stage'], closing);
+  };
+  if (state === 'closed') void found.where(ended);
+  else void found.whereNot(ended);
 }
 
 async function describe(scope: Scope, rows: readonly MatterRow[]): Promise<MatterListItem[]> {

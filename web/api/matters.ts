@@ -10,6 +10,11 @@ import { api } from './api.ts';
 export interface MatterList {
   readonly query: string;
   readonly sort: MatterSort;
+  readonly reversed?: boolean;
+  readonly mine?: boolean;
+  readonly typeId?: string;
+  readonly stage?: string;
+  readonly state?: 'open' | 'closed';
 }
 
 const mattersApi = api.injectEndpoints({
@@ -19,9 +24,9 @@ const mattersApi = api.injectEndpoints({
         initialPageParam: undefined,
         getNextPageParam: ({ next }) => next ?? undefined,
       },
-      query: ({ queryArg: { query, sort }, pageParam }) => ({
+      query: ({ queryArg, pageParam }) => ({
         url: '/matters',
-        params: { query, sort, limit: 60, after: pageParam },
+        params: { ...queryArg, limit: 60, after: pageParam },
       }),
       providesTags: ['Matters'],
     }),

@@ -16,7 +16,7 @@ export function Tip({ label, children }: TipProps) {
   return (
     <Tooltip
       label={label}
-      className={classes.tip ?? ''}
+      classNames={{ tooltip: classes.tip ?? '' }}
       multiline
       maw={340}
       openDelay={OPENS_AFTER_MS}

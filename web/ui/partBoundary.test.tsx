@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import userEvent from '@testing-library/user-event';
 import { render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

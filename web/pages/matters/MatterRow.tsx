@@ -11,38 +11,33 @@ interface MatterRowProps {
   readonly onMark: () => void;
 }
 
+/** A matter in the list. Its title leads to it, from anywhere on the row. */
 export function MatterRow({ matter, marked, onMark }: MatterRowProps) {
   const { lastEntryAtUtc } = matter;
   return (
-    <Link
-      to={`/matters/${matter.id}`}
-      className={classes.row}
-      data-matter=""
-      data-marked={marked}
-      onFocus={onMark}
-    >
-      <span className={classes.reference}>{matter.reference}</span>
-      <span className={classes.name}>
-        <span className={classes.matterTitle}>{matter.title}</span>
+    <tr className={classes.row} data-matter="" data-marked={marked}>
+      <td className={classes.reference}>{matter.reference}</td>
+      <td>
+        <Link to={`/matters/${matter.id}`} className={classes.matterTitle} onFocus={onMark}>
+          {matter.title}
+        </Link>
         {matter.restricted ? <span className={classes.restricted}>restricted</span> : null}
-      </span>
-      <Tip label={matter.parties.join(', ')}>
-        <span className={classes.parties}>{matter.parties.join(', ')}</span>
-      </Tip>
-      <span className={classes.kind}>{matter.type}</span>
-      <span className={classes.stage}>{matter.stage}</span>
-      <span className={classes.with}>{matter.responsible}</span>
-      <Tip
-        label={
-          lastEntryAtUtc === null
-            ? undefined
-            : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'message')} in all`
-        }
-      >
-        <span className={classes.last}>
-          {lastEntryAtUtc === null ? 'no messages yet' : listDay(dayOf(lastEntryAtUtc), today())}
-        </span>
-      </Tip>
-    </Link>
+      </td>
+      <td>{matter.parties.join(', ')}</td>
+      <td className={classes.kind}>{matter.type}</td>
+      <td className={classes.stage}>{matter.stage}</td>
+      <td className={classes.with}>{matter.responsible}</td>
+      <td className={classes.last}>
+        <Tip
+          label={
+            lastEntryAtUtc === null
+              ? undefined
+              : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'message')} in all`
+          }
+        >
+          <span>{lastEntryAtUtc === null ? 'none yet' : listDay(dayOf(lastEntryAtUtc), today())}</span>
+        </Tip>
+      </td>
+    </tr>
   );
 }

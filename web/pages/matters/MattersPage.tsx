@@ -1,27 +1,19 @@
-import { useDebouncedValue } from '@mantine/hooks';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { KeyboardEvent, RefObject } from 'react';
-import { useLocation, useNavigate, useOutletContext, useSearchParams } from 'react-router';
-import type { MatterSort, MatterSummary } from '../../../contract/matters.ts';
+import { useLocation, useNavigate, useOutletContext } from 'react-router';
+import type { MatterSummary } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useEntered } from '../../ui/useEntered.ts';
-import { MatterRow } from './MatterRow.tsx';
+import { MatterFilters } from './MatterFilters.tsx';
+import { useNarrowing } from './useNarrowing.ts';
+import { MatterTable } from './MatterTable.tsx';
 import { NewMatter } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from '../../api/matters.ts';
 import classes from './MattersPage.module.css';
-
-const SORTS: readonly (readonly [sort: MatterSort, label: string])[] = [
-  ['recent', 'Last message'],
-  ['reference', 'Reference'],
-  ['title', 'Title'],
-  ['stage', 'Stage'],
-];
-
-const TYPING_MS = 120;
 
 /** What a matter is to be opened for, where somebody comes from a message. */
 const openedWith = (state: unknown): string | undefined =>
@@ -31,9 +23,9 @@ const openedWith = (state: unknown): string | undefined =>
 
 /** All matters, narrowed as one types over reference, title and parties; gone along with the arrow keys. */
 export function MattersPage() {
-  const { typed, setTyped, query, sort, setSort } = useNarrowing();
+  const { clear, typed, setTyped, query, sorting, setSorting, filter, put } = useNarrowing();
   const { data, currentData, error, hasNextPage, isFetchingNextPage, fetchNextPage } =
-    useMattersInfiniteQuery({ query, sort });
+    useMattersInfiniteQuery({ query, sort: sorting.by, reversed: sorting.reversed, ...filter });
   const matters = data?.pages.flatMap(({ items }) => items) ?? [];
   const openingWith = openedWith(useLocation().state);
   const [opening, setOpening] = useState(openingWith !== undefined);
@@ -62,7 +54,7 @@ export function MattersPage() {
             else onKey(event);
           }}
         />
-        <Sorts sort={sort} onSort={setSort} />
+        <MatterFilters filter={filter} onPut={put} />
         {user.mayChange ? (
           <Button
             onClick={() => {
@@ -87,23 +79,9 @@ export function MattersPage() {
         </p>
       ) : null}
       <div className={classes.list} id="matter-list" ref={list}>
-        {matters.map((matter, n) => (
-          <MatterRow
-            key={matter.id}
-            matter={matter}
-            marked={n === at}
-            onMark={() => {
-              setMarked(n);
-            }}
-          />
-        ))}
+        <MatterTable matters={matters} at={at} onMark={setMarked} sorting={sorting} onSort={setSorting} />
         {data && matters.length === 0 ? (
-          <NoMatters
-            query={query}
-            onClear={() => {
-              setTyped('');
-            }}
-          />
+          <NoMatters query={query} narrowed={Object.keys(filter).length > 0} onClear={clear} />
         ) : null}
         {hasNextPage ? (
           <Button disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
@@ -116,37 +94,6 @@ export function MattersPage() {
       </p>
     </div>
   );
-}
-
-type Sort = (typeof SORTS)[number][0];
-
-/** What the list is narrowed by and how it is ordered, kept in the address, so that coming back finds it so. */
-function useNarrowing() {
-  const [params, setParams] = useSearchParams();
-  const [typed, setTyped] = useState(params.get('query') ?? '');
-  const [query] = useDebouncedValue(typed, TYPING_MS);
-  const sort = SORTS.find(([known]) => known === params.get('sort'))?.[0] ?? 'recent';
-  useEffect(() => {
-    setParams(
-      (known) => {
-        const next = new URLSearchParams(known);
-        if (query) next.set('query', query);
-        else next.delete('query');
-        return next;
-      },
-      { replace: true },
-    );
-  }, [query, setParams]);
-  const setSort = (key: Sort): void => {
-    setParams(
-      (known) => {
-        known.set('sort', key);
-        return known;
-      },
-      { replace: true },
-    );
-  };
-  return { typed, setTyped, query, sort, setSort };
 }
 
 const PAGE_ROWS = 12;
@@ -180,32 +127,14 @@ function useWalk(matters: readonly MatterSummary[], list: RefObject<HTMLDivEleme
   return { at, setMarked, enter, onKey };
 }
 
-interface SortsProps {
-  readonly sort: Sort;
-  readonly onSort: (sort: Sort) => void;
+interface NoMattersProps {
+  readonly query: string;
+  readonly narrowed: boolean;
+  readonly onClear: () => void;
 }
 
-function Sorts({ sort, onSort }: SortsProps) {
-  return (
-    <div className={classes.sorts} role="group" aria-label="Order">
-      {SORTS.map(([key, label]) => (
-        <button
-          key={key}
-          type="button"
-          aria-pressed={sort === key}
-          onClick={() => {
-            onSort(key);
-          }}
-        >
-          {label}
-        </button>
-      ))}
-    </div>
-  );
-}
-
-function NoMatters({ query, onClear }: { readonly query: string; readonly onClear: () => void }) {
-  if (query === '') {
+function NoMatters({ query, narrowed, onClear }: NoMattersProps) {
+  if (query === '' && !narrowed) {
     return (
       <Blank title="No matters yet">
         <p>
@@ -215,8 +144,10 @@ function NoMatters({ query, onClear }: { readonly query: string; readonly onClea
     );
   }
   return (
-    <Blank title={`Nothing with “${query}”`}>
-      <p>The words are looked for in reference, title and the names of parties.</p>
+    <Blank title={query === '' ? 'No such matters' : `Nothing with “${query}”`}>
+      <p>
+        The words are looked for in reference, title and the names of parties, among what is chosen above.
+      </p>
       <Button onClick={onClear}>Show all matters</Button>
     </Blank>
   );

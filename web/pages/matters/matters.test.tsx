@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest';
 import type { MatterPage } from '../../../contract/matters.ts';
-import { refusing, screen, show } from '../../tests/stage.tsx';
+import { choose, refusing, screen, show } from '../../tests/stage.tsx';
 import { MattersPage } from './MattersPage.tsx';
 
 type MatterListItem = MatterPage['items'][number];
@@ -50,12 +50,27 @@ describe('the matters', () => {
     expect(screen.getByRole('button', { name: 'Show more' })).toBeTruthy();
   });
 
-  it('are put in another order, which the address keeps', async () => {
+  it('are sorted by their columns, and the other way round', async () => {
     const { user } = show(<MattersPage />, listed, page);
     await screen.findByText('SV-1');
-    const [, second] = screen.getAllByRole('button', { pressed: false });
-    if (second) await user.click(second);
-    expect(screen.getByRole('button', { pressed: true }).textContent).toBe(second?.textContent);
+    const head = () => screen.getByRole('columnheader', { name: /Title/ });
+    expect(head().getAttribute('aria-sort')).toBe('none');
+    await user.click(screen.getByRole('button', { name: 'Title' }));
+    expect(head().getAttribute('aria-sort')).toBe('ascending');
+    await user.click(screen.getByRole('button', { name: /Title/ }));
+    expect(head().getAttribute('aria-sort')).toBe('descending');
+  });
+
+  it('are narrowed to one’s own, and back to all where none is left', async () => {
+    const { user } = show(
+      <MattersPage />,
+      { 'GET /matters': { items: [], next: null }, 'GET /matter-types': { items: [] } },
+      page,
+    );
+    await choose(user, 'Whose', 'Mine');
+    expect(await screen.findByText('No such matters')).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Show all matters' }));
+    expect(await screen.findByText('No matters yet')).toBeTruthy();
   });
 
   it.each([

@@ -21,6 +21,7 @@ import {
 import { BegunNote } from '../../parts/begun/BegunNote.tsx';
 import { useBegun, useLaidAside } from '../../parts/begun/useBegun.ts';
 import type { Begun } from '../../parts/begun/useBegun.ts';
+import { Toolbar } from '../../parts/wording/Toolbar.tsx';
 import { Keeping } from '../../parts/wording/Keeping.tsx';
 import { NoTemplate } from '../../parts/wording/NoTemplate.tsx';
 import { PassageUse, usedIn } from './PassageUse.tsx';
@@ -140,6 +141,7 @@ function PassageDesk({ begun, passage, mayChange, overtaken, onRenew, onSaved }:
               }}
             />
             <div className={classes.sheet}>
+              {body && mayChange ? <Toolbar editor={body} /> : null}
               <div className={classes.body}>
                 <EditorContent editor={body} />
               </div>

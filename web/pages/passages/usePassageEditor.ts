@@ -6,6 +6,7 @@ import { usePassagesQuery } from '../../api/passages.ts';
 import { useTemplateFieldsQuery } from '../../api/templates.ts';
 import { PutIn } from '../../parts/editor/putIn.ts';
 import { templateBody } from '../../parts/editor/templateNodes.tsx';
+import { usePutShape } from '../../parts/wording/usePutShape.ts';
 import { putInItems } from '../../parts/wording/putInItems.ts';
 
 /** The editor of a passage, and what can be put into it: fields, and every other passage. */
@@ -26,6 +27,7 @@ export function usePassageEditor(
     }),
     [catalogue, passages, passage],
   );
+  const putShape = usePutShape();
   const body = useEditor({
     extensions: [
       ...templateBody,
@@ -33,6 +35,10 @@ export function usePassageEditor(
         onPutIn: (editor, range, item) => {
           const chain = editor.chain().focus().deleteRange(range);
           if (item.kind === 'field') chain.insertContent({ type: 'field', attrs: { path: item.path } }).run();
+          if (item.kind === 'shape') {
+            chain.run();
+            putShape(editor, item.shape, undefined);
+          }
           if (item.kind === 'passage')
             chain
               .insertContent({ type: item.oneLine ? 'passageWords' : 'passage', attrs: { id: item.id } })
@@ -51,7 +57,12 @@ export function usePassageEditor(
   useEffect(() => {
     // A passage asks nothing of its own: blanks belong to the template it stands in.
     body?.commands.offerPutIn((typed, over) =>
-      putInItems(places, typed, false, over).filter(({ kind }) => kind === 'field' || kind === 'passage'),
+      putInItems(places, typed, false, over).filter(
+        (item) =>
+          item.kind === 'field' ||
+          item.kind === 'passage' ||
+          (item.kind === 'shape' && item.shape !== 'repeat'),
+      ),
     );
   }, [body, places]);
   return { body, places };

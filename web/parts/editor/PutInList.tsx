@@ -12,6 +12,8 @@ export type PutInItem = { readonly label: string; readonly detail: string } & (
   | { readonly kind: 'passageCopy'; readonly id: string; readonly oneLine: boolean }
   /** Another template's wording, with what it asks and encloses. */
   | { readonly kind: 'template'; readonly id: string }
+  /** What gives the text its shape: a table, a picture. */
+  | { readonly kind: 'shape'; readonly shape: string }
   | { readonly kind: 'signature' }
 );
 
@@ -26,6 +28,7 @@ const KIND_WORDS: Readonly<Record<PutInItem['kind'], string>> = {
   passage: 'passage',
   passageCopy: 'its words',
   template: 'template',
+  shape: 'shape',
   signature: 'signature',
 };
 

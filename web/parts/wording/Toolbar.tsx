@@ -12,50 +12,30 @@ import {
 import type { Command } from '@tiptap/pm/state';
 import {
   IconBold,
-  IconColumns2,
   IconH2,
   IconItalic,
   IconList,
   IconListNumbers,
   IconSubscript,
   IconSuperscript,
-  IconMinus,
-  IconPhoto,
-  IconRectangle,
-  IconSpacingVertical,
-  IconTable,
 } from '@tabler/icons-react';
-import { useRef } from 'react';
 import type { FieldCatalogue } from '../../../contract/templates.ts';
-import { useKeepPictureMutation } from '../../api/pictures.ts';
-import { FileChooser } from '../../ui/FileChooser.tsx';
-import { problemWords } from '../../words/wording.ts';
-import { pictureNode } from '../editor/pictureNode.ts';
-import { NEW_COLUMNS, NEW_TABLE } from './tableShapes.ts';
 import { LinkTool, Tool } from './Tool.tsx';
 import classes from './Workshop.module.css';
 
 interface ToolbarProps {
   readonly editor: Editor;
-  readonly catalogue: FieldCatalogue | undefined;
-  readonly source: boolean;
-  readonly onSource: () => void;
+  /** Colours of the practice’s, where the text may have them. */
+  readonly palette?: FieldCatalogue['palette'];
 }
 type OnEditor = Pick<ToolbarProps, 'editor'>;
 
-/** What can be done to the shape of the text, and what can be put into it. */
-export function Toolbar({ editor, catalogue, source, onSource }: ToolbarProps) {
+/** How the letters look; what gives the text its shape is put in by the sign for putting in. */
+export function Toolbar({ editor, palette = [] }: ToolbarProps) {
   return (
     <div className={classes.toolbar} role="toolbar" aria-label="Shape of the text">
       <Marks editor={editor} />
-      <Colour editor={editor} palette={catalogue?.palette ?? []} />
-      <i />
-      <Blocks editor={editor} />
-      <i />
-      <Conditional editor={editor} catalogue={catalogue} />
-      <Tool name="HTML source" on={source} onPress={onSource}>
-        <span>Source</span>
-      </Tool>
+      {palette.length > 0 ? <Colour editor={editor} palette={palette} /> : null}
       <TableTools editor={editor} />
     </div>
   );
@@ -122,98 +102,6 @@ function Colour({ editor, palette }: ColourProps) {
   );
 }
 
-const BLOCKS = [
-  ['Table', IconTable, NEW_TABLE],
-  ['Columns', IconColumns2, NEW_COLUMNS],
-  ['Button', IconRectangle, { type: 'button', attrs: { label: 'Open', href: 'https://' } }],
-  ['Divider', IconMinus, { type: 'divider' }],
-  ['Space', IconSpacingVertical, { type: 'space', attrs: { height: 16 } }],
-] as const;
-
-function Blocks({ editor }: OnEditor) {
-  const chooser = useRef<HTMLInputElement>(null);
-  const [keepPicture, keeping] = useKeepPictureMutation();
-  const addPicture = async ([chosen]: readonly File[]): Promise<void> => {
-    if (!chosen) return;
-    const kept = await keepPicture(chosen)
-      .unwrap()
-      .catch(() => undefined);
-    if (kept) insert(editor, pictureNode(kept));
-  };
-  return (
-    <>
-      {BLOCKS.map(([name, Icon, content]) => (
-        <Tool
-          key={name}
-          name={name}
-          onPress={() => {
-            insert(editor, content);
-          }}
-        >
-          <Icon size={16} />
-        </Tool>
-      ))}
-      <Tool name="Picture" onPress={() => chooser.current?.click()}>
-        <IconPhoto size={16} />
-      </Tool>
-      <FileChooser
-        ref={chooser}
-        label="Picture to put in"
-        accept="image/png,image/jpeg,image/gif"
-        onChoose={(files) => void addPicture(files)}
-      />
-      {keeping.error ? (
-        <span className={classes.problem} role="alert">
-          {problemWords(keeping.error)}
-        </span>
-      ) : null}
-    </>
-  );
-}
-
-/** What stands only under a condition, and what stands once for each of several. */
-function Conditional({ editor, catalogue }: Pick<ToolbarProps, 'editor' | 'catalogue'>) {
-  const [repeat] = catalogue?.repeats ?? [];
-  const showWhen = (): void => {
-    const { doc, selection } = editor.state;
-    const { from, to, empty, $from, $to } = selection;
-    if (!empty && $from.sameParent($to))
-      insert(editor, { type: 'showWords', content: doc.slice(from, to).content.toJSON() as object[] });
-    else if (!editor.chain().focus().wrapIn('showWhen').run())
-      insert(editor, { type: 'showWhen', content: [{ type: 'paragraph' }] });
-  };
-  return (
-    <>
-      <Tool name="Show when" onPress={showWhen}>
-        <span>Show when</span>
-      </Tool>
-      <Tool
-        name="Repeat"
-        onPress={() => {
-          if (repeat) repeatChosen(editor, repeat.over);
-        }}
-      >
-        <span>Repeat</span>
-      </Tool>
-    </>
-  );
-}
-
-/** Repeats what is chosen, as showing under a condition does: the whole row within a table, else the blocks around it. */
-function repeatChosen(editor: Editor, over: string): void {
-  const { $from } = editor.state.selection;
-  for (let depth = $from.depth; depth > 0; depth -= 1) {
-    if ($from.node(depth).type.name !== 'tableRow') continue;
-    const pos = $from.before(depth);
-    editor.view.dispatch(editor.state.tr.setNodeAttribute(pos, 'repeat', { over, when: null }));
-    editor.view.focus();
-    return;
-  }
-  const attrs = { over, when: null };
-  if (!editor.chain().focus().wrapIn('repeat', attrs).run())
-    insert(editor, { type: 'repeat', attrs, content: [{ type: 'paragraph' }] });
-}
-
 const TABLE_TOOLS: readonly (readonly [string, Command])[] = [
   ['Row below', addRowAfter],
   ['Row out', deleteRow],
@@ -241,8 +129,4 @@ function TableTools({ editor }: OnEditor) {
       ))}
     </span>
   );
-}
-
-function insert(editor: Editor, content: object): void {
-  editor.chain().focus().insertContent(content).run();
 }

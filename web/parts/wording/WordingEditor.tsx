@@ -1,6 +1,5 @@
 import { EditorContent } from '@tiptap/react';
 import type { Editor } from '@tiptap/react';
-import { useState } from 'react';
 import type { FieldCatalogue, TemplateSummary } from '../../../contract/templates.ts';
 import { SourceBox } from './SourceBox.tsx';
 import { Toolbar } from './Toolbar.tsx';
@@ -11,11 +10,14 @@ interface WordingEditorProps {
   readonly body: Editor | null;
   readonly catalogue: FieldCatalogue | undefined;
   readonly channel: TemplateSummary['channel'];
+  /** Whether the wording is edited as HTML. */
+  readonly source: boolean;
+  readonly onSourceDone: () => void;
 }
 
 /** Subject and wording, with what can be done to them above. A text message has neither subject nor shape. */
-export function WordingEditor({ subject, body, catalogue, channel }: WordingEditorProps) {
-  const [source, setSource] = useState(false);
+export function WordingEditor(props: WordingEditorProps) {
+  const { subject, body, catalogue, channel, source, onSourceDone } = props;
   return (
     <div className={classes.sheet}>
       {channel === 'text' ? null : (
@@ -23,24 +25,8 @@ export function WordingEditor({ subject, body, catalogue, channel }: WordingEdit
           <EditorContent editor={subject} />
         </div>
       )}
-      {body && channel !== 'text' ? (
-        <Toolbar
-          editor={body}
-          catalogue={catalogue}
-          source={source}
-          onSource={() => {
-            setSource(!source);
-          }}
-        />
-      ) : null}
-      {source && body ? (
-        <SourceBox
-          editor={body}
-          onDone={() => {
-            setSource(false);
-          }}
-        />
-      ) : null}
+      {body && channel !== 'text' ? <Toolbar editor={body} palette={catalogue?.palette ?? []} /> : null}
+      {source && body ? <SourceBox editor={body} onDone={onSourceDone} /> : null}
       <div className={classes.body} hidden={source}>
         <EditorContent editor={body} />
       </div>

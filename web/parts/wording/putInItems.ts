@@ -1,5 +1,6 @@
 import type { FieldCatalogue } from '../../../contract/templates.ts';
 import type { PutInItem } from '../editor/PutInList.tsx';
+import { SHAPES } from './shapes.ts';
 import { freshKey } from '../../words/freshKey.ts';
 
 interface Places {
@@ -86,6 +87,7 @@ function everything(
           ? []
           : [{ kind: 'passageCopy', id, oneLine, label: `${name}, copied`, detail: opening } as const]),
       ]),
+    ...(inLine ? [] : SHAPES.map((one): PutInItem => ({ kind: 'shape', ...one }))),
     ...(inLine ? [] : [{ kind: 'signature', label: 'Signature', detail: 'of the sender' } as const]),
   ];
 }

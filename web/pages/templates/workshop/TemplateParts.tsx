@@ -22,6 +22,8 @@ interface TemplatePartsProps {
   readonly catalogue: FieldCatalogue | undefined;
   readonly onDraft: (part: Partial<WorkshopDraft>) => void;
   readonly onContent: (part: Partial<Content>) => void;
+  /** Edits the wording as HTML, or no longer. */
+  readonly onSource: () => void;
 }
 
 /** Senders of the practice's own, and the one that is chosen although the practice no longer has it. */
@@ -35,7 +37,7 @@ function namedSenders(
 }
 
 /** Everything of a template beside its wording: what it asks, encloses, and what follows. */
-export function TemplateParts({ draft, catalogue, onDraft, onContent }: TemplatePartsProps) {
+export function TemplateParts({ draft, catalogue, onDraft, onContent, onSource }: TemplatePartsProps) {
   const { content } = draft;
   return (
     <>
@@ -49,6 +51,7 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent }: Template
           <MadeForDetails content={content} onDraft={onDraft} />
           <SenderDetails content={content} onDraft={onDraft} />
         </div>
+        {draft.channel === 'text' ? null : <Button onClick={onSource}>Edit the wording as HTML</Button>}
       </Part>
     </>
   );
@@ -92,7 +95,7 @@ function BlanksPart({ content, catalogue, onContent }: ContentPartProps) {
   );
 }
 
-function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'catalogue'>) {
+function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'catalogue' | 'onSource'>) {
   const { content } = draft;
   return (
     <>

@@ -1,6 +1,8 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Editor } from '@tiptap/react';
 import type {
+  FieldCatalogue,
   TemplateContentJson,
   TemplateDetail,
   TemplateProblemView,
@@ -98,40 +100,15 @@ export function Workshop(props: WorkshopProps) {
         <BegunNote begun={begun} />
         {overtaken ? <Overtaken onMine={standOnTop} onRenew={onRenew} /> : null}
         <div className={classes.halves}>
-          <section className={classes.wording} aria-label="Wording">
-            <div className={classes.naming}>
-              <TextField
-                label="Name"
-                wide
-                autoFocus={!template}
-                value={draft.name}
-                placeholder="What it is called on the shelf"
-                onChange={(name) => {
-                  set({ name });
-                }}
-              />
-            </div>
-            <RecipientLines
-              recipients={draft.content.recipients}
-              roles={catalogue?.roles ?? []}
-              onChange={(recipients) => {
-                setContent({ recipients });
-              }}
-            />
-            <WordingEditor subject={subject} body={body} catalogue={catalogue} channel={draft.channel} />
-            <p className={classes.hint}>
-              Type <kbd>{PUT_IN_SIGN}</kbd> and a few letters to put in a field, a blank or a passage.
-            </p>
-            <SelectionBar
-              editors={[subject, body]}
-              catalogue={catalogue}
-              blanks={draft.content.blanks}
-              onBlanks={(blanks) => {
-                setContent({ blanks: [...blanks] });
-              }}
-            />
-            <TemplateParts draft={draft} catalogue={catalogue} onDraft={set} onContent={setContent} />
-          </section>
+          <WordingHalf
+            draft={draft}
+            isNew={!template}
+            catalogue={catalogue}
+            subject={subject}
+            body={body}
+            onDraft={set}
+            onContent={setContent}
+          />
           <PreviewPane
             look={look}
             onRemedy={mayChange ? remedy : undefined}
@@ -146,6 +123,74 @@ export function Workshop(props: WorkshopProps) {
         </div>
       </div>
     </TemplatePlacesContext>
+  );
+}
+
+interface WordingHalfProps {
+  readonly draft: WorkshopDraft;
+  readonly isNew: boolean;
+  readonly catalogue: FieldCatalogue | undefined;
+  readonly subject: Editor | null;
+  readonly body: Editor | null;
+  readonly onDraft: (part: Partial<WorkshopDraft>) => void;
+  readonly onContent: (part: Partial<Content>) => void;
+}
+
+/** What the template is called, whom it goes to, what it says, and everything beside. */
+function WordingHalf({ draft, isNew, catalogue, subject, body, onDraft, onContent }: WordingHalfProps) {
+  const [source, setSource] = useState(false);
+  return (
+    <section className={classes.wording} aria-label="Wording">
+      <div className={classes.naming}>
+        <TextField
+          label="Name"
+          wide
+          autoFocus={isNew}
+          value={draft.name}
+          placeholder="What it is called on the shelf"
+          onChange={(name) => {
+            onDraft({ name });
+          }}
+        />
+      </div>
+      <RecipientLines
+        recipients={draft.content.recipients}
+        roles={catalogue?.roles ?? []}
+        onChange={(recipients) => {
+          onContent({ recipients });
+        }}
+      />
+      <WordingEditor
+        subject={subject}
+        body={body}
+        catalogue={catalogue}
+        channel={draft.channel}
+        source={source}
+        onSourceDone={() => {
+          setSource(false);
+        }}
+      />
+      <p className={classes.hint}>
+        Type <kbd>{PUT_IN_SIGN}</kbd> and a few letters to put in a field, a blank or a passage.
+      </p>
+      <SelectionBar
+        editors={[subject, body]}
+        catalogue={catalogue}
+        blanks={draft.content.blanks}
+        onBlanks={(blanks) => {
+          onContent({ blanks: [...blanks] });
+        }}
+      />
+      <TemplateParts
+        draft={draft}
+        catalogue={catalogue}
+        onDraft={onDraft}
+        onContent={onContent}
+        onSource={() => {
+          setSource(!source);
+        }}
+      />
+    </section>
   );
 }
 

@@ -67,6 +67,7 @@ describe('the parts of a template beside its wording', () => {
         <TemplateParts
           draft={draft}
           catalogue={CATALOGUE}
+          onSource={() => undefined}
           onDraft={(part) => {
             onChange({ ...draft, ...part });
           }}

@@ -118,7 +118,8 @@ describe('the name typed behind the sign', () => {
     expect(found('survey da')[0]).toBe('Survey day');
     expect(found('saltm')).toEqual(['Vessel', 'Ask for “saltm”']);
     expect(found('s')[0]).toBe('Survey day');
-    expect(found('w')).toEqual(['Ask for “w”']);
+    expect(found('w')).toEqual(['Show when', 'Ask for “w”']);
+    expect(found('tab')[0]).toBe('Table');
     expect(found('nothing h')).toEqual(['Ask for “nothing h”']);
   });
 

@@ -1,5 +1,6 @@
 import type { Editor, Range } from '@tiptap/core';
 import { useLazyPassageQuery } from '../../../api/passages.ts';
+import { usePutShape } from '../../../parts/wording/usePutShape.ts';
 import type { PutInItem } from '../../../parts/editor/PutInList.tsx';
 import type { TemplateContentJson } from '../../../../contract/templates.ts';
 
@@ -8,8 +9,11 @@ type Blank = TemplateContentJson['blanks'][number];
 /** Puts what was chosen from the list in the place it was typed at; a new blank is told to `onBlank`. */
 export function usePutIn(
   onBlank: (blank: Blank) => void,
+  /** What a repeat is for until another is chosen. */
+  over: () => string | undefined,
 ): (editor: Editor, range: Range, item: PutInItem) => void {
   const [readPassage] = useLazyPassageQuery();
+  const putShape = usePutShape();
   const putCopy = async (editor: Editor, id: string, oneLine: boolean): Promise<void> => {
     const passage = await readPassage(id, true)
       .unwrap()
@@ -41,6 +45,10 @@ export function usePutIn(
         // The place it was typed at is cleared at once; its words come where the caret is when they have arrived.
         chain.run();
         void putCopy(editor, item.id, item.oneLine);
+        return;
+      case 'shape':
+        chain.run();
+        putShape(editor, item.shape, over());
         return;
       case 'signature':
         chain.insertContent({ type: 'signature' }).run();

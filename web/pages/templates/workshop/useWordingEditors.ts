@@ -1,6 +1,6 @@
 import { useEditor } from '@tiptap/react';
 import type { Editor } from '@tiptap/react';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { TemplateContentJson } from '../../../../contract/templates.ts';
 import { PutIn } from '../../../parts/editor/putIn.ts';
 import { templateBody, templateLine } from '../../../parts/editor/templateNodes.tsx';
@@ -21,9 +21,17 @@ export function useWordingEditors(
   mayChange: boolean,
   onContent: (change: (content: Content) => Partial<Content>) => void,
 ): WordingEditors {
-  const putIn = usePutIn((blank) => {
-    onContent(({ blanks }) => ({ blanks: [...blanks, blank] }));
-  });
+  // The editors keep the command they were made with, and matters come to be known later.
+  const firstRepeat = useRef<string>(undefined);
+  useEffect(() => {
+    firstRepeat.current = places.catalogue?.repeats[0]?.over;
+  }, [places]);
+  const putIn = usePutIn(
+    (blank) => {
+      onContent(({ blanks }) => ({ blanks: [...blanks, blank] }));
+    },
+    () => firstRepeat.current,
+  );
   const suggestion = PutIn.configure({ onPutIn: putIn });
   const subject = useEditor({
     extensions: [...templateLine, suggestion],

@@ -1,0 +1,79 @@
+import { useDebouncedValue } from '@mantine/hooks';
+import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { MATTER_SORTS } from '../../../contract/matters.ts';
+import type { MatterSort } from '../../../contract/matters.ts';
+import type { Sorting } from '../../ui/SortHead.tsx';
+
+const TYPING_MS = 120;
+const STATES = ['open', 'closed'] as const;
+
+/** What the list is narrowed by besides what is typed. */
+export interface MatterFilter {
+  readonly mine?: boolean;
+  readonly typeId?: string;
+  readonly stage?: string;
+  readonly state?: (typeof STATES)[number];
+}
+
+/** What the list is narrowed by and how it is sorted, kept in the address, so that coming back finds it so. */
+export function useNarrowing() {
+  const [params, setParams] = useSearchParams();
+  const [typed, setTyped] = useState(params.get('query') ?? '');
+  const [query] = useDebouncedValue(typed, TYPING_MS);
+  const put = (name: string, value: string | undefined): void => {
+    setParams(
+      (known) => {
+        const next = new URLSearchParams(known);
+        if (value === undefined || value === '') next.delete(name);
+        else next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  };
+  useEffect(() => {
+    setParams(
+      (known) => {
+        const next = new URLSearchParams(known);
+        if (query) next.set('query', query);
+        else next.delete('query');
+        return next;
+      },
+      { replace: true },
+    );
+  }, [query, setParams]);
+  const sorting: Sorting<MatterSort> = {
+    by: MATTER_SORTS.find((known) => known === params.get('sort')) ?? 'recent',
+    reversed: params.get('reversed') === 'yes',
+  };
+  const [typeId, stage] = [params.get('type') ?? undefined, params.get('stage') ?? undefined];
+  const state = STATES.find((known) => known === params.get('state'));
+  const filter: MatterFilter = {
+    ...(params.get('whose') === 'mine' ? { mine: true } : {}),
+    ...(typeId === undefined ? {} : { typeId }),
+    ...(stage === undefined ? {} : { stage }),
+    ...(state === undefined ? {} : { state }),
+  };
+  const setSorting = ({ by, reversed }: Sorting<MatterSort>): void => {
+    setParams(
+      (known) => {
+        const next = new URLSearchParams(known);
+        next.set('sort', by);
+        if (reversed) next.set('reversed', 'yes');
+        else next.delete('reversed');
+        return next;
+      },
+      { replace: true },
+    );
+  };
+  /** Everything is shown again, in the order that was chosen. */
+  const clear = (): void => {
+    setTyped('');
+    setParams(
+      (known) => new URLSearchParams([...known].filter(([name]) => name === 'sort' || name === 'reversed')),
+      { replace: true },
+    );
+  };
+  return { clear, typed, setTyped, query, sorting, setSorting, filter, put };
+}

@@ -1,0 +1,101 @@
+import type { Editor } from '@tiptap/react';
+
+const CELL = { type: 'tableCell', content: [{ type: 'paragraph' }] };
+const HEAD = { type: 'tableHeader', content: [{ type: 'paragraph' }] };
+const COLUMN = { type: 'column', content: [{ type: 'paragraph' }] };
+
+/** What gives a text its shape, as it is put in: none of it fetched, none of it asked for first. */
+const CONTENT = {
+  table: {
+    type: 'table',
+    content: [
+      { type: 'tableRow', content: [HEAD, HEAD, HEAD] },
+      { type: 'tableRow', content: [CELL, CELL, CELL] },
+    ],
+  },
+  columns: { type: 'columns', content: [COLUMN, COLUMN] },
+  button: { type: 'button', attrs: { label: 'Open', href: 'https://' } },
+  rule: { type: 'divider' },
+  space: { type: 'space', attrs: { height: 16 } },
+} as const;
+
+export type Shape = keyof typeof CONTENT | 'picture' | 'showWhen' | 'repeat';
+
+/** In the order they are offered in. */
+export const SHAPES: readonly {
+  readonly shape: Shape;
+  readonly label: string;
+  readonly detail: string;
+}[] = [
+  { shape: 'table', label: 'Table', detail: 'a head and a row, three columns' },
+  { shape: 'columns', label: 'Columns', detail: 'two, side by side' },
+  { shape: 'picture', label: 'Picture', detail: 'from a file' },
+  { shape: 'button', label: 'Button', detail: 'leads to an address' },
+  { shape: 'rule', label: 'Line', detail: 'from side to side' },
+  { shape: 'space', label: 'Space', detail: 'a line’s height' },
+  { shape: 'showWhen', label: 'Show when', detail: 'stands only under a condition' },
+  { shape: 'repeat', label: 'Repeat', detail: 'once for each of several' },
+];
+
+export const isShape = (name: string): name is Shape => SHAPES.some(({ shape }) => shape === name);
+
+interface Putting {
+  /** What a repeat is for until another is chosen; undefined where matters have nothing of which there are several. */
+  readonly over: string | undefined;
+  /** Asks for a picture and gives it as it is put in. */
+  readonly picture: () => Promise<object | undefined>;
+}
+
+/** Puts a shape in where the caret stands, or around what is chosen. */
+export async function putShape(editor: Editor, shape: Shape, { over, picture }: Putting): Promise<void> {
+  switch (shape) {
+    case 'picture': {
+      const node = await picture();
+      if (node) insert(editor, node);
+      return;
+    }
+    case 'showWhen':
+      showWhen(editor);
+      return;
+    case 'repeat':
+      if (over !== undefined) repeatChosen(editor, over);
+      return;
+    case 'table':
+    case 'columns':
+    case 'button':
+    case 'rule':
+    case 'space':
+      insert(editor, CONTENT[shape]);
+      return;
+    default:
+      shape satisfies never;
+  }
+}
+
+function showWhen(editor: Editor): void {
+  const { doc, selection } = editor.state;
+  const { from, to, empty, $from, $to } = selection;
+  if (!empty && $from.sameParent($to))
+    insert(editor, { type: 'showWords', content: doc.slice(from, to).content.toJSON() as object[] });
+  else if (!editor.chain().focus().wrapIn('showWhen').run())
+    insert(editor, { type: 'showWhen', content: [{ type: 'paragraph' }] });
+}
+
+/** Repeats what is chosen, as showing under a condition does: the whole row within a table, else the blocks around it. */
+function repeatChosen(editor: Editor, over: string): void {
+  const { $from } = editor.state.selection;
+  for (let depth = $from.depth; depth > 0; depth -= 1) {
+    if ($from.node(depth).type.name !== 'tableRow') continue;
+    const pos = $from.before(depth);
+    editor.view.dispatch(editor.state.tr.setNodeAttribute(pos, 'repeat', { over, when: null }));
+    editor.view.focus();
+    return;
+  }
+  const attrs = { over, when: null };
+  if (!editor.chain().focus().wrapIn('repeat', attrs).run())
+    insert(editor, { type: 'repeat', attrs, content: [{ type: 'paragraph' }] });
+}
+
+function insert(editor: Editor, content: object): void {
+  editor.chain().focus().insertContent(content).run();
+}
