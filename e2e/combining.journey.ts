@@ -63,7 +63,7 @@ test('a message that waits to leave gets another time where it stands', async ({
   const line = page.getByRole('article').filter({ hasText: 'your report' });
   await expect(line).toContainText('at 8:30');
   await line.getByRole('button', { name: 'Change time…' }).click();
-  await page.getByLabel('Send at').fill('2027-03-01T10:15');
+  await page.getByLabel('Send at').fill('1 March 2027 at 10:15');
   await page.getByRole('button', { name: 'Change time', exact: true }).click();
   await expect(line).toContainText('Monday 1 March 2027 at 10:15');
 });

@@ -222,7 +222,7 @@ test('a message is set for a time after the clocks have changed, and says so on 
   const year = new Date().getFullYear() + (new Date().getMonth() >= 2 ? 1 : 0);
   await page.getByRole('button', { name: 'Send later…' }).click();
   // Summer time begins on the last Sunday of March: by the 31st it always has.
-  await page.getByLabel('Send at').fill(`${year}-03-31T09:00`);
+  await page.getByLabel('Send at').fill(`31 March ${year} at 9 am`);
   await page.getByRole('button', { name: 'Send then' }).click();
   await expect(page.getByText(/Sends .*31 March/)).toBeVisible();
   const tray = await page.request.get(`${application.url}/api/v1/out-tray`);

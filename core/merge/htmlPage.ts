@@ -4,7 +4,13 @@ import { escapeHtml, textStyle, valueHtml } from './renderHtml.ts';
 import type { HtmlStyle } from './renderHtml.ts';
 
 /** What readers with a dark surface are asked to show: those that heed no style of ours turn the colours by themselves. */
-const DARK = { page: '#1b2321', surround: '#121816', ink: '#e9e5da', faint: '#b4bdb8' } as const;
+const DARK = {
+  page: '#1b2321',
+  surround: '#121816',
+  ink: '#e9e5da',
+  faint: '#b4bdb8',
+  rule: '#3a4744',
+} as const;
 
 const TABLE = 'role="presentation" width="100%" cellspacing="0" cellpadding="0" border="0"';
 
@@ -36,7 +42,7 @@ const META = '<meta charset="utf-8"><meta name="viewport" content="width=device-
 const darkSheet = ({ link }: MessageLook): string =>
   `@media (prefers-color-scheme:dark){.o-surround{background:${DARK.surround}!important}` +
   `.o-page,.o-page div,.o-page span,.o-page td,.o-page p{color:${DARK.ink}!important}` +
-  `.o-page{background:${DARK.page}!important}.o-page th,.o-page .o-faint{color:${DARK.faint}!important}` +
+  `.o-page div,.o-page td,.o-page hr{border-color:${DARK.rule}!important}.o-page{background:${DARK.page}!important}.o-page th,.o-page .o-faint{color:${DARK.faint}!important}` +
   `.o-page a:not(.o-button){color:${lightenedFor(link, DARK.page)}!important}}`;
 
 const headHtml = ({ look, pictureUrl }: HtmlStyle): string => {

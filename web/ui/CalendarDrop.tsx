@@ -23,12 +23,14 @@ export function CalendarDrop({ opened, onClose, onChoose, children, ...calendar 
       }}
       position="bottom-start"
       trapFocus
+      withRoles={false}
       returnFocus
       transitionProps={{ duration: 0 }}
       classNames={{ dropdown: classes.drop ?? '' }}
     >
       <Popover.Target>{children}</Popover.Target>
       <Popover.Dropdown
+        role="dialog"
         aria-label="Calendar"
         onKeyDown={(event) => {
           // Esc steps back from the calendar alone, not from what it stands on.

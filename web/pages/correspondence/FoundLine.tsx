@@ -25,18 +25,18 @@ export function FoundLine({ entry, n, marked }: FoundLineProps) {
       <Tip label={exactTime(occurredAtUtc)}>
         <span className={classes.day}>{listDay(dayOf(occurredAtUtc), today())}</span>
       </Tip>
-      <Tip label={title}>
-        <span className={classes.reference}>{reference}</span>
-      </Tip>
-      <span className={classes.people}>
-        {direction === 'in' ? 'from ' : direction === 'out' ? 'to ' : 'by '}
-        {joinNames(who)}
+      <span className={classes.arrow} data-direction={direction} aria-hidden="true">
+        {ARROWS[direction] ?? ''}
       </span>
       <span className={classes.text}>
+        <span className={classes.subject}>
+          <Marks pieces={subject} />
+        </span>
         <span className={classes.said}>
-          <b>
-            <Marks pieces={subject} />
-          </b>{' '}
+          <span className={classes.people}>
+            {direction === 'in' ? 'from ' : direction === 'out' ? 'to ' : 'by '}
+            {joinNames(who)}
+          </span>{' '}
           <Marks pieces={excerpt} />
         </span>
         {/* Below the words, whose end may be cut: what was found in a file must not be cut away with it. */}
@@ -46,9 +46,14 @@ export function FoundLine({ entry, n, marked }: FoundLineProps) {
           </small>
         ) : null}
       </span>
+      <span className={classes.matter}>
+        {reference} <small>{title}</small>
+      </span>
     </Link>
   );
 }
+
+const ARROWS: Readonly<Record<string, string>> = { in: '↙', out: '↗' };
 
 const Marks = ({ pieces }: { readonly pieces: FoundEntry['subject'] }) =>
   pieces.map(({ text, hit }, n) => (hit ? <mark key={n}>{text}</mark> : text));

@@ -32,7 +32,10 @@ export function useNarrowing() {
       { replace: true },
     );
   };
+  const inAddress = params.get('query') ?? '';
   useEffect(() => {
+    // Written again once it stands there, it would call off the way to a matter that Enter has just begun.
+    if (inAddress === query) return;
     setParams(
       (known) => {
         const next = new URLSearchParams(known);
@@ -42,7 +45,7 @@ export function useNarrowing() {
       },
       { replace: true },
     );
-  }, [query, setParams]);
+  }, [query, inAddress, setParams]);
   const sorting: Sorting<MatterSort> = {
     by: MATTER_SORTS.find((known) => known === params.get('sort')) ?? 'recent',
     reversed: params.get('reversed') === 'yes',

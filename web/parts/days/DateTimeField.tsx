@@ -15,7 +15,7 @@ interface DateTimeFieldProps {
 
 const wordsOf = (value: string): string => {
   const date = parsePlainDate(value.slice(0, 10));
-  return date ? `${formatDate(date, 'weekdayDayMonth')}, ${value.slice(11)}` : '';
+  return date ? `${formatDate(date, 'weekdayDayMonth')}, ${value.slice(11).replace(/^0/, '')}` : '';
 };
 
 /** A day with its time, typed as people say it (`tomorrow at 9:30`, `4 pm on Monday`), with what is understood under it. */

@@ -110,6 +110,7 @@ export function DayField(props: DayFieldProps) {
             type="button"
             className={classes.open}
             aria-label={`Calendar: ${label}`}
+            aria-haspopup="dialog"
             // The field keeps the focus, and what is typed in it, until the calendar is there.
             onMouseDown={(event) => {
               event.preventDefault();

@@ -1,7 +1,9 @@
+import { Radio } from '@mantine/core';
 import { useRef, useState } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
+import { CheckField } from '../../../ui/Field.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { RecipientLine } from './RecipientLine.tsx';
 import { useUnfinished } from './unfinished.ts';
@@ -66,17 +68,16 @@ export function AddressBlock(props: AddressBlockProps) {
           <span className={classes.label} />
           <span className={classes.each} role="radiogroup" aria-label="How it goes to several">
             {[false, true].map((each) => (
-              <label key={String(each)}>
-                <input
-                  type="radio"
-                  name="each"
-                  checked={going.each === each}
-                  onChange={() => {
-                    props.onGoing({ each });
-                  }}
-                />
-                {each ? `A separate message for each, ${lines.to.length} in all` : 'One message to all'}
-              </label>
+              <Radio
+                key={String(each)}
+                size="xs"
+                name="each"
+                label={each ? `A separate message for each, ${lines.to.length} in all` : 'One message to all'}
+                checked={going.each === each}
+                onChange={() => {
+                  props.onGoing({ each });
+                }}
+              />
             ))}
           </span>
         </div>
@@ -89,16 +90,15 @@ export function AddressBlock(props: AddressBlockProps) {
           <span>{[from.name, channel === 'text' ? from.address : ''].filter(Boolean).join(' · ')}</span>
         )}
         {channel === 'email' ? (
-          <label className={classes.self}>
-            <input
-              type="checkbox"
+          <span className={classes.self}>
+            <CheckField
+              label="a copy to me"
               checked={going.copyToSelf}
-              onChange={(event) => {
-                props.onGoing({ copyToSelf: event.currentTarget.checked });
+              onChange={(copyToSelf) => {
+                props.onGoing({ copyToSelf });
               }}
-            />{' '}
-            a copy to me
-          </label>
+            />
+          </span>
         ) : null}
       </div>
     </div>
