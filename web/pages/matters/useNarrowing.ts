@@ -16,6 +16,17 @@ export interface MatterFilter {
   readonly state?: (typeof STATES)[number];
 }
 
+function filterIn(params: URLSearchParams): MatterFilter {
+  const [typeId, stage] = [params.get('type') ?? undefined, params.get('stage') ?? undefined];
+  const state = STATES.find((known) => known === params.get('state'));
+  return {
+    ...(params.get('whose') === 'mine' ? { mine: true } : {}),
+    ...(typeId === undefined ? {} : { typeId }),
+    ...(stage === undefined ? {} : { stage }),
+    ...(state === undefined ? {} : { state }),
+  };
+}
+
 /** What the list is narrowed by and how it is sorted, kept in the address, so that coming back finds it so. */
 export function useNarrowing() {
   const [params, setParams] = useSearchParams();
@@ -50,14 +61,7 @@ export function useNarrowing() {
     by: MATTER_SORTS.find((known) => known === params.get('sort')) ?? 'recent',
     reversed: params.get('reversed') === 'yes',
   };
-  const [typeId, stage] = [params.get('type') ?? undefined, params.get('stage') ?? undefined];
-  const state = STATES.find((known) => known === params.get('state'));
-  const filter: MatterFilter = {
-    ...(params.get('whose') === 'mine' ? { mine: true } : {}),
-    ...(typeId === undefined ? {} : { typeId }),
-    ...(stage === undefined ? {} : { stage }),
-    ...(state === undefined ? {} : { state }),
-  };
+  const filter = filterIn(params);
   const setSorting = ({ by, reversed }: Sorting<MatterSort>): void => {
     setParams(
       (known) => {
