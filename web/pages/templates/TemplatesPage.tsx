@@ -50,7 +50,7 @@ export function TemplatesPage() {
         />
         {user.mayChange ? (
           <div className={classes.actions}>
-            <Link to="/templates/import">Bring wording in</Link>
+            <Link to="/templates/import">Import wording</Link>
             <Button kind="go" hint="N" onClick={() => void navigate('/templates/new')}>
               New template
             </Button>
@@ -68,7 +68,7 @@ export function TemplatesPage() {
             <Blank title={typed === '' ? 'No templates here yet' : `Nothing with “${typed}”`}>
               <p>
                 {typed === ''
-                  ? 'What you write again and again stands here once: make a template, or bring your wording in.'
+                  ? 'What you write again and again stands here once: make a template, or import your wording.'
                   : 'Name, tags and the words inside are looked through.'}
               </p>
             </Blank>

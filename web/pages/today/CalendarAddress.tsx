@@ -33,12 +33,12 @@ export function CalendarAddress() {
         )}
         <p className={classes.buttons}>
           {path === null ? null : (
-            <Button onClick={() => void navigator.clipboard.writeText(address)}>Copy it</Button>
+            <Button onClick={() => void navigator.clipboard.writeText(address)}>Copy</Button>
           )}
           <Button kind={path === null ? 'go' : 'quiet'} onClick={() => void open(true)}>
             {path === null ? 'Make an address' : 'Make a new one'}
           </Button>
-          {path === null ? null : <Button onClick={() => void open(false)}>Close it</Button>}
+          {path === null ? null : <Button onClick={() => void open(false)}>Delete the address</Button>}
         </p>
         {error ? <p role="alert">{problemWords(error)}</p> : null}
       </Popover.Dropdown>

@@ -70,9 +70,9 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
       ) : null}
       {job?.state === 'running' ? (
         <>
-          <Waiting label="Being taken out" share={job.of > 0 ? job.done / job.of : undefined} />
+          <Waiting label="Export under way" share={job.of > 0 ? job.done / job.of : undefined} />
           {job.of > 0 ? `${job.done} of ${job.of}` : ''}
-          <Button onClick={() => void callOff(job.id)}>Call it off</Button>
+          <Button onClick={() => void callOff(job.id)}>Cancel</Button>
         </>
       ) : null}
       {job?.state === 'done' ? (
@@ -80,7 +80,7 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
           {job.fileName}
         </a>
       ) : null}
-      {job?.state === 'calledOff' ? 'Called off; nothing was made.' : ''}
+      {job?.state === 'calledOff' ? 'Cancelled. Nothing was made.' : ''}
       {job?.state === 'failed' ? <span role="alert">It could not be made: {job.problem}</span> : null}
       {job?.state === 'running' ? null : (
         <Button aria-label="Close" onClick={onEnd}>

@@ -29,7 +29,7 @@ export function SourceBox({ editor, onDone }: { readonly editor: Editor; readonl
             onDone();
           }}
         >
-          Take this over
+          Use this wording
         </Button>
         <Button onClick={onDone}>Cancel</Button>
         <small>

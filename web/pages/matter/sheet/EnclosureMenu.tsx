@@ -73,9 +73,9 @@ function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
   return (
     <>
       <Menu.Item component="a" href={content} target="_blank" rel="noopener">
-        {shown ? 'Look at it' : 'Download'}
+        {shown ? 'Open' : 'Download'}
       </Menu.Item>
-      <Menu.Item onClick={onName}>Call it otherwise…</Menu.Item>
+      <Menu.Item onClick={onName}>Rename…</Menu.Item>
       {at > 0 ? (
         <Menu.Item
           onClick={() => {

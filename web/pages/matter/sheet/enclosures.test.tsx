@@ -121,7 +121,7 @@ describe('an enclosure', () => {
   it('is looked at, made a PDF, joined and kept by its own id', async () => {
     const { user, made } = stage([upload, scan, { ...scan, id: 'u3', fileName: 'more.pdf' }]);
     await user.click(screen.getByRole('button', { name: 'notes.txt' }));
-    expect((await screen.findByRole('menuitem', { name: 'Look at it' })).getAttribute('href')).toBe(
+    expect((await screen.findByRole('menuitem', { name: 'Open' })).getAttribute('href')).toBe(
       '/api/v1/messages/msg/enclosures/u1/content',
     );
     await user.click(screen.getByRole('menuitem', { name: 'Send it as PDF' }));
@@ -137,14 +137,14 @@ describe('an enclosure', () => {
   it('that is a document of the matter is not offered to be kept there', async () => {
     const { user } = stage([held]);
     await user.click(screen.getByRole('button', { name: 'Report.pdf' }));
-    await screen.findByRole('menuitem', { name: 'Look at it' });
+    await screen.findByRole('menuitem', { name: 'Open' });
     expect(screen.queryByText('Save it on the matter, under')).toBeNull();
   });
 
   it('is called otherwise, its ending kept', async () => {
     const { user, change } = stage([held]);
     await user.click(screen.getByRole('button', { name: 'Report.pdf' }));
-    await user.click(await screen.findByRole('menuitem', { name: 'Call it otherwise…' }));
+    await user.click(await screen.findByRole('menuitem', { name: 'Rename…' }));
     const name = await screen.findByLabelText('It goes out as');
     await user.clear(name);
     await user.type(name, 'Our findings');

@@ -123,7 +123,7 @@ function Asking({ typed, about, chosenId, onType, onKeyDown }: AskingProps) {
       <input
         autoFocus
         value={typed}
-        placeholder="What do you want to write?"
+        placeholder="Which message?"
         aria-label="Narrow the shelf by name or wording"
         aria-controls="shelf-list"
         aria-activedescendant={chosenId === undefined ? undefined : `shelf-${chosenId}`}

@@ -45,7 +45,7 @@ export function ImportPage() {
     <div className={classes.page}>
       <header className={classes.head}>
         <Link to="/templates">Templates</Link>
-        <h1>Bring wording in</h1>
+        <h1>Import wording</h1>
         {good.length > 0 ? (
           <span className={classes.keep}>
             <TextField label="Folder" value={folder} onChange={setFolder} />

@@ -28,8 +28,8 @@ export function Packs() {
         <Button disabled={starter.isLoading} onClick={() => void takeStarter()}>
           Add the starter set
         </Button>
-        <Button onClick={() => chooser.current?.click()}>Take a pack in</Button>
-        <Button onClick={() => void savePack()}>Save the library as a pack</Button>
+        <Button onClick={() => chooser.current?.click()}>Import a pack</Button>
+        <Button onClick={() => void savePack()}>Export the library</Button>
         <FileChooser
           ref={chooser}
           label="Pack to import"
@@ -38,7 +38,7 @@ export function Packs() {
         />
         {report ? (
           <span role="status">
-            {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} taken in
+            {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} imported
             {report.known.length > 0 ? `; ${report.known.length} were there already` : ''}.
           </span>
         ) : null}

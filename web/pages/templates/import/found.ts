@@ -11,7 +11,7 @@ const nameFrom = (fileName: string): string =>
     .replace(/\.[^.]+$/, '')
     .replace(/[_-]+/g, ' ')
     .trim()
-    .slice(0, 120) || 'Brought in';
+    .slice(0, 120) || 'Imported';
 
 /** A file as it was read, each code and gap decided as is proposed. */
 export const foundFrom = (file: FoundFile): Found => ({

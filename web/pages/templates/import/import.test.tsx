@@ -132,7 +132,7 @@ describe('packs', () => {
     });
     await user.upload(screen.getByLabelText('Pack to import'), new File(['{"name":"P"}'], 'p.json'));
     expect((await screen.findByRole('status')).textContent).toBe(
-      '3 templates and 1 passage taken in; 1 were there already.',
+      '3 templates and 1 passage imported; 1 were there already.',
     );
     expect(changes()[0]?.body).toEqual({ name: 'P' });
   });
@@ -150,8 +150,8 @@ describe('the name of what is brought in', () => {
   it.each([
     ['Our_terms-2019.docx', 'Our terms 2019'],
     ['letter.final.txt', 'letter.final'],
-    ['.txt', 'Brought in'],
-    ['___.eml', 'Brought in'],
+    ['.txt', 'Imported'],
+    ['___.eml', 'Imported'],
     [`${'a'.repeat(300)}.txt`, 'a'.repeat(120)],
   ])('is made of %s', (fileName, name) => {
     expect(foundFrom(file(fileName)).name).toBe(name);

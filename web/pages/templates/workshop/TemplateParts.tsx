@@ -117,7 +117,7 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
         }}
       />
       <TextField
-        label="Tags, apart by commas"
+        label="Tags, separated by commas"
         value={draft.tags.join(', ')}
         onChange={(typed) => {
           onDraft({
@@ -238,7 +238,7 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
   return (
     <>
       <SelectField
-        label="Goes out under"
+        label="Send as"
         value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
         options={[
           ['writer', 'the writer'],

@@ -166,11 +166,11 @@ describe('the parts of a template beside its wording', () => {
   it('choose the sender, and say of a sender that is gone that it is', async () => {
     const { user, value } = parts({ sender: 'sender:old' });
     await vi.waitFor(() => {
-      expect(chosenIn('Goes out under')).toBe('a sender that is gone');
+      expect(chosenIn('Send as')).toBe('a sender that is gone');
     });
-    await choose(user, 'Goes out under', 'Accounts');
+    await choose(user, 'Send as', 'Accounts');
     expect(value().content.sender).toBe('sender:accounts');
-    await choose(user, 'Goes out under', 'the writer');
+    await choose(user, 'Send as', 'the writer');
     expect(value().content).not.toHaveProperty('sender');
   });
 });
