@@ -8,6 +8,8 @@ export const ChangeEvent = Type.Union([
     kind: Type.Union([Type.Literal('message'), Type.Literal('entry'), Type.Literal('matter')]),
     id: Id,
     matterId: Id,
+    /** A draft whose words alone changed: it stands where it stood, and is saved again soon. */
+    draft: Type.Optional(Type.Literal(true)),
   }),
   /** What belongs to the practice as a whole. */
   Type.Object({

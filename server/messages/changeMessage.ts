@@ -65,7 +65,7 @@ export async function changeMessage(
       );
     }
     await audit('message.changed', 'message', id, { parts: Object.keys(change) });
-    tell({ kind: 'message', id, matterId: matter.id });
+    tell({ kind: 'message', id, matterId: matter.id, draft: true });
   });
   const kept = { ...desk, message: { ...renewed, revision: revision + 1 } };
   return viewMessage(services, scope, kept);

@@ -21,7 +21,7 @@ afterAll(async () => {
   await services.close();
 });
 
-let handed = Buffer.alloc(0);
+let handed: Buffer = Buffer.alloc(0);
 const host: Transport = {
   async send(_envelope, bytes, beforeData) {
     await beforeData();

@@ -104,6 +104,9 @@ const messagesApi = api.injectEndpoints({
   }),
 });
 
+/** The drafts of a matter are asked for anew where they are shown: one was written on until now. */
+export const draftLeft = (matterId: string) => api.util.invalidateTags([{ type: 'OnItsWay', id: matterId }]);
+
 export const {
   useOutTrayQuery,
   useRecallMutation,

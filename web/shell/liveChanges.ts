@@ -9,10 +9,21 @@ type Tags = Parameters<typeof api.util.invalidateTags>[0];
 /** Changes come in bursts (a message moves three times in a second); what they make stale is asked for once. */
 const GATHER_MS = 150;
 
+/**
+ * A draft is saved at every pause of whoever writes it. What shows it is asked for once they rest: a matter each time would
+ * be forty times what was typed.
+ */
+const DRAFT_RESTS_MS = 6_000;
+
 function staleTags(event: ChangeEvent): Tags {
   const { kind, id } = event;
   switch (kind) {
     case 'message':
+      if (event.draft)
+        return [
+          { type: 'Message', id },
+          { type: 'OnItsWay', id: event.matterId },
+        ];
       return [{ type: 'Message', id }, { type: 'OnItsWay', id: event.matterId }, 'OutTray', 'Today'];
     case 'entry':
       return [
@@ -58,6 +69,8 @@ export function useLiveChanges(): void {
     if (session === 'over') return undefined;
     let gathered: NonNullable<Tags>[number][] = [];
     let timer: number | undefined;
+    let resting: number | undefined;
+    const drafts = new Map<string, ChangeEvent>();
     let reopening: number | undefined;
     let source: EventSource | undefined;
     let failures = 0;
@@ -69,10 +82,20 @@ export function useLiveChanges(): void {
         timer = undefined;
       }, GATHER_MS);
     };
+    const renewAtRest = (change: ChangeEvent): void => {
+      drafts.set(change.id, change);
+      window.clearTimeout(resting);
+      resting = window.setTimeout(() => {
+        renew([...drafts.values()].flatMap((one) => [...(staleTags(one) ?? [])]));
+        drafts.clear();
+      }, DRAFT_RESTS_MS);
+    };
     const open = (): void => {
       source = new EventSource('/api/v1/events');
       source.addEventListener('change', (event) => {
-        renew(staleTags(JSON.parse(event.data as string) as ChangeEvent));
+        const change = JSON.parse(event.data as string) as ChangeEvent;
+        if (change.kind === 'message' && change.draft) renewAtRest(change);
+        else renew(staleTags(change));
       });
       source.onopen = () => {
         dispatch(lineBack());
@@ -96,6 +119,7 @@ export function useLiveChanges(): void {
     return () => {
       source?.close();
       window.clearTimeout(timer);
+      window.clearTimeout(resting);
       window.clearTimeout(reopening);
     };
   }, [dispatch, session]);

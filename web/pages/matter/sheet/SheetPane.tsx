@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { useDispatch } from 'react-redux';
 import { Link, useLocation, useOutletContext, useParams } from 'react-router';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
@@ -7,7 +8,7 @@ import { Blank } from '../../../ui/Blank.tsx';
 import type { MatterContext } from '../MatterPage.tsx';
 import { dropUnsaved, readUnsaved } from '../../../state/unsaved.ts';
 import { Sheet } from './Sheet.tsx';
-import { useMessageQuery } from '../../../api/messages.ts';
+import { draftLeft, useMessageQuery } from '../../../api/messages.ts';
 import type { WordsBefore } from '../../../api/messages.ts';
 import classes from './Sheet.module.css';
 
@@ -37,6 +38,14 @@ function OpenedSheet({ messageId }: { readonly messageId: string }) {
     setFresh((n) => n + 1);
   };
   const aside = useAside(session.user.id, messageId);
+  const dispatch = useDispatch();
+  const { id: matterId } = matter;
+  useEffect(
+    () => () => {
+      dispatch(draftLeft(matterId));
+    },
+    [dispatch, matterId],
+  );
   if (error && !message)
     return (
       <Blank title="There is no such sheet">
