@@ -31,9 +31,12 @@ const isKnown = (code: string): code is ReasonCode => code in REASONS;
 export const matchReasons = ({ reasons }: Pick<MatterSuggestion, 'reasons'>): readonly string[] =>
   reasons.flatMap(({ code, params }) => (isKnown(code) ? [REASONS[code](params)] : []));
 
+/** Whether a match is likely enough to be what one would do first. */
+export const isWorthUrging = (likelihood: number): boolean => likelihood >= 0.25;
+
 /** How likely, as people say it. */
 export function likelihoodWords(likelihood: number): string {
   if (likelihood >= 0.9) return 'very likely';
   if (likelihood >= 0.6) return 'likely';
-  return likelihood >= 0.25 ? 'possible' : 'unlikely';
+  return isWorthUrging(likelihood) ? 'possible' : 'unlikely';
 }

@@ -9,7 +9,7 @@ import { InvitationCard } from '../../parts/messages/InvitationCard.tsx';
 import { MessageFrame } from '../../parts/messages/MessageFrame.tsx';
 import { MatterPicker } from '../../parts/pickers/MatterPicker.tsx';
 import { proofWords } from '../../words/senderProof.ts';
-import { likelihoodWords, matchReasons } from '../../words/matchWords.ts';
+import { isWorthUrging, likelihoodWords, matchReasons } from '../../words/matchWords.ts';
 import { useIncomingQuery } from '../../api/inTray.ts';
 import { calledBy } from './useTray.ts';
 import type { Tray } from './useTray.ts';
@@ -217,6 +217,7 @@ interface SuggestionProps {
 function Suggestion(props: SuggestionProps) {
   const { suggestion, number, mayChange, unproven, onFile, onAnswer, roles, onJoin } = props;
   const { matterId, reference, title, stage, likelihood } = suggestion;
+  const isUrged = number === 1 && !unproven && isWorthUrging(likelihood);
   return (
     <section className={classes.slip}>
       <p>
@@ -227,7 +228,7 @@ function Suggestion(props: SuggestionProps) {
       </p>
       {mayChange ? (
         <p className={classes.more}>
-          <Button kind={number === 1 && !unproven ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
+          <Button kind={isUrged ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
             File on {reference}
           </Button>
           <Button onClick={onAnswer} hint={`⇧ ${number}`}>

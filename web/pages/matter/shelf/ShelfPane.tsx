@@ -134,9 +134,7 @@ function Asking({ typed, about, chosenId, onType, onKeyDown }: AskingProps) {
         }}
         onKeyDown={onKeyDown}
       />
-      <span className={classes.hint}>
-        {about === undefined ? '' : `${about} · `}↑ ↓ to look, Enter to start, Esc to go back
-      </span>
+      {about === undefined ? null : <span className={classes.hint}>{about}</span>}
     </div>
   );
 }
