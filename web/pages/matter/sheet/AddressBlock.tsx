@@ -1,5 +1,6 @@
 import { Radio } from '@mantine/core';
 import { useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
@@ -33,10 +34,18 @@ const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Cc', bcc: 'Bcc' 
 export function AddressBlock(props: AddressBlockProps) {
   const { from, channel, lines, going, matter, onChange } = props;
   const [all, setAll] = useState(going.replyTo !== null);
+  const block = useRef<HTMLDivElement>(null);
+  const showAll = (): void => {
+    flushSync(() => {
+      setAll(true);
+    });
+    // Whoever asks for the line means to write on it; the button that had the focus is gone.
+    block.current?.querySelector<HTMLInputElement>('[data-part="cc"] input')?.focus();
+  };
   const possible = channel === 'email' ? PARTS : PARTS.slice(0, 1);
   const parts = possible.filter((part) => part === 'to' || all || lines[part].length > 0);
   return (
-    <div className={classes.block}>
+    <div className={classes.block} ref={block}>
       {parts.map((part) => (
         <div key={part} className={classes.line} data-part={part}>
           <span className={classes.label}>{LABELS[part]}</span>
@@ -53,9 +62,7 @@ export function AddressBlock(props: AddressBlockProps) {
           {part === 'to' && !all && channel === 'email' ? (
             <Button
               className={classes.more}
-              onClick={() => {
-                setAll(true);
-              }}
+              onClick={showAll}
             >
               Cc, Bcc…
             </Button>

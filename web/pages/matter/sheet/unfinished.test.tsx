@@ -55,6 +55,7 @@ describe('what is begun on a sheet', () => {
   it('is taken before anything leaves, where it is a whole address', async () => {
     const { user, begun, onLines } = block();
     await user.click(screen.getByRole('button', { name: 'Cc, Bcc…' }));
+    expect(document.activeElement?.getAttribute('aria-label')).toBe('Add to Cc');
     await user.type(screen.getByLabelText('Add to Cc'), 'Ines Okafor <ines@harbour.example>');
     expect(onLines).not.toHaveBeenCalled();
     expect(await begun.settle()).toEqual([]);
