@@ -77,7 +77,7 @@ export const ChooseSignature = Type.Object(
     /** What they may sign with besides. */
     further: Type.Optional(Type.Array(Id, { maxItems: 20, uniqueItems: true })),
   },
-  { additionalProperties: false },
+  { additionalProperties: false, minProperties: 1 },
 );
 export type ChooseSignature = Static<typeof ChooseSignature>;
 

@@ -8,7 +8,5 @@ export async function up(knex: Knex): Promise<void> {
 }
 
 export async function down(knex: Knex): Promise<void> {
-  await knex.schema.alterTable('people', (table) => {
-    table.dropColumn('further_signatures');
-  });
+  await knex.raw('ALTER TABLE people DROP COLUMN further_signatures');
 }
