@@ -10,7 +10,7 @@ interface TipProps {
 
 const OPENS_AFTER_MS = 350;
 
-/** A word more on what is pointed at, for the pointer and for the keyboard. */
+/** A word more on what is pointed at. */
 export function Tip({ label, children }: TipProps) {
   if (label === undefined || label === '') return children;
   return (
@@ -21,7 +21,8 @@ export function Tip({ label, children }: TipProps) {
       maw={340}
       openDelay={OPENS_AFTER_MS}
       transitionProps={{ duration: 0 }}
-      events={{ hover: true, focus: true, touch: false }}
+      // Not on focus: a tip that is open takes Esc for itself, and whoever works by keys means to step back.
+      events={{ hover: true, focus: false, touch: false }}
     >
       {children}
     </Tooltip>
