@@ -163,6 +163,8 @@ test('a matter type with a deadline over a holiday is made, and the deadline is 
   await expect(holidays.getByRole('button', { name: 'Save' })).toBeDisabled();
 
   await page.getByRole('button', { name: 'New matter type' }).click();
+  // The page before has a field of the same name.
+  await expect(page.getByRole('heading', { name: 'New matter type' })).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Mooring licence');
   await page.getByLabel('References begin with').fill('ML-');
   await page.getByRole('button', { name: 'Add a date' }).click();
