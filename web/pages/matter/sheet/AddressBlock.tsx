@@ -60,10 +60,7 @@ export function AddressBlock(props: AddressBlockProps) {
             }}
           />
           {part === 'to' && !all && channel === 'email' ? (
-            <Button
-              className={classes.more}
-              onClick={showAll}
-            >
+            <Button className={classes.more} onClick={showAll}>
               Cc, Bcc…
             </Button>
           ) : null}
