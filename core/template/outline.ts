@@ -154,10 +154,10 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
     rules.length > 0 ? [`${name}: ${rules.map((rule) => ruleWords(rule, names)).join(', ')}`] : [];
   return [
     ...line('To', recipients.to),
-    ...line('Copy', recipients.cc),
-    ...line('Blind copy', recipients.bcc),
+    ...line('Cc', recipients.cc),
+    ...line('Bcc', recipients.bcc),
     ...(sender ? [`From: ${names.sender(sender)}`] : []),
-    ...(replyTo ? [`Answers to: ${replyTo}`] : []),
+    ...(replyTo ? [`Replies to: ${replyTo}`] : []),
     ...(translation ? [`Its language: ${translation.language}`] : []),
     ...(madeFor ? [`Made for: ${madeFor.map((id) => names.field(`type.${id}`)).join(', ')}`] : []),
     ...(each ? ['One message for each recipient'] : []),

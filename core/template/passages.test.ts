@@ -223,7 +223,7 @@ describe('the outline of a template', () => {
       names,
     );
     expect(rest).toEqual(
-      expect.arrayContaining(['To: OWNER', 'Copy: the matter’s filing address', 'From: the sender:accounts']),
+      expect.arrayContaining(['To: OWNER', 'Cc: the matter’s filing address', 'From: the sender:accounts']),
     );
   });
 });

@@ -1,25 +1,13 @@
 import PostalMime from 'postal-mime';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openPractice, runOnce, serve } from '../app/tests/practice.ts';
-import type { Client, TestPractice } from '../app/tests/practice.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { useDesk } from '../app/tests/desk.ts';
+import { runOnce } from '../app/tests/practice.ts';
 import { startMessage } from '../messages/startMessage.ts';
 import { sendMessage } from './sendMessage.ts';
 import type { Transport } from './transports/transport.ts';
 
-let services: TestPractice;
-let client: Client;
-let matterId: string;
-
-beforeAll(async () => {
-  services = await openPractice();
-  client = await serve(services);
-  await client.signIn('idris@tidewell-roe.example');
-  matterId = (await services.db('matters').where({ reference: 'SV-2041' }).first()).id;
-}, 60_000);
-afterAll(async () => {
-  await client.close();
-  await services.close();
-});
+const desk = useDesk();
+beforeAll(() => desk.client.signIn('idris@tidewell-roe.example'));
 
 let handed: Buffer = Buffer.alloc(0);
 const host: Transport = {
@@ -39,33 +27,33 @@ const PIXEL = Buffer.from(
 const uploaded = async (): Promise<{ readonly picture: string }> => {
   const form = new FormData();
   form.append('file', new Blob([PIXEL], { type: 'image/png' }), 'logo.png');
-  const answer = await fetch(`${client.origin}/api/v1/pictures`, {
+  const answer = await fetch(`${desk.client.origin}/api/v1/pictures`, {
     method: 'POST',
-    headers: { Origin: client.origin, Cookie: client.cookie() },
+    headers: { Origin: desk.client.origin, Cookie: desk.client.cookie() },
     body: form,
   });
   return (await answer.json()) as { readonly picture: string };
 };
 
 const change = async (look: object) => {
-  const { json } = await client.call('GET', '/practice');
-  return client.call('PATCH', '/practice', { ...json, look: { ...json.look, ...look } });
+  const { json } = await desk.client.call('GET', '/practice');
+  return desk.client.call('PATCH', '/practice', { ...json, look: { ...json.look, ...look } });
 };
 
 /** Sends a message, and reads what the mail server was handed with a parser of another house. */
 async function sent() {
-  const maud = await services.as('maud');
-  const { id } = await startMessage(services, maud, matterId, {
+  const maud = await desk.services.as('maud');
+  const { id } = await startMessage(desk.services, maud, desk.matterId, {
     templateId: 'template-report-when',
     answers: { matters: 'she is sound' },
   });
-  await sendMessage(services, maud, id, {
+  await sendMessage(desk.services, maud, id, {
     holdSeconds: 0,
     acknowledged: ['dayInPast', 'sentBefore', 'enclosedNotSpoken'],
   });
-  await runOnce(services, host);
+  await runOnce(desk.services, host);
   const mail = await PostalMime.parse(handed);
-  const entry = await services.db('entries').where({ message_id: id }).first();
+  const entry = await desk.services.db('entries').where({ message_id: id }).first();
   return { mail, entry };
 }
 
@@ -93,9 +81,9 @@ describe('the look of email', () => {
     ['links too faint to be read', { link: '#ffff00', page: '#ffffff' }],
     ['a picture that nobody uploaded', { logo: { picture: 'f'.repeat(32), alt: '', widthPx: 100 } }],
   ])('is refused with %s, and stays as it was', async (_what, look) => {
-    const before = (await client.call('GET', '/practice')).json;
+    const before = (await desk.client.call('GET', '/practice')).json;
     const { status, json } = await change({ ink: '#1c1c1c', link: '#2a6a5e', ...look });
     expect([status, json.code]).toEqual([422, 'badSettings']);
-    expect((await client.call('GET', '/practice')).json).toEqual(before);
+    expect((await desk.client.call('GET', '/practice')).json).toEqual(before);
   });
 });

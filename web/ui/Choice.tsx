@@ -1,4 +1,5 @@
 import { Select } from '@mantine/core';
+import { LIST_BELOW } from './fieldLook.ts';
 import classes from './Choice.module.css';
 
 export interface ChoiceOption<T extends string> {
@@ -65,7 +66,7 @@ export function Choice<T extends string>({
       allowDeselect={false}
       nothingFoundMessage="Nothing by that name"
       maxDropdownHeight={320}
-      comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+      comboboxProps={LIST_BELOW}
       // What is typed takes the place of what stands there.
       onClick={(event) => {
         if (isLong) event.currentTarget.select();

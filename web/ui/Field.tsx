@@ -1,7 +1,7 @@
 import { Autocomplete, Checkbox, PasswordInput, Textarea, TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Choice } from './Choice.tsx';
-import choiceClasses from './Choice.module.css';
+import { FIELD_LOOK, LIST_BELOW, LIST_CLASSES } from './fieldLook.ts';
 import classes from './Field.module.css';
 
 interface TextFieldProps {
@@ -29,10 +29,8 @@ export function TextField(props: TextFieldProps) {
     label,
     value,
     error: problem,
-    size: 'xs',
+    ...FIELD_LOOK,
     'data-wide': wide,
-    className: classes.field ?? '',
-    classNames: FIELD_CLASSES,
     errorProps: { role: 'alert' },
   } as const;
   const onEvent = (event: { readonly currentTarget: { readonly value: string } }): void => {
@@ -44,27 +42,16 @@ export function TextField(props: TextFieldProps) {
     return (
       <Autocomplete
         {...common}
-        classNames={{ ...FIELD_CLASSES, ...LIST_CLASSES }}
+        classNames={{ ...FIELD_LOOK.classNames, ...LIST_CLASSES }}
         data={[...new Set(list)]}
         limit={MOST_OFFERED}
         maxDropdownHeight={320}
-        comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+        comboboxProps={LIST_BELOW}
         onChange={onChange}
       />
     );
   return <TextInput {...common} type={type} onChange={onEvent} />;
 }
-
-const FIELD_CLASSES = {
-  label: classes.label ?? '',
-  input: classes.input ?? '',
-  error: classes.error ?? '',
-} as const;
-
-const LIST_CLASSES = {
-  dropdown: choiceClasses.dropdown ?? '',
-  option: choiceClasses.option ?? '',
-} as const;
 
 interface SelectFieldProps<T extends string> {
   readonly label: string;

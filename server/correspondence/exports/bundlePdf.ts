@@ -150,7 +150,7 @@ async function messagePage(
   const { from, to, cc } = entry.people;
   const sheet: LetterSheet = {
     letterhead: undefined,
-    recipient: [...people('From', [from]), ...people('To', to), ...people('Copy', cc)],
+    recipient: [...people('From', [from]), ...people('To', to), ...people('Cc', cc)],
     reference: entry.reference,
     day: pageTime(timeZone, entry.occurredAtUtc),
     subject: entry.subject,

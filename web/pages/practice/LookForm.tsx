@@ -12,7 +12,7 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { FileChooser } from '../../ui/FileChooser.tsx';
 import { problemWords } from '../../words/wording.ts';
 import { sampleMessage } from './sampleMessage.ts';
-import fieldClasses from '../../ui/Field.module.css';
+import { FIELD_LOOK } from '../../ui/fieldLook.ts';
 import classes from './Practice.module.css';
 
 type Look = NonNullable<PracticeJson['look']>;
@@ -83,13 +83,7 @@ export function LookForm({ values, onChange }: LookFormProps) {
         {COLOURS.map(([key, label]) => (
           <ColorInput
             key={key}
-            size="xs"
-            className={fieldClasses.field ?? ''}
-            classNames={{
-              label: fieldClasses.label ?? '',
-              input: fieldClasses.input ?? '',
-              error: fieldClasses.error ?? '',
-            }}
+            {...FIELD_LOOK}
             label={label}
             format="hex"
             withEyeDropper={false}

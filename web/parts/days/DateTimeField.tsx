@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { formatDate } from '../../../core/dates/formatDate.ts';
 import { parsePlainDate } from '../../../core/model/plainDate.ts';
 import { useMoments } from '../editor/useMoments.ts';
-import fieldClasses from '../../ui/Field.module.css';
-import classes from './DayField.module.css';
+import { READING_LOOK } from '../../ui/fieldLook.ts';
 
 interface DateTimeFieldProps {
   readonly label: string;
@@ -25,15 +24,7 @@ export function DateTimeField({ label, value, onChange }: DateTimeFieldProps) {
   const unread = typed !== undefined && typed.trim() !== '' && momentOf(typed) === '';
   return (
     <TextInput
-      size="xs"
-      className={fieldClasses.field ?? ''}
-      classNames={{
-        label: fieldClasses.label ?? '',
-        input: fieldClasses.input ?? '',
-        error: fieldClasses.error ?? '',
-        description: classes.understood ?? '',
-      }}
-      inputWrapperOrder={['label', 'input', 'description', 'error']}
+      {...READING_LOOK}
       label={label}
       placeholder="tomorrow at 9:30"
       value={typed ?? wordsOf(value)}

@@ -10,7 +10,7 @@ import { CalendarDrop } from '../../ui/CalendarDrop.tsx';
 import { today } from '../../words/dates.ts';
 import { useMonth } from './useMonth.ts';
 import { useCalendar } from '../editor/useMoments.ts';
-import fieldClasses from '../../ui/Field.module.css';
+import { READING_LOOK } from '../../ui/fieldLook.ts';
 import classes from './DayField.module.css';
 
 interface DayFieldProps {
@@ -23,7 +23,11 @@ interface DayFieldProps {
   /** Which year a day without one is in. */
   readonly looking?: Looking;
   readonly autoFocus?: boolean | undefined;
-  readonly onLeave?: () => void;
+  /**
+   * Told the day when the field is left or a day is chosen: on the way to `5 March 2027` lies `5 March`. Words that are no
+   * day keep the field open.
+   */
+  readonly onLeave?: (day: string) => void;
   /** Takes back what is typed, where Esc does; without it Esc is the view’s. */
   readonly onBack?: () => void;
 }
@@ -49,7 +53,7 @@ export function DayField(props: DayFieldProps) {
   const type = (text: string): void => {
     setTyped(text);
     const date = readDate(text, today(), calendar, looking);
-    if (date ?? (text.trim() === '' ? '' : undefined) !== undefined) onChange(date ?? '');
+    if (date !== undefined || text.trim() === '') onChange(date ?? '');
   };
   const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'ArrowDown' && event.altKey) {
@@ -75,19 +79,12 @@ export function DayField(props: DayFieldProps) {
       onChoose={(day) => {
         setTyped(undefined);
         onChange(day);
+        onLeave?.(day);
       }}
     >
       <TextInput
-        size="xs"
-        className={fieldClasses.field ?? ''}
-        classNames={{
-          label: fieldClasses.label ?? '',
-          input: fieldClasses.input ?? '',
-          error: fieldClasses.error ?? '',
-          description: classes.understood ?? '',
-          section: classes.section ?? '',
-        }}
-        inputWrapperOrder={['label', 'input', 'description', 'error']}
+        {...READING_LOOK}
+        classNames={{ ...READING_LOOK.classNames, section: classes.section ?? '' }}
         {...(bare ? { 'aria-label': label } : { label })}
         placeholder="5 March, next friday"
         autoFocus={autoFocus}
@@ -102,7 +99,7 @@ export function DayField(props: DayFieldProps) {
         }}
         onBlur={() => {
           if (!unread) setTyped(undefined);
-          if (!opened) onLeave?.();
+          if (!opened && !unread) onLeave?.(typed?.trim() === '' ? '' : (read ?? value));
         }}
         onKeyDown={onKey}
         rightSection={

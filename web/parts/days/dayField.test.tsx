@@ -51,6 +51,32 @@ describe('a day', () => {
   });
 });
 
+describe('a day that is saved', () => {
+  it('is taken whole when its field is left, not on the way to it', async () => {
+    const taken: string[] = [];
+    const { user } = show(
+      <DayField label="Due" value="" onChange={() => undefined} onLeave={(day) => taken.push(day)} />,
+      answers,
+    );
+    await user.type(screen.getByLabelText('Due'), '5 March 2031');
+    expect(taken).toEqual([]);
+    await user.keyboard('{Enter}');
+    expect(taken).toEqual(['2031-03-05']);
+  });
+
+  it('keeps its field open while it is none', async () => {
+    const taken: string[] = [];
+    const { user } = show(
+      <DayField label="Due" value="" onChange={() => undefined} onLeave={(day) => taken.push(day)} />,
+      answers,
+    );
+    await user.type(screen.getByLabelText('Due'), 'soonish');
+    await user.tab();
+    expect(taken).toEqual([]);
+    expect(screen.getByLabelText<HTMLInputElement>('Due').value).toBe('soonish');
+  });
+});
+
 describe('a week', () => {
   it.each([
     ['Monday to Friday', [1, 2, 3, 4, 5], 1],

@@ -1,4 +1,5 @@
 import { skipToken } from '@reduxjs/toolkit/query';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { EntryDetail } from '../../../../contract/correspondence.ts';
 import { useMatterQuery } from '../../../api/matters.ts';
@@ -9,19 +10,21 @@ import { SaveAs } from '../sheet/SaveAs.tsx';
 /** Turns what was sent or received into a template: with its fields where it was written here, by its wording otherwise. */
 export function SaveEntry({ entry }: { readonly entry: EntryDetail }) {
   const navigate = useNavigate();
-  const { data: message } = useMessageQuery(entry.messageId ?? skipToken);
-  const { data: matter } = useMatterQuery(entry.messageId === null ? skipToken : entry.matterId);
-  if (entry.messageId === null)
-    return entry.channel === 'email' ? (
-      <Button
-        onClick={() => {
-          void navigate('/templates/import', { state: { entryId: entry.id, name: entry.subject } });
-        }}
-      >
-        Save as template…
-      </Button>
-    ) : null;
-  return message && matter ? (
-    <SaveAs message={message} matter={matter} onKeep={() => Promise.resolve(true)} />
-  ) : null;
+  const [asked, setAsked] = useState(false);
+  const id = asked && entry.messageId !== null ? entry.messageId : skipToken;
+  const { data: message } = useMessageQuery(id);
+  const { data: matter } = useMatterQuery(id === skipToken ? skipToken : entry.matterId);
+  if (entry.messageId === null && entry.channel !== 'email') return null;
+  if (message && matter)
+    return <SaveAs opened message={message} matter={matter} onKeep={() => Promise.resolve(true)} />;
+  return (
+    <Button
+      onClick={() => {
+        if (entry.messageId !== null) setAsked(true);
+        else void navigate('/templates/import', { state: { entryId: entry.id, name: entry.subject } });
+      }}
+    >
+      Save as…
+    </Button>
+  );
 }

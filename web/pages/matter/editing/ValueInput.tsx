@@ -66,16 +66,8 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     };
     return <ChosenValue label={label} typed={typed} options={options} {...place} onChoose={choose} />;
   }
-  if (kind === 'date') {
-    const pick = (day: string): void => {
-      setTyped(day);
-      take(day);
-    };
-    const leave = (): void => onLeave?.();
-    return (
-      <DayField {...{ label, autoFocus }} bare value={typed} onChange={pick} onLeave={leave} onBack={leave} />
-    );
-  }
+  if (kind === 'date')
+    return <DateValue {...{ label, typed, autoFocus, onLeave }} onType={setTyped} onTake={take} />;
   const common = {
     className: classes.input,
     'aria-label': label,
@@ -114,6 +106,27 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
       )}
       {misfit ? <small className={classes.misfit}>{MISFITS[kind] ?? 'not understood'}</small> : null}
     </>
+  );
+}
+
+interface DateValueProps {
+  readonly label: string;
+  readonly typed: string;
+  readonly autoFocus: boolean | undefined;
+  readonly onType: (day: string) => void;
+  readonly onTake: (day: string) => void;
+  readonly onLeave: (() => void) | undefined;
+}
+
+/** A day is taken once it is whole: when its field is left, or it is chosen. */
+function DateValue({ label, typed, autoFocus, onType, onTake, onLeave }: DateValueProps) {
+  const leave = (day: string): void => {
+    onTake(day);
+    onLeave?.();
+  };
+  const back = (): void => onLeave?.();
+  return (
+    <DayField {...{ label, autoFocus }} bare value={typed} onChange={onType} onLeave={leave} onBack={back} />
   );
 }
 

@@ -9,6 +9,7 @@ import { BlanksContext } from './blanksContext.ts';
 import type { Blank } from './blanksContext.ts';
 import { DateBlank } from './DateBlank.tsx';
 import { sizedByContent } from './sizing.ts';
+import { LIST_BELOW } from '../../../ui/fieldLook.ts';
 import classes from './Sheet.module.css';
 
 /** A ruled space with its label; what is typed is the answer, wherever the same blank stands again. */
@@ -81,7 +82,7 @@ function BlankField({ blank, answer, onAnswer }: BlankFieldProps) {
         value={answer === '' ? null : answer}
         placeholder={blank.label}
         searchable={options.length > MOST_AT_A_GLANCE}
-        comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+        comboboxProps={LIST_BELOW}
         onChange={(chosen) => {
           onAnswer(chosen ?? '');
         }}
@@ -158,7 +159,7 @@ function TypedBlank({ blank, answer, onAnswer, common }: TypedBlankProps) {
           className={classes.blankChoice ?? ''}
           classNames={{ input: classes.blank ?? '' }}
           data={[...new Set(names)]}
-          comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+          comboboxProps={LIST_BELOW}
           onChange={onAnswer}
         />
       ) : (

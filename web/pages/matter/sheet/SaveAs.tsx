@@ -15,10 +15,12 @@ interface SaveAsProps {
   readonly matter: Pick<MatterDetail, 'parties'>;
   /** Saves what is typed first, so that what is taken is all of it; false where it could not. */
   readonly onKeep: () => Promise<boolean>;
+  /** What can be chosen is shown at once. */
+  readonly opened?: boolean;
 }
 
 /** Keeps the wording as a template or a passage; which of the record's values become fields is chosen here. */
-export function SaveAs({ message, matter, onKeep }: SaveAsProps) {
+export function SaveAs({ message, matter, onKeep, opened = false }: SaveAsProps) {
   const navigate = useNavigate();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { data: passages } = usePassagesHereQuery(message.id);
@@ -45,7 +47,7 @@ export function SaveAs({ message, matter, onKeep }: SaveAsProps) {
     await navigate(to, { state: asPassage ? { body: wording.body } : { channel: message.channel, content } });
   };
   return (
-    <Menu width={340} position="bottom-start" closeOnItemClick={false}>
+    <Menu defaultOpened={opened} width={340} position="bottom-start" closeOnItemClick={false}>
       <Menu.Target>
         <Button>Save as…</Button>
       </Menu.Target>

@@ -14,6 +14,7 @@ import { problemWords } from '../../../words/wording.ts';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { FilledIn } from './FilledIn.tsx';
+import library from '../../../parts/wording/Library.module.css';
 import classes from './BeginFrom.module.css';
 
 type Starter = Starters['items'][number];
@@ -39,8 +40,8 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
   const chosen: Chosen | undefined = marked ?? (first ? { kind: 'starter', id: first.id } : undefined);
   const draft = useChosenDraft(chosen, starters?.items ?? []);
   return (
-    <div className={classes.page}>
-      <header className={classes.head}>
+    <div className={library.page}>
+      <header className={library.head}>
         <h1>New template</h1>
         <SearchField
           autoFocus
@@ -54,7 +55,7 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
             if (event.key === 'Enter' && draft) onBegin(draft);
           }}
         />
-        <span className={classes.actions}>
+        <span className={library.actions}>
           <Link to="/templates/import">Import wording</Link>
           <Button
             onClick={() => {

@@ -2,6 +2,7 @@ import { Autocomplete } from '@mantine/core';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
+import { LIST_BELOW } from '../../../ui/fieldLook.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 type Recipients = TemplateContentJson['recipients'];
@@ -114,7 +115,7 @@ function RuleLine({
             {option.value} <small>{hintOf(option.value)}</small>
           </span>
         )}
-        comboboxProps={{ width: 'max-content', position: 'bottom-start', transitionProps: { duration: 0 } }}
+        comboboxProps={LIST_BELOW}
         onChange={setTyped}
         onOptionSubmit={(chosen) => {
           add(chosen);
