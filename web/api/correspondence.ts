@@ -15,11 +15,17 @@ const correspondenceApi = api.injectEndpoints({
       }),
       providesTags: ['Search'],
     }),
-    olderEntries: build.query<EntryPage, { readonly matterId: string; readonly after: string }>({
-      query: ({ matterId, after }) => ({
-        url: `/matters/${matterId}/correspondence`,
-        params: { after, limit: 100 },
+    // From the newest on, all pages anew whenever something was filed: none falls between two of them.
+    allEntries: build.infiniteQuery<EntryPage, string, string | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg, pageParam }) => ({
+        url: `/matters/${queryArg}/correspondence`,
+        params: { after: pageParam, limit: 100 },
       }),
+      providesTags: (_result, _error, id) => [{ type: 'Matter', id }],
     }),
     entry: build.query<EntryDetail, string>({
       query: (id) => `/correspondence/${id}`,
@@ -56,7 +62,7 @@ const correspondenceApi = api.injectEndpoints({
 
 export const {
   useFindInfiniteQuery,
-  useLazyOlderEntriesQuery,
+  useAllEntriesInfiniteQuery,
   useEntryQuery,
   useWriteNoteMutation,
   useMoveEntryMutation,

@@ -6,7 +6,10 @@ export function FaultPage() {
   const error = useRouteError();
   const fault = error instanceof Error ? error.message : undefined;
   return (
-    <Blank title={fault === undefined ? 'There is nothing at this address' : 'This page could not be shown'}>
+    <Blank
+      whole
+      title={fault === undefined ? 'There is nothing at this address' : 'This page could not be shown'}
+    >
       <p>
         {fault === undefined
           ? 'It may have been moved, or it is not for you to see.'

@@ -87,6 +87,7 @@ export const router = createBrowserRouter([
       },
       { path: 'in', ...later(() => import('../pages/in/InTrayPage.tsx'), 'InTrayPage') },
       { path: 'out', ...later(() => import('../pages/out/OutTrayPage.tsx'), 'OutTrayPage') },
+      { path: 'sign-out', ...later(() => import('../pages/sign-out/SignOutPage.tsx'), 'SignOutPage') },
       { path: '*', element: <FaultPage /> },
     ],
   },

@@ -1,15 +1,14 @@
 import { Menu, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { useDispatch, useSelector } from 'react-redux';
+import { Link } from 'react-router';
 import type { Session } from '../../contract/session.ts';
-import { useSignInMutation, useSignOutMutation } from '../api/session.ts';
+import { useSignInMutation } from '../api/session.ts';
 import { selectSingleKeys, singleKeysSet } from '../state/preferences.ts';
-import { forgetUnsaved } from '../state/unsaved.ts';
 import classes from './PersonMenu.module.css';
 
 /** Who is here; in the demo, whom else to be. Changing person loads the page anew: nothing of the other stays. */
 export function PersonMenu({ session }: { readonly session: Session }) {
   const [signIn] = useSignInMutation();
-  const [signOut] = useSignOutMutation();
   const dispatch = useDispatch();
   const singleKeys = useSelector(selectSingleKeys);
   const { setColorScheme } = useMantineColorScheme();
@@ -58,13 +57,7 @@ export function PersonMenu({ session }: { readonly session: Session }) {
             What recipients got
           </Menu.Item>
         )}
-        <Menu.Item
-          onClick={() =>
-            void forgetUnsaved(session.user.id)
-              .then(() => signOut())
-              .then(reload)
-          }
-        >
+        <Menu.Item component={Link} to="/sign-out">
           Sign out
         </Menu.Item>
       </Menu.Dropdown>

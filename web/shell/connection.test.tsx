@@ -4,6 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { describe, expect, it, vi } from 'vitest';
 import { useMattersInfiniteQuery } from '../api/matters.ts';
 import { lineBack, lineLost, selectConnection } from '../state/connection.ts';
+import { problemWords } from '../words/wording.ts';
 import { setSingleKeys, useKeys } from '../ui/keys.ts';
 import { refusing, screen, sessionOf, show } from '../tests/stage.tsx';
 import { LineDown } from './LineDown.tsx';
@@ -109,4 +110,31 @@ it('single keys are switched off, and those that are none stay', async () => {
   setSingleKeys(true);
   await user.keyboard('n');
   expect(said).toEqual(['Escape', 'Delete', 'Ctrl+s', 'n']);
+});
+
+function Asking() {
+  const { error } = useMattersInfiniteQuery({ query: '', sort: 'recent' });
+  const { line } = useSelector(selectConnection);
+  return (
+    <p>
+      {line}: {error ? problemWords(error) : ''}
+    </p>
+  );
+}
+
+it.each([
+  ['a proxy that reaches no server', 502, '<h1>Bad Gateway</h1>', 'down: The server can’t be reached.'],
+  ['a proxy that waited too long', 504, '', 'down: The server can’t be reached.'],
+  [
+    'our own server, which says why',
+    503,
+    '{"code":"hostUnwell","detail":"The disk is full."}',
+    'up: The disk is full.',
+  ],
+])('tells %s from the others', async (_name, status, body, words) => {
+  const type = body.startsWith('{') ? 'application/problem+json' : 'text/html';
+  show(<Asking />, {
+    'GET /matters': () => new Response(body, { status, headers: { 'content-type': type } }),
+  });
+  expect(await screen.findByText((text) => text.startsWith(words))).toBeTruthy();
 });

@@ -101,6 +101,7 @@ export function show(
         { code: 'notFound', detail: `nobody answers ${one.method} ${one.path}` },
         { status: 404 },
       );
+    if (answer instanceof Response) return answer;
     return isRefusal(answer) ? Response.json(answer, { status: answer.status }) : Response.json(answer);
   });
   const store = configureStore({

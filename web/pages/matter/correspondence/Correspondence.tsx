@@ -1,5 +1,5 @@
+import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
-import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { today } from '../../../words/dates.ts';
 import { plural, problemWords } from '../../../words/wording.ts';
@@ -9,7 +9,7 @@ import { Discarded } from '../../../parts/messages/Discarded.tsx';
 import { OnItsWay } from '../../../parts/messages/OnItsWay.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useTakeInMutation } from '../../../api/inTray.ts';
-import { useLazyOlderEntriesQuery } from '../../../api/correspondence.ts';
+import { useAllEntriesInfiniteQuery } from '../../../api/correspondence.ts';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { BundleBlock } from './BundleBlock.tsx';
 import { bundlesOf, months } from './conversations.ts';
@@ -28,7 +28,7 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
   const [noting, setNoting] = useState(false);
   const [takeIn, taking] = useTakeInMutation();
   const { over, target } = useFileDrop(mayChange, (files) => void takeIn({ files, matterId: matter.id }));
-  const { entries, next, showMore, isFetching } = useEntries(matter);
+  const { entries, hasOlder, showOlder, isFetching, problem } = useEntries(matter);
   const shown = entries.filter((entry) => direction === 'all' || entry.direction === direction);
   return (
     <section className={classes.letters} aria-label="Correspondence">
@@ -78,33 +78,30 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
             <p>What is sent from this matter, and what comes back, is filed here by itself.</p>
           </Blank>
         ) : null}
-        {next === null ? null : (
-          <Button disabled={isFetching} onClick={() => void showMore(next)}>
+        {problem ? <p role="alert">{problemWords(problem)}</p> : null}
+        {hasOlder ? (
+          <Button disabled={isFetching} onClick={showOlder}>
             Older messages
           </Button>
-        )}
+        ) : null}
       </div>
     </section>
   );
 }
 
-interface OlderPages {
-  readonly items: readonly EntrySummary[];
-  readonly next: string | null;
-}
-
-/** The matter's newest entries, and the older ones that were asked for. */
-function useEntries(matter: MatterDetail) {
-  const [older, setOlder] = useState<OlderPages>();
-  const [loadOlder, { isFetching }] = useLazyOlderEntriesQuery();
-  const showMore = async (after: string): Promise<void> => {
-    const page = await loadOlder({ matterId: matter.id, after }).unwrap();
-    setOlder((known) => ({ items: [...(known?.items ?? []), ...page.items], next: page.next }));
-  };
+/** The matter's newest entries; all of them, page by page, once older ones were asked for. */
+function useEntries({ id, correspondence }: MatterDetail) {
+  const [wanted, setWanted] = useState<string>();
+  const all = useAllEntriesInfiniteQuery(wanted === id ? id : skipToken);
+  const pages = wanted === id ? all.data?.pages : undefined;
   return {
-    entries: [...matter.correspondence.items, ...(older?.items ?? [])],
-    next: older ? older.next : matter.correspondence.next,
-    showMore,
-    isFetching,
+    entries: pages ? pages.flatMap(({ items }) => items) : correspondence.items,
+    hasOlder: pages ? all.hasNextPage : correspondence.next !== null,
+    showOlder: (): void => {
+      if (wanted === id) void all.fetchNextPage();
+      else setWanted(id);
+    },
+    isFetching: all.isFetching,
+    problem: all.error,
   };
 }

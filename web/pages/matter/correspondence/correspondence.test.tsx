@@ -106,7 +106,7 @@ describe('a matter’s letters', () => {
       next: 'cursor',
       answers: {
         'GET /matters/m1/correspondence': {
-          items: [entrySummary({ id: 'old', subject: 'Long ago', conversationId: 'c0' })],
+          items: [entrySummary(), entrySummary({ id: 'old', subject: 'Long ago', conversationId: 'c0' })],
           next: null,
         },
       },
@@ -115,6 +115,38 @@ describe('a matter’s letters', () => {
     expect(await screen.findByText(/Long ago/)).toBeTruthy();
     expect(screen.getByText(/The keel bolts/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Older messages' })).toBeNull();
+  });
+
+  it('lose none between two pages when another is filed meanwhile', async () => {
+    // Newest first, two a page: with each that is filed, the last of a page moves to the next.
+    const filed = ['b', 'a', 'old'];
+    const page = (from: number) => ({
+      items: filed
+        .slice(from, from + 2)
+        .map((id) => entrySummary({ id, subject: `Subject ${id}`, conversationId: id })),
+      next: from + 2 < filed.length ? String(from + 2) : null,
+    });
+    const first = page(0);
+    let asked = 0;
+    const { user } = letters(first.items, {
+      next: '2',
+      answers: {
+        'GET /matters/m1/correspondence': () => page(asked++ % 2 === 0 ? 0 : 2),
+        'POST /matters/m1/notes': () => {
+          filed.unshift('c');
+          return { id: 'c' };
+        },
+      },
+    });
+    await user.click(screen.getByRole('button', { name: 'Older messages' }));
+    await user.click(await screen.findByRole('button', { name: 'Older messages' }));
+    expect(await screen.findByText(/Subject old/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: /Add a note/ }));
+    await user.type(screen.getByLabelText('With whom, about what'), 'Rang the yard{Enter}');
+    expect(await screen.findByText(/Subject c/)).toBeTruthy();
+    await vi.waitFor(() => {
+      expect(screen.getAllByRole('article')).toHaveLength(4);
+    });
   });
 
   it('say what will stand here while there are none', () => {
