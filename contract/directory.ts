@@ -97,8 +97,14 @@ export type ContactSummary = Static<typeof ContactSummary>;
 export const ContactPage = page(ContactSummary);
 export type ContactPage = Static<typeof ContactPage>;
 
+export const CONTACT_SORTS = ['name', 'organisation', 'email'] as const;
+export type ContactSort = (typeof CONTACT_SORTS)[number];
+
 export const ContactQuery = Type.Object({
   ...PageQuery.properties,
+  sort: Type.Optional(Type.Enum([...CONTACT_SORTS])),
+  /** Backwards, by what it is sorted by. */
+  reversed: Type.Optional(Type.Boolean()),
   query: Type.Optional(Type.String({ maxLength: 200 })),
 });
 

@@ -140,8 +140,14 @@ export const TemplateFile = Type.Object({
 });
 export type TemplateFile = Static<typeof TemplateFile>;
 
+export const TEMPLATE_SORTS = ['name', 'folder', 'channel', 'standing', 'uses', 'used', 'changed'] as const;
+export type TemplateSort = (typeof TEMPLATE_SORTS)[number];
+
 export const TemplateQuery = Type.Object({
   ...PageQuery.properties,
+  sort: Type.Optional(Type.Enum([...TEMPLATE_SORTS])),
+  /** Backwards, by what it is sorted by. */
+  reversed: Type.Optional(Type.Boolean()),
   query: Type.Optional(Type.String({ maxLength: 200 })),
   folder: Type.Optional(Folder),
   tag: Type.Optional(Type.String({ maxLength: 40 })),

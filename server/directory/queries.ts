@@ -1,3 +1,4 @@
+import type { ContactSort } from '../../contract/directory.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
@@ -67,24 +68,37 @@ const toItem = (row: ListRow): ContactListItem => ({
   matters: row.matters,
 });
 
-/** A page of the directory by name, narrowed by words of name, organisation or address. */
+const SORTS: Readonly<Record<ContactSort, string>> = {
+  name: 'contacts.name',
+  organisation: "coalesce(contacts.organisation, '')",
+  email: `coalesce(${address('email', 'value')}, '')`,
+};
+
+interface DirectoryPageQuery {
+  readonly query: string;
+  readonly sort?: ContactSort;
+  readonly reversed?: boolean;
+  readonly limit: number;
+  readonly after: string | undefined;
+}
+
+/** A page of the directory in the order asked for, narrowed by words of name, organisation or address. */
 export async function listContacts(
   scope: Scope,
-  {
-    query,
-    limit,
-    after,
-  }: { readonly query: string; readonly limit: number; readonly after: string | undefined },
+  { query, sort = 'name', reversed = false, limit, after }: DirectoryPageQuery,
 ): Promise<{ readonly items: ContactListItem[]; readonly next: string | null }> {
   const cursor = readCursor(after);
+  const by = SORTS[sort];
+  const order = reversed ? 'desc' : 'asc';
   const found = listed(scope)
-    .orderBy('contacts.name')
-    .orderBy('contacts.seq')
+    .select<(ListRow & { sort_value: string })[]>(sql(scope).raw(`${by} AS sort_value`))
+    .orderByRaw(`${by} ${order}`)
+    .orderBy('contacts.seq', order)
     .limit(limit + 1);
   const words = typedWords(query);
   if (words) void contactWords.matching(found, words);
-  if (cursor) void found.whereRaw('(contacts.name, contacts.seq) > (?, ?)', [...cursor]);
-  return toPage(await found, limit, toItem, (row) => [row.name, row.seq]);
+  if (cursor) void found.whereRaw(`(${by}, contacts.seq) ${reversed ? '<' : '>'} (?, ?)`, [...cursor]);
+  return toPage(await found, limit, toItem, (row) => [row.sort_value, row.seq]);
 }
 
 export async function contactItems(

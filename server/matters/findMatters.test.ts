@@ -27,20 +27,6 @@ async function all(params: string): Promise<readonly Listed[]> {
 }
 
 describe('the list of matters', () => {
-  it.each([
-    ['reference', 'reference'],
-    ['title', 'title'],
-    ['type', 'type'],
-    ['responsible', 'responsible'],
-  ] as const)('is sorted by %s, whole, either way', async (sort, key) => {
-    const [up, down] = [await all(`sort=${sort}`), await all(`sort=${sort}&reversed=true`)];
-    expect(new Set(up.map(({ id }) => id)).size).toBe(up.length);
-    expect(up.map((one) => one[key])).toEqual(
-      [...up].map((one) => one[key]).sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)),
-    );
-    expect(down.map(({ id }) => id)).toEqual(up.map(({ id }) => id).reverse());
-  });
-
   it('is narrowed to one’s own, a type, a stage, and what goes on', async () => {
     const everything = await all('sort=reference');
     const mine = await all('mine=true&sort=reference');

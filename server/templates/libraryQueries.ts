@@ -1,3 +1,5 @@
+import type { TemplateSort } from '../../contract/templates.ts';
+import { readCursor, toPage } from '../platform/database/cursor.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Knex } from 'knex';
@@ -35,7 +37,29 @@ export interface TemplateFilter {
   readonly folder?: string;
   readonly tag?: string;
   readonly standing?: Standing;
+  readonly sort: TemplateSort;
+  readonly reversed: boolean;
 }
+
+interface SortedRow extends ListRow {
+  readonly sortValue: string | number;
+}
+
+const USES = '(SELECT coalesce(sum(count), 0) FROM template_uses WHERE template_id = templates.id)';
+const LAST_USED = '(SELECT max(last_utc) FROM template_uses WHERE template_id = templates.id)';
+
+/** What each order goes by, and which way: names from the first on, figures and times from the greatest. */
+const SORTS: Readonly<Record<TemplateSort, { readonly by: string; readonly order: 'asc' | 'desc' }>> = {
+  name: { by: 'templates.name', order: 'asc' },
+  folder: { by: 'templates.folder', order: 'asc' },
+  channel: { by: 'templates.channel', order: 'asc' },
+  standing: { by: 'templates.standing', order: 'asc' },
+  uses: { by: USES, order: 'desc' },
+  used: { by: `coalesce(${LAST_USED}, 0)`, order: 'desc' },
+  changed: { by: 'v.made_at_utc', order: 'desc' },
+};
+
+const turned = (order: 'asc' | 'desc'): 'asc' | 'desc' => (order === 'asc' ? 'desc' : 'asc');
 
 /** What the actor may see of the library: everything but what is private to others. */
 export const libraryOf = (scope: Scope) => {
@@ -67,12 +91,8 @@ const describing = (scope: Scope, query: Knex.QueryBuilder) =>
         content: 'v.content',
       },
       sql(scope).raw("coalesce(maker.name, '') AS changedBy"),
-      sql(scope).raw(
-        '(SELECT coalesce(sum(count), 0) FROM template_uses WHERE template_id = templates.id) AS uses',
-      ),
-      sql(scope).raw(
-        '(SELECT max(last_utc) FROM template_uses WHERE template_id = templates.id) AS lastUsedUtc',
-      ),
+      sql(scope).raw(`${USES} AS uses`),
+      sql(scope).raw(`${LAST_USED} AS lastUsedUtc`),
     );
 
 const toListItem = ({ tags, content, ...row }: ListRow): TemplateListItem => ({
@@ -81,30 +101,33 @@ const toListItem = ({ tags, content, ...row }: ListRow): TemplateListItem => ({
   category: fromJson<TemplateContent>(content).category,
 });
 
-/** A page of the library by name. */
+/** A page of the library in the order asked for. */
 export async function listLibrary(
   scope: Scope,
   filter: TemplateFilter,
   limit: number,
   after: string | undefined,
 ): Promise<{ readonly items: TemplateListItem[]; readonly next: string | null }> {
+  const { by, order: usual } = SORTS[filter.sort];
+  const order = filter.reversed ? turned(usual) : usual;
   const query = describing(scope, libraryOf(scope))
-    .orderBy('templates.name')
-    .orderBy('templates.id')
+    .select(sql(scope).raw(`${by} AS sortValue`))
+    .orderByRaw(`${by} ${order}`)
+    .orderBy('templates.id', order)
     .limit(limit + 1);
   if (filter.standing === undefined) void query.whereNot('templates.standing', 'retired');
   else void query.where('templates.standing', filter.standing);
   if (filter.folder !== undefined) void query.where('templates.folder', filter.folder);
   if (filter.tag !== undefined) void listing(query, 'templates.tags', filter.tag);
   for (const word of filter.words) void containing(query, 'templates.words', word);
-  const place = after?.split('\u0000', 2);
-  if (place?.length === 2) void query.whereRaw('(templates.name, templates.id) > (?, ?)', place);
-  const rows = await query;
-  const last = rows[limit - 1];
-  return {
-    items: rows.slice(0, limit).map(toListItem),
-    next: rows.length > limit && last ? `${last.name}\u0000${last.id}` : null,
-  };
+  const place = readCursor(after);
+  if (place) void query.whereRaw(`(${by}, templates.id) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...place]);
+  return toPage(
+    (await query) as SortedRow[],
+    limit,
+    ({ sortValue: _sorted, ...row }) => toListItem(row),
+    ({ sortValue, id }) => [sortValue, id],
+  );
 }
 
 /** A template as the library shows it, for whoever may see it. */

@@ -3,18 +3,26 @@ import type {
   ContactDetail,
   ContactJson,
   ContactPage,
+  ContactSort,
   Duplicates,
   ImportReport,
 } from '../../contract/directory.ts';
 import { api } from './api.ts';
 
+/** What the directory is narrowed to, and in which order. */
+interface ContactList {
+  readonly query: string;
+  readonly sort: ContactSort;
+  readonly reversed: boolean;
+}
+
 const contactsApi = api.injectEndpoints({
   endpoints: (build) => ({
-    contacts: build.infiniteQuery<ContactPage, string, string | null>({
+    contacts: build.infiniteQuery<ContactPage, ContactList, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ next }) => next ?? undefined },
       query: ({ queryArg, pageParam }) => ({
         url: '/contacts',
-        params: { query: queryArg, limit: 80, ...(pageParam === null ? {} : { after: pageParam }) },
+        params: { ...queryArg, limit: 80, ...(pageParam === null ? {} : { after: pageParam }) },
       }),
       providesTags: ['Contacts'],
     }),

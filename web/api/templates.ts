@@ -14,6 +14,7 @@ import type {
   TemplateReadiness,
   Starters,
   TemplateShelves,
+  TemplateSort,
 } from '../../contract/templates.ts';
 import { api } from './api.ts';
 
@@ -22,6 +23,8 @@ export interface LibraryFilter {
   readonly folder?: string;
   readonly tag?: string;
   readonly standing?: Standing;
+  readonly sort?: TemplateSort;
+  readonly reversed?: boolean;
 }
 
 const templatesApi = api.injectEndpoints({

@@ -1,4 +1,5 @@
 import { Select } from '@mantine/core';
+import { useState } from 'react';
 import { LIST_BELOW } from './fieldLook.ts';
 import classes from './Choice.module.css';
 
@@ -39,10 +40,12 @@ export function Choice<T extends string>({
   gone = '',
   className,
   plain = false,
+  onBlur,
   ...rest
 }: ChoiceProps<T>) {
   const known = options.some((option) => option.value === value);
   const isLong = options.length > MOST_AT_A_GLANCE;
+  const [typed, setTyped] = useState<string>();
   const all = known ? options : [{ value, label: gone }, ...options];
   return (
     <Select
@@ -72,11 +75,30 @@ export function Choice<T extends string>({
         if (isLong) event.currentTarget.select();
       }}
       onChange={(chosen) => {
+        setTyped(undefined);
         const option = options.find((one) => one.value === chosen);
         if (option && option.value !== value) onChange(option.value);
       }}
+      {...(isLong ? { onSearchChange: setTyped } : {})}
+      onBlur={() => {
+        // What was typed and not chosen is taken where it can mean one thing alone.
+        const meant = typed === undefined ? undefined : meantBy(typed, options);
+        if (meant !== undefined && meant !== value) onChange(meant);
+        setTyped(undefined);
+        onBlur?.();
+      }}
     />
   );
+}
+
+/** The one option that is called so, or the only one whose words hold what was typed. */
+function meantBy<T extends string>(typed: string, options: readonly ChoiceOption<T>[]): T | undefined {
+  const words = typed.trim().toLowerCase();
+  if (words === '') return undefined;
+  const called = options.filter(({ label }) => label.toLowerCase() === words);
+  const holding = options.filter(({ label }) => label.toLowerCase().includes(words));
+  const [meant, another] = called.length > 0 ? called : holding;
+  return another ? undefined : meant?.value;
 }
 
 type Listed<T extends string> =

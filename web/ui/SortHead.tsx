@@ -12,6 +12,7 @@ interface SortHeadProps<T extends string> {
   readonly usual?: 'ascending' | 'descending';
   readonly sorting: Sorting<T>;
   readonly onSort: (sorting: Sorting<T>) => void;
+  readonly className?: string | undefined;
 }
 
 /** The head of a column, which sorts by it; pressed again, the other way round (ARIA 1.2, aria-sort). */
@@ -21,12 +22,13 @@ export function SortHead<T extends string>({
   usual = 'ascending',
   sorting,
   onSort,
+  className = '',
 }: SortHeadProps<T>) {
   const isSorted = sorting.by === by;
   const other = usual === 'ascending' ? 'descending' : 'ascending';
   const way = sorting.reversed ? other : usual;
   return (
-    <th scope="col" className={classes.head} aria-sort={isSorted ? way : 'none'}>
+    <th scope="col" className={`${classes.head ?? ''} ${className}`} aria-sort={isSorted ? way : 'none'}>
       <button
         type="button"
         onClick={() => {
@@ -41,9 +43,9 @@ export function SortHead<T extends string>({
 }
 
 /** The head of a column that cannot be sorted by. */
-export function PlainHead({ label }: { readonly label: string }) {
+export function PlainHead({ label, className = '' }: Pick<SortHeadProps<string>, 'label' | 'className'>) {
   return (
-    <th scope="col" className={classes.head}>
+    <th scope="col" className={`${classes.head ?? ''} ${className}`}>
       {label}
     </th>
   );

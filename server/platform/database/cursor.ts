@@ -1,8 +1,11 @@
 /** A place in a list: the sort value of the last row shown and what tells it from its equals. */
-export type Cursor = readonly [sortValue: string | number, tieBreak: number];
+export type Cursor = readonly [sortValue: string | number, tieBreak: string | number];
 
 export const writeCursor = (cursor: Cursor): string =>
   Buffer.from(JSON.stringify(cursor)).toString('base64url');
+
+const isSortable = (value: unknown): value is string | number =>
+  typeof value === 'string' || typeof value === 'number';
 
 /** Reads a cursor that a client hands back; undefined where it is not one of ours. */
 export function readCursor(text: string | undefined): Cursor | undefined {
@@ -11,8 +14,7 @@ export function readCursor(text: string | undefined): Cursor | undefined {
     const parsed: unknown = JSON.parse(Buffer.from(text, 'base64url').toString('utf8'));
     if (!Array.isArray(parsed) || parsed.length !== 2) return undefined;
     const [value, tie]: unknown[] = parsed;
-    const sortable = typeof value === 'string' || typeof value === 'number';
-    return sortable && typeof tie === 'number' ? [value, tie] : undefined;
+    return isSortable(value) && isSortable(tie) ? [value, tie] : undefined;
   } catch {
     return undefined;
   }

@@ -1,12 +1,12 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { useRef, useState } from 'react';
-import { Link, useNavigate, useOutletContext } from 'react-router';
-import type { ContactSummary, ImportReport } from '../../../contract/directory.ts';
+import { useNavigate, useOutletContext } from 'react-router';
+import { CONTACT_SORTS } from '../../../contract/directory.ts';
+import type { ImportReport } from '../../../contract/directory.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
-import { CheckField } from '../../ui/Field.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import {
@@ -16,8 +16,10 @@ import {
 } from '../../api/contacts.ts';
 import { useGroupsQuery } from '../../api/recipients.ts';
 import { FileChooser } from '../../ui/FileChooser.tsx';
+import { useSorting } from '../../ui/useSorting.ts';
 import { usePicked } from '../../ui/usePicked.ts';
 import { saveContacts } from './saveContacts.ts';
+import { ContactTable } from './ContactTable.tsx';
 import { Groups } from './Groups.tsx';
 import { Alike, JoinedWords } from './Alike.tsx';
 import type { Joined } from './Alike.tsx';
@@ -31,13 +33,19 @@ export function DirectoryPage() {
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
   const [query] = useDebouncedValue(typed, TYPING_MS);
+  const list = useRef<HTMLDivElement>(null);
+  const [sorting, setSorting] = useSorting(CONTACT_SORTS);
   const { picked, toggle } = usePicked();
   const [showAlike, setShowAlike] = useState(false);
   const [showGroups, setShowGroups] = useState(false);
   const savedGroups = useGroupsQuery(undefined).data?.items.length ?? 0;
   const [joined, setJoined] = useState<Joined>();
   const [bringIn, { data: report, error: importError, isLoading }] = useImportContactsMutation();
-  const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery(query);
+  const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery({
+    query,
+    sort: sorting.by,
+    reversed: sorting.reversed,
+  });
   const { data: alike } = useDuplicatesQuery();
   const contacts = data?.pages.flatMap(({ items }) => items) ?? [];
   const groups = alike?.items ?? [];
@@ -51,9 +59,7 @@ export function DirectoryPage() {
           value={typed}
           placeholder="Name, organisation or address"
           label="Narrow the directory by name, organisation or address"
-          onChange={(value) => {
-            setTyped(value);
-          }}
+          onChange={setTyped}
         />
         <Toggle
           words={groups.length > 0 ? plural(groups.length, 'possible duplicate') : ''}
@@ -80,7 +86,7 @@ export function DirectoryPage() {
       ) : null}
       {joined ? <JoinedWords joined={joined} onUndone={setJoined} /> : null}
       {showGroups ? <Groups mayChange={user.mayChange} /> : null}
-      <div className={classes.list}>
+      <div className={classes.list} ref={list}>
         {showAlike && user.mayChange
           ? groups.map(({ contacts: pair, because, same }) => (
               <Alike
@@ -93,16 +99,14 @@ export function DirectoryPage() {
             ))
           : null}
         {error ? <p role="alert">{problemWords(error)}</p> : null}
-        {contacts.map((contact) => (
-          <ContactRow
-            key={contact.id}
-            contact={contact}
-            chosen={picked.has(contact.id)}
-            onChoose={() => {
-              toggle(contact.id);
-            }}
-          />
-        ))}
+        <ContactTable
+          contacts={contacts}
+          scroll={list}
+          sorting={sorting}
+          onSort={setSorting}
+          picked={picked}
+          onPick={toggle}
+        />
         {data && contacts.length === 0 ? (
           <Blank title={typed === '' ? 'Nobody yet' : `Nobody with “${typed}”`}>
             <p>People and organisations that matters concern stand here, each once.</p>
@@ -172,29 +176,6 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
         </>
       ) : null}
     </span>
-  );
-}
-
-interface ContactRowProps {
-  readonly contact: ContactSummary;
-  readonly chosen: boolean;
-  readonly onChoose: () => void;
-}
-
-function ContactRow({ contact, chosen, onChoose }: ContactRowProps) {
-  const { id, name, organisation, kind, email, phone, matters, doNotWriteTo, bounced } = contact;
-  return (
-    <div className={classes.row}>
-      <CheckField bare label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
-      <Link to={`/directory/${id}`}>{name}</Link>
-      <span>{organisation ?? (kind === 'organisation' ? 'organisation' : '')}</span>
-      <span>{email ?? 'no email address'}</span>
-      <span>{phone}</span>
-      <span>{matters === 0 ? '' : plural(matters, 'matter')}</span>
-      <span className={classes.flag}>
-        {doNotWriteTo ? 'do not write to' : bounced ? 'email came back' : ''}
-      </span>
-    </div>
   );
 }
 

@@ -2,32 +2,34 @@ import { Link } from 'react-router';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
 import { plural } from '../../words/wording.ts';
+import { listClasses } from '../../ui/ListTable.tsx';
+import type { RowPlace } from '../../ui/ListTable.tsx';
 import { Tip } from '../../ui/Tip.tsx';
 import classes from './MattersPage.module.css';
 
 interface MatterRowProps {
   readonly matter: MatterSummary;
-  readonly marked: boolean;
+  readonly place: RowPlace;
   readonly onMark: () => void;
 }
 
 /** A matter in the list. Its title leads to it, from anywhere on the row. */
-export function MatterRow({ matter, marked, onMark }: MatterRowProps) {
+export function MatterRow({ matter, place, onMark }: MatterRowProps) {
   const { lastEntryAtUtc } = matter;
   return (
-    <tr className={classes.row} data-matter="" data-marked={marked}>
+    <tr {...place} data-matter="">
       <td className={classes.reference}>{matter.reference}</td>
       <td>
-        <Link to={`/matters/${matter.id}`} className={classes.matterTitle} onFocus={onMark}>
+        <Link to={`/matters/${matter.id}`} className={listClasses.lead} onFocus={onMark}>
           {matter.title}
         </Link>
         {matter.restricted ? <span className={classes.restricted}>restricted</span> : null}
       </td>
-      <td>{matter.parties.join(', ')}</td>
-      <td className={classes.kind}>{matter.type}</td>
-      <td className={classes.stage}>{matter.stage}</td>
-      <td className={classes.with}>{matter.responsible}</td>
-      <td className={classes.last}>
+      <td className={listClasses.small}>{matter.parties.join(', ')}</td>
+      <td className={`${listClasses.short} ${listClasses.narrow}`}>{matter.type}</td>
+      <td className={`${listClasses.short} ${classes.stage}`}>{matter.stage}</td>
+      <td className={`${listClasses.short} ${listClasses.narrow}`}>{matter.responsible}</td>
+      <td className={`${listClasses.short} ${classes.last}`}>
         <Tip
           label={
             lastEntryAtUtc === null

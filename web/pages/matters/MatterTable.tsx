@@ -1,11 +1,13 @@
+import type { RefObject } from 'react';
 import type { MatterSort, MatterSummary } from '../../../contract/matters.ts';
+import { ListTable, listClasses } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
 import { MatterRow } from './MatterRow.tsx';
-import classes from './MattersPage.module.css';
 
 interface MatterTableProps {
   readonly matters: readonly MatterSummary[];
+  readonly scroll: RefObject<HTMLElement | null>;
   /** Which of them the arrow keys have come to. */
   readonly at: number;
   readonly onMark: (n: number) => void;
@@ -13,33 +15,34 @@ interface MatterTableProps {
   readonly onSort: (sorting: Sorting<MatterSort>) => void;
 }
 
-export function MatterTable({ matters, at, onMark, ...sorts }: MatterTableProps) {
-  if (matters.length === 0) return null;
+export function MatterTable({ matters, scroll, at, onMark, ...sorts }: MatterTableProps) {
   return (
-    <table className={classes.table}>
-      <thead>
-        <tr>
+    <ListTable
+      label="Matters"
+      heads={
+        <>
           <SortHead by="reference" label="Reference" {...sorts} />
           <SortHead by="title" label="Title" {...sorts} />
           <PlainHead label="Parties" />
-          <SortHead by="type" label="Type" {...sorts} />
+          <SortHead by="type" label="Type" className={listClasses.narrow} {...sorts} />
           <SortHead by="stage" label="Stage" {...sorts} />
-          <SortHead by="responsible" label="Responsible" {...sorts} />
+          <SortHead by="responsible" label="Responsible" className={listClasses.narrow} {...sorts} />
           <SortHead by="recent" label="Last message" usual="descending" {...sorts} />
-        </tr>
-      </thead>
-      <tbody>
-        {matters.map((matter, n) => (
-          <MatterRow
-            key={matter.id}
-            matter={matter}
-            marked={n === at}
-            onMark={() => {
-              onMark(n);
-            }}
-          />
-        ))}
-      </tbody>
-    </table>
+        </>
+      }
+      items={matters}
+      scroll={scroll}
+      at={at}
+      row={(matter, place) => (
+        <MatterRow
+          key={matter.id}
+          matter={matter}
+          place={place}
+          onMark={() => {
+            onMark(place['data-index']);
+          }}
+        />
+      )}
+    />
   );
 }

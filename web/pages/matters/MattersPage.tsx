@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import type { KeyboardEvent, RefObject } from 'react';
+import type { KeyboardEvent } from 'react';
 import { useLocation, useNavigate, useOutletContext } from 'react-router';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
@@ -32,7 +32,7 @@ export function MattersPage() {
   const { user } = useOutletContext<Session>();
   const list = useRef<HTMLDivElement>(null);
 
-  const { at, setMarked, enter, onKey } = useWalk(matters, list);
+  const { at, setMarked, enter, onKey } = useWalk(matters);
   const onEnter = useEntered(typed, query === typed && currentData !== undefined, enter);
 
   return (
@@ -79,7 +79,14 @@ export function MattersPage() {
         </p>
       ) : null}
       <div className={classes.list} id="matter-list" ref={list}>
-        <MatterTable matters={matters} at={at} onMark={setMarked} sorting={sorting} onSort={setSorting} />
+        <MatterTable
+          matters={matters}
+          scroll={list}
+          at={at}
+          onMark={setMarked}
+          sorting={sorting}
+          onSort={setSorting}
+        />
         {data && matters.length === 0 ? (
           <NoMatters query={query} narrowed={Object.keys(filter).length > 0} onClear={clear} />
         ) : null}
@@ -99,14 +106,13 @@ export function MattersPage() {
 const PAGE_ROWS = 12;
 
 /** Goes along the matters by the arrow keys while one types; Enter opens the marked one. */
-function useWalk(matters: readonly MatterSummary[], list: RefObject<HTMLDivElement | null>) {
+function useWalk(matters: readonly MatterSummary[]) {
   const [marked, setMarked] = useState(0);
   const navigate = useNavigate();
   const at = Math.min(marked, Math.max(0, matters.length - 1));
   const mark = (next: number): void => {
     const bounded = Math.max(0, Math.min(matters.length - 1, next));
     setMarked(bounded);
-    list.current?.querySelectorAll('[data-matter]')[bounded]?.scrollIntoView({ block: 'nearest' });
   };
   const onKey = (event: KeyboardEvent): void => {
     const moves: Readonly<Record<string, number>> = {

@@ -2,8 +2,7 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { MATTER_SORTS } from '../../../contract/matters.ts';
-import type { MatterSort } from '../../../contract/matters.ts';
-import type { Sorting } from '../../ui/SortHead.tsx';
+import { useSorting } from '../../ui/useSorting.ts';
 
 const TYPING_MS = 120;
 const STATES = ['open', 'closed'] as const;
@@ -57,23 +56,8 @@ export function useNarrowing() {
       { replace: true },
     );
   }, [query, inAddress, setParams]);
-  const sorting: Sorting<MatterSort> = {
-    by: MATTER_SORTS.find((known) => known === params.get('sort')) ?? 'recent',
-    reversed: params.get('reversed') === 'yes',
-  };
+  const [sorting, setSorting] = useSorting(MATTER_SORTS);
   const filter = filterIn(params);
-  const setSorting = ({ by, reversed }: Sorting<MatterSort>): void => {
-    setParams(
-      (known) => {
-        const next = new URLSearchParams(known);
-        next.set('sort', by);
-        if (reversed) next.set('reversed', 'yes');
-        else next.delete('reversed');
-        return next;
-      },
-      { replace: true },
-    );
-  };
   /** Everything is shown again, in the order that was chosen. */
   const clear = (): void => {
     setTyped('');

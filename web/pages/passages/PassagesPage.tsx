@@ -1,17 +1,16 @@
 import { mayDo } from '../../words/rights.ts';
-import { useState } from 'react';
-import { Link, useNavigate, useOutletContext } from 'react-router';
+import { useRef, useState } from 'react';
+import { useNavigate, useOutletContext } from 'react-router';
 import type { ChooseSignature, Signatures } from '../../../contract/passages.ts';
 import type { Session } from '../../../contract/session.ts';
-import { dayOf, listDay, today } from '../../words/dates.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { useChooseSignatureMutation, usePassagesQuery, useSignaturesQuery } from '../../api/passages.ts';
+import { PassageTable } from './PassageTable.tsx';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
-import { Tip } from '../../ui/Tip.tsx';
 import classes from '../../parts/wording/Library.module.css';
 
 /** Passages that templates share, and whose default signature is which. */
@@ -19,6 +18,7 @@ export function PassagesPage() {
   const { user } = useOutletContext<Session>();
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
+  const list = useRef<HTMLDivElement>(null);
   const { data, error } = usePassagesQuery();
   const { data: signatures } = useSignaturesQuery();
   const wanted = typed.trim().toLowerCase();
@@ -60,19 +60,9 @@ export function PassagesPage() {
             ))}
           </div>
         </section>
-        <div className={classes.list}>
+        <div className={classes.list} ref={list}>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
-          {passages.map(({ id, name, opening, uses, oneLine, changedAtUtc, changedBy }) => (
-            <Link key={id} to={`/passages/${id}`} className={classes.passageRow}>
-              <span className={classes.name}>{name}</span>
-              <span>{opening}</span>
-              <span>{oneLine ? 'a sentence' : 'a block'}</span>
-              <span>{uses === 0 ? 'not used' : `in ${plural(uses, 'place')}`}</span>
-              <Tip label={`Changed by ${changedBy}`}>
-                <span>{listDay(dayOf(changedAtUtc), today())}</span>
-              </Tip>
-            </Link>
-          ))}
+          <PassageTable passages={passages} scroll={list} />
           {data && passages.length === 0 ? (
             <Blank title={typed === '' ? 'No passages yet' : `Nothing with “${typed}”`}>
               <p>

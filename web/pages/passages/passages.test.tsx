@@ -29,8 +29,8 @@ const answers = {
 describe('passages', () => {
   it('are listed with where they stand, and narrowed by what they say', async () => {
     const { user } = show(<PassagesPage />, answers);
-    expect(await screen.findByRole('link', { name: /Bank details.*in 3 places/ })).toBeTruthy();
-    expect(screen.getByRole('link', { name: /Thanks.*a sentence.*not used/ })).toBeTruthy();
+    expect(await screen.findByRole('row', { name: /Bank details.*in 3 places/ })).toBeTruthy();
+    expect(screen.getByRole('row', { name: /Thanks.*a sentence.*not used/ })).toBeTruthy();
     await user.type(screen.getByRole('searchbox'), 'bank');
     expect(screen.queryByRole('link', { name: /Thanks/ })).toBeNull();
     await user.type(screen.getByRole('searchbox'), ' nothing of the kind');

@@ -171,7 +171,7 @@ describe('a matter type', () => {
       },
       page,
     );
-    const [remove] = await screen.findAllByRole('button', { name: '×' });
+    const [remove] = await screen.findAllByRole('button', { name: /^Remove / });
     if (remove) await user.click(remove);
     await user.click(screen.getByRole('button', { name: /Save/ }));
     const told = await screen.findByRole('alert');

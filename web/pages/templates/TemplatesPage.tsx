@@ -1,8 +1,10 @@
 import { useDebouncedValue } from '@mantine/hooks';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
+import type { RefObject } from 'react';
 import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
-import type { Standing, TemplateSummary } from '../../../contract/templates.ts';
+import { TEMPLATE_SORTS } from '../../../contract/templates.ts';
+import type { Standing, TemplateSort, TemplateSummary } from '../../../contract/templates.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
 import { channelWords, plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
@@ -12,7 +14,11 @@ import { useKeys } from '../../ui/keys.ts';
 import { useTemplatesInfiniteQuery, useTemplateShelvesQuery } from '../../api/templates.ts';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
 import { standingWords } from '../../words/templateWords.ts';
-import { Tip } from '../../ui/Tip.tsx';
+import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import type { RowPlace } from '../../ui/ListTable.tsx';
+import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
+import type { Sorting } from '../../ui/SortHead.tsx';
+import { useSorting } from '../../ui/useSorting.ts';
 import classes from '../../parts/wording/Library.module.css';
 
 const TYPING_MS = 120;
@@ -24,9 +30,13 @@ export function TemplatesPage() {
   const [typed, setTyped] = useState('');
   const [query] = useDebouncedValue(typed, TYPING_MS);
   const navigate = useNavigate();
+  const list = useRef<HTMLDivElement>(null);
+  const [sorting, setSorting] = useSorting(TEMPLATE_SORTS);
   const { folder, tag, standing, narrow } = useNarrowing();
   const { data, error, hasNextPage, fetchNextPage } = useTemplatesInfiniteQuery({
     query,
+    sort: sorting.by,
+    reversed: sorting.reversed,
     ...(folder === undefined ? {} : { folder }),
     ...(tag === undefined ? {} : { tag }),
     ...(standing === undefined ? {} : { standing }),
@@ -59,11 +69,9 @@ export function TemplatesPage() {
       </header>
       <div className={classes.body}>
         <Shelves folder={folder} tag={tag} standing={standing} narrow={narrow} />
-        <div className={classes.list}>
+        <div className={classes.list} ref={list}>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
-          {templates.map((template) => (
-            <TemplateRow key={template.id} template={template} />
-          ))}
+          <TemplateTable templates={templates} scroll={list} sorting={sorting} onSort={setSorting} />
           {data && templates.length === 0 ? (
             <Blank title={typed === '' ? 'No templates here yet' : `Nothing with “${typed}”`}>
               <p>
@@ -136,30 +144,59 @@ function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowi
   );
 }
 
-function TemplateRow({ template }: { readonly template: TemplateSummary }) {
-  const { id, name, channel, folder, tags, standing, uses, lastUsedUtc, changedAtUtc, changedBy } = template;
+interface TemplateTableProps {
+  readonly templates: readonly TemplateSummary[];
+  readonly scroll: RefObject<HTMLElement | null>;
+  readonly sorting: Sorting<TemplateSort>;
+  readonly onSort: (sorting: Sorting<TemplateSort>) => void;
+}
+
+function TemplateTable({ templates, scroll, ...sorts }: TemplateTableProps) {
   return (
-    <Link to={`/templates/${id}`} className={classes.row} data-standing={standing}>
-      <span className={classes.name}>
-        {name}
+    <ListTable
+      label="Templates"
+      heads={
+        <>
+          <SortHead by="name" label="Name" {...sorts} />
+          <SortHead by="folder" label="Folder" {...sorts} />
+          <SortHead by="channel" label="Channel" {...sorts} />
+          <SortHead by="standing" label="Status" {...sorts} />
+          <SortHead by="uses" label="Used" usual="descending" {...sorts} />
+          <SortHead by="used" label="Last used" usual="descending" {...sorts} />
+          <SortHead by="changed" label="Changed" usual="descending" {...sorts} />
+          <PlainHead label="By" className={listClasses.narrow} />
+        </>
+      }
+      items={templates}
+      scroll={scroll}
+      row={(template, place) => <TemplateRow key={template.id} template={template} place={place} />}
+    />
+  );
+}
+
+function TemplateRow({ template, place }: { readonly template: TemplateSummary; readonly place: RowPlace }) {
+  const { id, name, channel, folder, tags, standing, uses, lastUsedUtc, changedAtUtc, changedBy } = template;
+  const beside = `${listClasses.short ?? ''} ${listClasses.small ?? ''}`;
+  return (
+    <tr {...place} data-standing={standing}>
+      <td>
+        <Link to={`/templates/${id}`} className={listClasses.lead}>
+          {name}
+        </Link>
         {tags.map((tag) => (
           <small key={tag} className={classes.tag}>
             {tag}
           </small>
         ))}
-      </span>
-      <span>{folder}</span>
-      <span>{channelWords(channel)}</span>
-      <span>{standingWords(standing)}</span>
-      <span>
-        {uses === 0
-          ? 'not used yet'
-          : `${plural(uses, 'time')}${lastUsedUtc === null ? '' : `, last ${listDay(dayOf(lastUsedUtc), today())}`}`}
-      </span>
-      <Tip label={`Changed by ${changedBy}`}>
-        <span>{listDay(dayOf(changedAtUtc), today())}</span>
-      </Tip>
-    </Link>
+      </td>
+      <td className={listClasses.short}>{folder}</td>
+      <td className={beside}>{channelWords(channel)}</td>
+      <td className={beside}>{standingWords(standing)}</td>
+      <td className={beside}>{uses === 0 ? 'not yet' : plural(uses, 'time')}</td>
+      <td className={beside}>{lastUsedUtc === null ? '' : listDay(dayOf(lastUsedUtc), today())}</td>
+      <td className={beside}>{listDay(dayOf(changedAtUtc), today())}</td>
+      <td className={`${beside} ${listClasses.narrow ?? ''}`}>{changedBy}</td>
+    </tr>
   );
 }
 

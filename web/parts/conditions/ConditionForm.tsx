@@ -103,7 +103,7 @@ export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
             }}
           />
           <Button
-            aria-label="Take this condition out"
+            aria-label="Remove this condition"
             onClick={() => {
               onChange({ ...group, conditions: group.conditions.filter((_, m) => m !== n) });
             }}

@@ -79,7 +79,7 @@ describe('a condition', () => {
     await user.click(screen.getByRole('button', { name: 'Another condition' }));
     await choose(user, 'All or any', 'any');
     expect(value()).toMatchObject({ join: 'any', conditions: [{}, {}] });
-    const [out] = screen.getAllByRole('button', { name: 'Take this condition out' });
+    const [out] = screen.getAllByRole('button', { name: 'Remove this condition' });
     if (out) await user.click(out);
     expect(value().conditions).toHaveLength(1);
   });

@@ -27,14 +27,16 @@ interface ToolbarProps {
   readonly editor: Editor;
   /** Colours of the practice’s, where the text may have them. */
   readonly palette?: FieldCatalogue['palette'];
+  /** A message that is being written needs little of it: its headings and signs come with its template. */
+  readonly small?: boolean;
 }
 type OnEditor = Pick<ToolbarProps, 'editor'>;
 
 /** How the letters look; what gives the text its shape is put in by the sign for putting in. */
-export function Toolbar({ editor, palette = [] }: ToolbarProps) {
+export function Toolbar({ editor, palette = [], small = false }: ToolbarProps) {
   return (
-    <div className={classes.toolbar} role="toolbar" aria-label="Shape of the text">
-      <Marks editor={editor} />
+    <div className={classes.toolbar} data-small={small} role="toolbar" aria-label="Shape of the text">
+      <Marks editor={editor} small={small} />
       {palette.length > 0 ? <Colour editor={editor} palette={palette} /> : null}
       <TableTools editor={editor} />
     </div>
@@ -51,7 +53,10 @@ const MARKS = [
   ['Numbered list', IconListNumbers, 'orderedList', (chain: ChainedCommands) => chain.toggleOrderedList()],
 ] as const;
 
-function Marks({ editor }: OnEditor) {
+const SMALL = ['bold', 'italic', 'bulletList', 'orderedList'];
+
+function Marks({ editor, small }: OnEditor & { readonly small: boolean }) {
+  const marks = small ? MARKS.filter(([, , type]) => SMALL.includes(type)) : MARKS;
   const active = useEditorState({
     editor,
     selector: ({ editor: on }) =>
@@ -59,7 +64,7 @@ function Marks({ editor }: OnEditor) {
   });
   return (
     <>
-      {MARKS.map(([name, Icon, type, toggle]) => (
+      {marks.map(([name, Icon, type, toggle]) => (
         <Tool
           key={name}
           name={name}

@@ -1,11 +1,11 @@
 import { IconX } from '@tabler/icons-react';
-import { useRef } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { unmetDocuments } from '../../../../core/shelf/index.ts';
 import { fileSize } from '../../../words/wording.ts';
 import { Waiting } from '../../../ui/Waiting.tsx';
 import { Button } from '../../../ui/Button.tsx';
+import { Ordered } from '../../../ui/Ordered.tsx';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { EncloseMenu } from './EncloseMenu.tsx';
 import { EnclosureMenu } from './EnclosureMenu.tsx';
@@ -77,9 +77,8 @@ export function Enclosures(props: EnclosuresProps) {
   );
 }
 
-/** The files themselves; one is dragged before another to change their order. */
+/** The files themselves, in the order in which they go along. */
 function EnclosedFiles({ messageId, enclosures, matter, onChange, onMade }: EnclosuresProps) {
-  const dragged = useRef<number>(undefined);
   const move = (from: number, to: number): void => {
     const next = [...enclosures];
     const [moved] = next.splice(from, 1);
@@ -87,47 +86,35 @@ function EnclosedFiles({ messageId, enclosures, matter, onChange, onMade }: Encl
     next.splice(to, 0, moved);
     onChange(next);
   };
-  return enclosures.map((enclosure, n) => (
-    <span
-      key={enclosure.id}
-      className={classes.file}
-      draggable
-      onDragStart={() => {
-        dragged.current = n;
-      }}
-      onDragOver={(event) => {
-        if (dragged.current !== undefined) event.preventDefault();
-      }}
-      onDrop={(event) => {
-        if (dragged.current === undefined) return;
-        event.preventDefault();
-        event.stopPropagation();
-        move(dragged.current, n);
-        dragged.current = undefined;
-      }}
-    >
-      <EnclosureMenu
-        messageId={messageId}
-        enclosure={enclosure}
-        at={n}
-        enclosures={enclosures}
-        matter={matter}
-        onMove={move}
-        onRename={(fileName) => {
-          onChange(enclosures.map((one) => (one === enclosure ? { ...one, fileName } : one)));
-        }}
-        onMade={onMade}
-      />
-      <small>{fileSize(enclosure.sizeBytes)}</small>
-      <button
-        type="button"
-        aria-label={`Remove ${enclosure.fileName}`}
-        onClick={() => {
-          onChange(enclosures.filter((one) => one !== enclosure));
-        }}
-      >
-        <IconX size={12} stroke={2} aria-hidden="true" />
-      </button>
-    </span>
-  ));
+  return (
+    <Ordered items={enclosures} idOf={({ id }) => id} nameOf={({ fileName }) => fileName} onOrder={onChange}>
+      {(enclosure, n, place, handle) => (
+        <span className={classes.file} {...place}>
+          {handle}
+          <EnclosureMenu
+            messageId={messageId}
+            enclosure={enclosure}
+            at={n}
+            enclosures={enclosures}
+            matter={matter}
+            onMove={move}
+            onRename={(fileName) => {
+              onChange(enclosures.map((one) => (one === enclosure ? { ...one, fileName } : one)));
+            }}
+            onMade={onMade}
+          />
+          <small>{fileSize(enclosure.sizeBytes)}</small>
+          <button
+            type="button"
+            aria-label={`Remove ${enclosure.fileName}`}
+            onClick={() => {
+              onChange(enclosures.filter((one) => one !== enclosure));
+            }}
+          >
+            <IconX size={12} stroke={2} aria-hidden="true" />
+          </button>
+        </span>
+      )}
+    </Ordered>
+  );
 }

@@ -9,6 +9,7 @@ import { isLineLost, problemWords } from '../../../words/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { Received } from '../../../parts/messages/Received.tsx';
+import { Toolbar } from '../../../parts/wording/Toolbar.tsx';
 import { AddressBlock } from './AddressBlock.tsx';
 import { BlanksContext } from './blanksContext.ts';
 import { Enclosures } from './Enclosures.tsx';
@@ -185,6 +186,7 @@ function Page({ page, initial, from, wanted, matter, parts, enclosing, subject, 
           <EditorContent editor={subject} />
         </div>
       )}
+      {body && initial.channel !== 'text' ? <Toolbar small editor={body} /> : null}
       <div className={classes.body}>
         <EditorContent editor={body} />
       </div>

@@ -1,5 +1,6 @@
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, TextField } from '../../../ui/Field.tsx';
+import { Ordered } from '../../../ui/Ordered.tsx';
 import { keyFor } from '../../../words/typeWords.ts';
 import classes from '../Practice.module.css';
 import type { TypePartProps } from './useTypeDraft.ts';
@@ -8,50 +9,61 @@ import type { TypePartProps } from './useTypeDraft.ts';
 export function RoleRows({ draft, set }: TypePartProps) {
   return (
     <>
-      {draft.roles.map((role, n) => {
-        const put = (part: Partial<typeof role>): void => {
-          set({ roles: draft.roles.map((other, m) => (m === n ? { ...role, ...part } : other)) });
-        };
-        return (
-          <div key={role.key} className={`${classes.row} ${classes.role}`}>
-            <TextField
-              label="One is"
-              value={role.label}
-              onChange={(label) => {
-                put({ label });
-              }}
-            />
-            <TextField
-              label="Several are"
-              value={role.plural}
-              onChange={(plural_) => {
-                put({ plural: plural_ });
-              }}
-            />
-            <CheckField
-              label="several"
-              checked={role.many}
-              onChange={(many) => {
-                put({ many });
-              }}
-            />
-            <CheckField
-              label="required"
-              checked={role.required ?? false}
-              onChange={(required) => {
-                put({ required });
-              }}
-            />
-            <Button
-              onClick={() => {
-                set({ roles: draft.roles.filter((_, m) => m !== n) });
-              }}
-            >
-              ×
-            </Button>
-          </div>
-        );
-      })}
+      <Ordered
+        items={draft.roles}
+        idOf={({ key }) => key}
+        nameOf={({ label }) => label || 'role'}
+        onOrder={(roles) => {
+          set({ roles });
+        }}
+      >
+        {(role, n, place, handle) => {
+          const put = (part: Partial<typeof role>): void => {
+            set({ roles: draft.roles.map((other, m) => (m === n ? { ...role, ...part } : other)) });
+          };
+          return (
+            <div className={`${classes.row} ${classes.role}`} {...place}>
+              {handle}
+              <TextField
+                label="One is"
+                value={role.label}
+                onChange={(label) => {
+                  put({ label });
+                }}
+              />
+              <TextField
+                label="Several are"
+                value={role.plural}
+                onChange={(plural_) => {
+                  put({ plural: plural_ });
+                }}
+              />
+              <CheckField
+                label="several"
+                checked={role.many}
+                onChange={(many) => {
+                  put({ many });
+                }}
+              />
+              <CheckField
+                label="required"
+                checked={role.required ?? false}
+                onChange={(required) => {
+                  put({ required });
+                }}
+              />
+              <Button
+                aria-label={`Remove ${role.label || 'role'}`}
+                onClick={() => {
+                  set({ roles: draft.roles.filter((_, m) => m !== n) });
+                }}
+              >
+                ×
+              </Button>
+            </div>
+          );
+        }}
+      </Ordered>
       <Button
         onClick={() => {
           const key = keyFor('role', draft.roles);

@@ -2,6 +2,7 @@ import type { MatterTypeJson } from '../../../../contract/matterTypes.ts';
 import type { FactKind } from '../../../../core/model/value.ts';
 import { FACT_KINDS } from '../../../../core/model/value.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Ordered } from '../../../ui/Ordered.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { keyFor } from '../../../words/typeWords.ts';
 import classes from '../Practice.module.css';
@@ -20,6 +21,8 @@ const KIND_WORDS: Readonly<Record<FactKind, string>> = {
   contact: 'a person of the directory',
 };
 
+const keyOf = ({ key }: { readonly key: string }): string => key;
+
 interface FactRowsProps {
   readonly rows: readonly Fact[];
   readonly noun: string;
@@ -33,47 +36,50 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
   };
   return (
     <>
-      {rows.map((fact, n) => (
-        <div key={fact.key} className={classes.row}>
-          <TextField
-            label="Name"
-            value={fact.label}
-            onChange={(label) => {
-              set(n, { ...fact, label });
-            }}
-          />
-          <SelectField
-            label="Type"
-            value={fact.kind}
-            options={FACT_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
-            onChange={(kind) => {
-              set(n, { ...fact, kind });
-            }}
-          />
-          {fact.kind === 'choice' ? (
+      <Ordered items={rows} idOf={keyOf} nameOf={({ label }) => label || noun} onOrder={onChange}>
+        {(fact, n, place, handle) => (
+          <div className={classes.row} {...place}>
+            {handle}
             <TextField
-              label="The list, a line each"
-              multiline
-              value={(fact.choices ?? []).map(({ label }) => label).join('\n')}
-              onChange={(typed) => {
-                const choices = typed.split('\n').map((label, m) => ({
-                  key: fact.choices?.[m]?.key ?? `c${m + 1}`,
-                  label,
-                }));
-                set(n, { ...fact, choices: typed === '' ? [] : choices });
+              label="Name"
+              value={fact.label}
+              onChange={(label) => {
+                set(n, { ...fact, label });
               }}
             />
-          ) : null}
-          <Button
-            aria-label={`Take ${fact.label || noun} out`}
-            onClick={() => {
-              onChange(rows.filter((_, m) => m !== n));
-            }}
-          >
-            ×
-          </Button>
-        </div>
-      ))}
+            <SelectField
+              label="Type"
+              value={fact.kind}
+              options={FACT_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
+              onChange={(kind) => {
+                set(n, { ...fact, kind });
+              }}
+            />
+            {fact.kind === 'choice' ? (
+              <TextField
+                label="The list, a line each"
+                multiline
+                value={(fact.choices ?? []).map(({ label }) => label).join('\n')}
+                onChange={(typed) => {
+                  const choices = typed.split('\n').map((label, m) => ({
+                    key: fact.choices?.[m]?.key ?? `c${m + 1}`,
+                    label,
+                  }));
+                  set(n, { ...fact, choices: typed === '' ? [] : choices });
+                }}
+              />
+            ) : null}
+            <Button
+              aria-label={`Remove ${fact.label || noun}`}
+              onClick={() => {
+                onChange(rows.filter((_, m) => m !== n));
+              }}
+            >
+              ×
+            </Button>
+          </div>
+        )}
+      </Ordered>
       <Button
         onClick={() => {
           onChange([...rows, { key: keyFor(noun, rows), label: '', kind: 'text' }]);
@@ -95,25 +101,28 @@ interface LabelRowsProps {
 export function LabelRows({ rows, noun, onChange }: LabelRowsProps) {
   return (
     <>
-      {rows.map(({ key, label }, n) => (
-        <div key={key} className={classes.row}>
-          <TextField
-            label="Name"
-            value={label}
-            onChange={(typed) => {
-              onChange(rows.map((one, m) => (m === n ? { key, label: typed } : one)));
-            }}
-          />
-          <Button
-            aria-label={`Take ${label || noun} out`}
-            onClick={() => {
-              onChange(rows.filter((_, m) => m !== n));
-            }}
-          >
-            ×
-          </Button>
-        </div>
-      ))}
+      <Ordered items={rows} idOf={keyOf} nameOf={({ label }) => label || noun} onOrder={onChange}>
+        {({ key, label }, n, place, handle) => (
+          <div className={classes.row} {...place}>
+            {handle}
+            <TextField
+              label="Name"
+              value={label}
+              onChange={(typed) => {
+                onChange(rows.map((one, m) => (m === n ? { key, label: typed } : one)));
+              }}
+            />
+            <Button
+              aria-label={`Remove ${label || noun}`}
+              onClick={() => {
+                onChange(rows.filter((_, m) => m !== n));
+              }}
+            >
+              ×
+            </Button>
+          </div>
+        )}
+      </Ordered>
       <Button
         onClick={() => {
           onChange([...rows, { key: keyFor(noun, rows), label: '' }]);

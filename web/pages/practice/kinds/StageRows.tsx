@@ -1,5 +1,6 @@
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, TextField } from '../../../ui/Field.tsx';
+import { Ordered } from '../../../ui/Ordered.tsx';
 import { keyFor } from '../../../words/typeWords.ts';
 import classes from '../Practice.module.css';
 import type { TypePartProps } from './useTypeDraft.ts';
@@ -8,33 +9,44 @@ import type { TypePartProps } from './useTypeDraft.ts';
 export function StageRows({ draft, set }: TypePartProps) {
   return (
     <>
-      {draft.stages.map((stage, n) => (
-        <div key={stage.key} className={classes.row}>
-          <TextField
-            label={`Stage ${n + 1}`}
-            value={stage.label}
-            onChange={(label) => {
-              set({ stages: draft.stages.map((other, m) => (m === n ? { ...stage, label } : other)) });
-            }}
-          />
-          <CheckField
-            label="closes the matter"
-            checked={stage.closes === true}
-            onChange={(closes) => {
-              const { closes: _old, ...rest } = stage;
-              const next = closes ? { ...rest, closes } : rest;
-              set({ stages: draft.stages.map((other, m) => (m === n ? next : other)) });
-            }}
-          />
-          <Button
-            onClick={() => {
-              set({ stages: draft.stages.filter((_, m) => m !== n) });
-            }}
-          >
-            ×
-          </Button>
-        </div>
-      ))}
+      <Ordered
+        items={draft.stages}
+        idOf={({ key }) => key}
+        nameOf={({ label }) => label || 'stage'}
+        onOrder={(stages) => {
+          set({ stages });
+        }}
+      >
+        {(stage, n, place, handle) => (
+          <div className={classes.row} {...place}>
+            {handle}
+            <TextField
+              label={`Stage ${n + 1}`}
+              value={stage.label}
+              onChange={(label) => {
+                set({ stages: draft.stages.map((other, m) => (m === n ? { ...stage, label } : other)) });
+              }}
+            />
+            <CheckField
+              label="closes the matter"
+              checked={stage.closes === true}
+              onChange={(closes) => {
+                const { closes: _old, ...rest } = stage;
+                const next = closes ? { ...rest, closes } : rest;
+                set({ stages: draft.stages.map((other, m) => (m === n ? next : other)) });
+              }}
+            />
+            <Button
+              aria-label={`Remove ${stage.label || 'stage'}`}
+              onClick={() => {
+                set({ stages: draft.stages.filter((_, m) => m !== n) });
+              }}
+            >
+              ×
+            </Button>
+          </div>
+        )}
+      </Ordered>
       <Button
         onClick={() => {
           set({ stages: [...draft.stages, { key: keyFor('stage', draft.stages), label: '' }] });

@@ -30,7 +30,7 @@ export function TableRows({ draft, set }: TypePartProps) {
               set({ tables: draft.tables.filter((_, m) => m !== n) });
             }}
           >
-            Take this table out
+            Remove this table
           </Button>
         </div>
       ))}

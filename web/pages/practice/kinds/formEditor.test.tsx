@@ -89,7 +89,7 @@ describe('a calculated value', () => {
       table: 'items',
       when: { path: 'row.what', test: { op: 'filled' } },
     });
-    await user.click(screen.getByRole('button', { name: 'Take this condition out' }));
+    await user.click(screen.getByRole('button', { name: 'Remove this condition' }));
     expect(value()).toEqual({ kind: 'count', table: 'items' });
   });
 

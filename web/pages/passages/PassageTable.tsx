@@ -1,0 +1,83 @@
+import type { RefObject } from 'react';
+import { Link } from 'react-router';
+import type { PassageList } from '../../../contract/passages.ts';
+import { dayOf, listDay, today } from '../../words/dates.ts';
+import { plural } from '../../words/wording.ts';
+import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
+import type { Sorting } from '../../ui/SortHead.tsx';
+import { useSorting } from '../../ui/useSorting.ts';
+import classes from '../../parts/wording/Library.module.css';
+
+const PASSAGE_SORTS = ['name', 'shape', 'uses', 'changed'] as const;
+type PassageSort = (typeof PASSAGE_SORTS)[number];
+type Passage = PassageList['items'][number];
+
+const PASSAGE_HEADS: readonly (readonly [PassageSort, string, 'ascending' | 'descending'])[] = [
+  ['name', 'Name', 'ascending'],
+  ['shape', 'Shape', 'ascending'],
+  ['uses', 'Used', 'descending'],
+  ['changed', 'Changed', 'descending'],
+];
+
+const PASSAGE_ORDERS: Readonly<Record<PassageSort, (a: Passage, b: Passage) => number>> = {
+  name: (a, b) => a.name.localeCompare(b.name),
+  shape: (a, b) => Number(a.oneLine) - Number(b.oneLine),
+  uses: (a, b) => b.uses - a.uses,
+  changed: (a, b) => b.changedAtUtc - a.changedAtUtc,
+};
+
+const inOrder = (
+  passages: readonly Passage[],
+  { by, reversed }: Sorting<PassageSort>,
+): readonly Passage[] => {
+  const sorted = [...passages].sort(PASSAGE_ORDERS[by]);
+  return reversed ? sorted.reverse() : sorted;
+};
+
+/** The passages with where each stands, sorted by its heads. */
+export function PassageTable({
+  passages,
+  scroll,
+}: {
+  readonly passages: readonly Passage[];
+  readonly scroll: RefObject<HTMLElement | null>;
+}) {
+  const [sorting, setSorting] = useSorting(PASSAGE_SORTS);
+  return (
+    <ListTable
+      label="Passages"
+      heads={
+        <>
+          {PASSAGE_HEADS.map(([by, head, usual]) => (
+            <SortHead key={by} by={by} label={head} usual={usual} sorting={sorting} onSort={setSorting} />
+          ))}
+          <PlainHead label="Begins" />
+          <PlainHead label="By" className={listClasses.narrow} />
+        </>
+      }
+      items={inOrder(passages, sorting)}
+      scroll={scroll}
+      row={({ id, name, opening, uses, oneLine, changedAtUtc, changedBy }, place) => (
+        <tr key={id} {...place}>
+          <td className={listClasses.short}>
+            <Link to={`/passages/${id}`} className={listClasses.lead}>
+              {name}
+            </Link>
+          </td>
+          <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
+            {oneLine ? 'a sentence' : 'a block'}
+          </td>
+          <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
+            {uses === 0 ? 'not used' : `in ${plural(uses, 'place')}`}
+          </td>
+          <td className={listClasses.short}>{listDay(dayOf(changedAtUtc), today())}</td>
+          <td className={`${classes.opening ?? ''} ${listClasses.small ?? ''}`}>{opening}</td>
+          <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''} ${listClasses.narrow ?? ''}`}>
+            {changedBy}
+          </td>
+        </tr>
+      )}
+    />
+  );
+}
