@@ -103,9 +103,10 @@ export async function sendInSpite(page: Page): Promise<void> {
   await page.keyboard.press('Control+Enter');
 }
 
-/** Nothing that a screen reader or a keyboard would stumble over (WCAG 2.2 AA, as far as a machine can tell). */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
+/** Nothing that a screen reader or a keyboard would stumble over (WCAG 2.2 AA, as far as a machine can tell); by some rules alone where the others were asked. */
+export async function expectAccessible(page: Page, rules: readonly string[] = []): Promise<void> {
+  const axe = new AxeBuilder({ page }).exclude('iframe');
+  const { violations } = await (rules.length > 0 ? axe.withRules([...rules]) : axe).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),

@@ -1,6 +1,6 @@
 import { Combobox, useCombobox } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import type { MatterSummary } from '../../contract/matters.ts';
@@ -23,6 +23,14 @@ export function FindAnything() {
       combobox.resetSelectedOption();
     },
   });
+  // What is found comes later than its letters: the first of it is what Enter opens, and is marked so.
+  const { selectFirstOption } = combobox;
+  const [first] = found;
+  useEffect(() => {
+    if (first) selectFirstOption();
+    // The store's functions are new each time; only what was found marks anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+  }, [first?.id, found.length]);
   useKeys({
     'Ctrl+k': () => {
       input.current?.focus();
@@ -66,18 +74,21 @@ export function FindAnything() {
         open(id);
       }}
       withinPortal={false}
+      // There at once: what is to be marked has to be in the page.
+      transitionProps={{ duration: 0 }}
     >
-      <Combobox.Target>
-        <div className={classes.find}>
+      <div className={classes.find}>
+        <Combobox.Target withExpandedAttribute>
           <input
             ref={input}
             value={typed}
             placeholder="Find a matter"
             aria-label="Find a matter"
+            role="combobox"
+            aria-autocomplete="list"
             onChange={(event) => {
               setTyped(event.currentTarget.value);
               combobox.openDropdown();
-              combobox.selectFirstOption();
             }}
             onFocus={() => {
               combobox.openDropdown();
@@ -87,9 +98,9 @@ export function FindAnything() {
             }}
             onKeyDown={onKey}
           />
-          <kbd aria-hidden="true">Ctrl K</kbd>
-        </div>
-      </Combobox.Target>
+        </Combobox.Target>
+        <kbd aria-hidden="true">Ctrl K</kbd>
+      </div>
       <Combobox.Dropdown hidden={query.trim() === ''}>
         <Found items={found} none={data !== undefined && found.length === 0} />
       </Combobox.Dropdown>

@@ -15,6 +15,7 @@ import { NarrowBy } from './Filters.tsx';
 import { FoundLine } from './FoundLine.tsx';
 import { paramsOf, queryOf } from './queryParams.ts';
 import { SavedSearches } from './SavedSearches.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './Correspondence.module.css';
 
 const TYPING_MS = 200;
@@ -33,8 +34,7 @@ export function CorrespondencePage() {
   const typed = useTyped(query, turnTo, begin);
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>Correspondence</h1>
+      <ViewHead title="Correspondence">
         <SearchField
           autoFocus
           value={typed.words}
@@ -63,7 +63,7 @@ export function CorrespondencePage() {
           }}
         />
         <TakeOut query={query} count={counts?.all ?? 0} />
-      </header>
+      </ViewHead>
       <div className={classes.body}>
         <NarrowBy
           counts={counts}

@@ -18,6 +18,7 @@ import { CustomFields, GreetingFields, NameFields } from './ContactFields.tsx';
 import { firstKnown } from './nobody.ts';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from '../../api/contacts.ts';
 import { WhereMet } from './WhereMet.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './Directory.module.css';
 
 /** One contact in full, with how messages to them begin and the matters they are on. */
@@ -90,9 +91,7 @@ function ContactForm({ first, begun, detail, mayChange, overtaken, onRenew, onSa
   return (
     <div className={classes.page}>
       <LeaveGuard when={mayChange && detail !== undefined && form.isDirty()} what="this contact" />
-      <header className={classes.head}>
-        <Link to="/directory">Directory</Link>
-        <h1>{name || 'New contact'}</h1>
+      <ViewHead title={name || 'New contact'} within={<Link to="/directory">Directory</Link>}>
         {mayChange ? (
           <span className={classes.actions}>
             <Button kind="go" hint="Ctrl S" disabled={name === '' || unchanged} onClick={() => void keep()}>
@@ -100,7 +99,7 @@ function ContactForm({ first, begun, detail, mayChange, overtaken, onRenew, onSa
             </Button>
           </span>
         ) : null}
-      </header>
+      </ViewHead>
       <BegunNote begun={begun} />
       {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {error ? (

@@ -69,7 +69,9 @@ function ContactRow({ contact, place, chosen, onChoose }: ContactRowProps) {
           {name}
         </Link>
       </td>
-      <td className={listClasses.small}>{organisation ?? (kind === 'organisation' ? 'organisation' : '')}</td>
+      <td className={`${listClasses.small ?? ''} ${classes.organisation ?? ''}`}>
+        {organisation ?? (kind === 'organisation' ? 'organisation' : '')}
+      </td>
       <td>{email ?? 'no email address'}</td>
       <td className={`${listClasses.short ?? ''} ${listClasses.narrow ?? ''} ${listClasses.small ?? ''}`}>
         {phone}

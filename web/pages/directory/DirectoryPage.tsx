@@ -23,6 +23,7 @@ import { ContactTable } from './ContactTable.tsx';
 import { Groups } from './Groups.tsx';
 import { Alike, JoinedWords } from './Alike.tsx';
 import type { Joined } from './Alike.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './Directory.module.css';
 
 const TYPING_MS = 120;
@@ -52,8 +53,7 @@ export function DirectoryPage() {
   useKeys({ n: () => void (user.mayChange && navigate('/directory/new')) });
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>Directory</h1>
+      <ViewHead title="Directory">
         <SearchField
           autoFocus
           value={typed}
@@ -77,7 +77,7 @@ export function DirectoryPage() {
           busy={isLoading}
           onFile={(file) => void bringIn(file)}
         />
-      </header>
+      </ViewHead>
       {report ? <Report report={report} /> : null}
       {importError ? (
         <p className={classes.report} data-severity="stop" role="alert">

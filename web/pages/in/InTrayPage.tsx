@@ -17,6 +17,7 @@ import { proofWords } from '../../words/senderProof.ts';
 import { useMarked } from './useMarked.ts';
 import { useTray } from './useTray.ts';
 import type { Tray } from './useTray.ts';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './InTray.module.css';
 
 /** As many suggestions as have a key. */
@@ -126,8 +127,7 @@ interface TrayHeadProps {
 function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: TrayHeadProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
-    <header className={classes.head}>
-      <h1>In-tray</h1>
+    <ViewHead title="In-tray">
       <p>
         {count === undefined ? '' : `${plural(count, 'message')} to be filed by hand`}
         {count ? <span className={classes.keys}> · press a day to choose several</span> : null}
@@ -141,7 +141,7 @@ function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: Tray
         multiple
         onChoose={onTake}
       />
-    </header>
+    </ViewHead>
   );
 }
 

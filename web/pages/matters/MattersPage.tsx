@@ -13,6 +13,7 @@ import { useNarrowing } from './useNarrowing.ts';
 import { MatterTable } from './MatterTable.tsx';
 import { NewMatter } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from '../../api/matters.ts';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './MattersPage.module.css';
 
 /** What a matter is to be opened for, where somebody comes from a message. */
@@ -37,8 +38,7 @@ export function MattersPage() {
 
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1 className={classes.title}>Matters</h1>
+      <ViewHead title="Matters">
         <SearchField
           autoFocus
           value={typed}
@@ -64,7 +64,7 @@ export function MattersPage() {
             New matter
           </Button>
         ) : null}
-      </header>
+      </ViewHead>
       {opening ? (
         <NewMatter
           about={openingWith ?? ''}

@@ -5,6 +5,7 @@ import { problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { useOutTrayQuery } from '../../api/messages.ts';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './OutTrayPage.module.css';
 
 /** Everything on its way out, what wants a person first. */
@@ -16,14 +17,13 @@ export function OutTrayPage() {
   const moving = items.filter((item) => !stuck.includes(item));
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>Out-tray</h1>
+      <ViewHead title="Out-tray">
         {mailboxesUrl === null ? null : (
           <a href={mailboxesUrl} target="_blank" rel="noopener">
             What recipients got
           </a>
         )}
-      </header>
+      </ViewHead>
       {error ? (
         <p role="alert" className={classes.error}>
           {problemWords(error)}

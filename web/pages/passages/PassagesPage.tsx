@@ -11,6 +11,7 @@ import { SelectField } from '../../ui/Field.tsx';
 import { useChooseSignatureMutation, usePassagesQuery, useSignaturesQuery } from '../../api/passages.ts';
 import { PassageTable } from './PassageTable.tsx';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from '../../parts/wording/Library.module.css';
 
 /** Passages that templates share, and whose default signature is which. */
@@ -27,8 +28,7 @@ export function PassagesPage() {
   );
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>Passages</h1>
+      <ViewHead title="Passages">
         <LibraryTabs />
         <SearchField
           value={typed}
@@ -45,7 +45,7 @@ export function PassagesPage() {
             </Button>
           </div>
         ) : null}
-      </header>
+      </ViewHead>
       <div className={classes.body}>
         <section className={classes.shelves} aria-label="Default signatures">
           <h2>Signatures</h2>

@@ -15,6 +15,7 @@ import type { OpenedSettings } from './useSettings.ts';
 import { LookForm } from './LookForm.tsx';
 import { Holidays } from './Holidays.tsx';
 import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './Practice.module.css';
 
 /** What the practice decides once for everybody: matter types, the days it works, its letterhead. */
@@ -26,11 +27,9 @@ export function PracticePage() {
   const { currentData: practice } = usePracticeQuery();
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>Practice</h1>
-      </header>
+      <ViewHead title="Practice" />
       <div className={classes.columns}>
-        <section aria-label="Matter types">
+        <section aria-label="Matter types" tabIndex={0}>
           <h2>Matter types</h2>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
           {types?.items.map(({ id, matters, definition }) => (
@@ -76,7 +75,7 @@ function PracticeForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSe
   const [change, { error, isLoading }] = useChangePracticeMutation();
   const { values, set, keep, changed } = useSettings(opened, (sent) => change(sent).unwrap(), onSaved);
   return (
-    <section aria-label="Letterhead and days">
+    <section aria-label="Letterhead and days" tabIndex={0}>
       <LeaveGuard when={mayChange && changed} what="the practice’s settings" />
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>

@@ -19,6 +19,7 @@ import type { RowPlace } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
 import { useSorting } from '../../ui/useSorting.ts';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from '../../parts/wording/Library.module.css';
 
 const TYPING_MS = 120;
@@ -46,8 +47,7 @@ export function TemplatesPage() {
 
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>Templates</h1>
+      <ViewHead title="Templates">
         <LibraryTabs />
         <SearchField
           autoFocus
@@ -66,7 +66,7 @@ export function TemplatesPage() {
             </Button>
           </div>
         ) : null}
-      </header>
+      </ViewHead>
       <div className={classes.body}>
         <Shelves folder={folder} tag={tag} standing={standing} narrow={narrow} />
         <div className={classes.list} ref={list}>

@@ -3,6 +3,7 @@ import { Link, useOutletContext, useSearchParams } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import type { Today } from '../../../contract/today.ts';
 import { formatDate } from '../../../core/dates/formatDate.ts';
+import { bareSubject } from '../../../core/correspondence/answers.ts';
 import { daysBetween } from '../../../core/model/plainDate.ts';
 import { dayOf, exactTime, listDay, readDay } from '../../words/dates.ts';
 import { plural, problemWords } from '../../words/wording.ts';
@@ -15,6 +16,7 @@ import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
 import { useTodayQuery } from '../../api/today.ts';
 import { Tip } from '../../ui/Tip.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from './Today.module.css';
 
 /** What there is to do, each line one press from the sheet that deals with it. */
@@ -38,8 +40,7 @@ export function TodayPage() {
   const lists = { data, mayChange: user.mayChange };
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>{formatDate(readDay(data.today), 'longWeekday')}</h1>
+      <ViewHead title={formatDate(readDay(data.today), 'longWeekday')}>
         <div className={classes.whose} role="group" aria-label="Whose">
           {(['mine', 'all'] as const).map((one) => (
             <button
@@ -55,7 +56,7 @@ export function TodayPage() {
           ))}
         </div>
         <CalendarAddress />
-      </header>
+      </ViewHead>
       <div className={classes.columns}>
         <div>
           {data.onItsWay.length > 0 ? (
@@ -218,7 +219,7 @@ function CameIn({ data, mayChange }: ListProps) {
         >
           <Tip label={opening}>
             <Link to={`/matters/${matter.matterId}?entry=${entryId}`}>
-              {who}: {subject}
+              {who} about <i>{bareSubject(subject)}</i>
             </Link>
           </Tip>
           {mayChange ? (
@@ -254,7 +255,7 @@ function Outstanding({
           late={days >= (owes === 'us' ? 2 : 14)}
         >
           <Link to={`/matters/${matter.matterId}?entry=${entryId}`}>
-            {who}: {subject}
+            {who} about <i>{bareSubject(subject)}</i>
           </Link>
           {mayChange ? (
             <StartLink

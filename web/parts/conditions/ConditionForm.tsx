@@ -68,34 +68,24 @@ interface ConditionFormProps {
   readonly onChange: (group: ConditionGroup) => void;
 }
 
-/** Conditions picked from lists: what is asked of which value, and whether all or any of them must hold. */
+/** Conditions as a sentence whose parts are picked: what is asked of which value, and whether all or any of them must hold. */
 export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
   const set = (at: number, condition: Condition): void => {
     onChange({ ...group, conditions: group.conditions.map((one, n) => (n === at ? condition : one)) });
   };
   const [first] = fields;
   return (
-    <div className={classes.form}>
+    <div className={classes.sentence}>
       {group.conditions.map((condition, n) => (
-        <div key={n} className={classes.line}>
-          {n === 0 ? (
-            <span>when</span>
-          ) : (
-            <Choice
-              label="All or any"
-              bare
-              className={classes.join}
-              value={group.join}
-              options={[
-                { value: 'all', label: 'and' },
-                { value: 'any', label: 'or' },
-              ]}
-              onChange={(join) => {
-                onChange({ ...group, join });
-              }}
-            />
-          )}
-          <ConditionLine
+        <span key={n} className={classes.part}>
+          <Joining
+            n={n}
+            join={group.join}
+            onJoin={(join) => {
+              onChange({ ...group, join });
+            }}
+          />
+          <ConditionPart
             condition={condition}
             fields={fields}
             onChange={(changed) => {
@@ -104,13 +94,14 @@ export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
           />
           <Button
             aria-label="Remove this condition"
+            className={classes.remove}
             onClick={() => {
               onChange({ ...group, conditions: group.conditions.filter((_, m) => m !== n) });
             }}
           >
             ×
           </Button>
-        </div>
+        </span>
       ))}
       {first ? (
         <Button
@@ -128,7 +119,32 @@ export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
   );
 }
 
-function ConditionLine({
+interface JoiningProps {
+  readonly n: number;
+  readonly join: ConditionGroup['join'];
+  readonly onJoin: (join: ConditionGroup['join']) => void;
+}
+
+/** What stands before a part of the sentence: it is chosen once, before the second, whether all must hold or any. */
+function Joining({ n, join, onJoin }: JoiningProps) {
+  if (n === 0) return <span>when</span>;
+  if (n > 1) return <span>{join === 'all' ? 'and' : 'or'}</span>;
+  return (
+    <Choice
+      label="All or any"
+      bare
+      plain
+      value={join}
+      options={[
+        { value: 'all', label: 'and' },
+        { value: 'any', label: 'or' },
+      ]}
+      onChange={onJoin}
+    />
+  );
+}
+
+function ConditionPart({
   condition,
   fields,
   onChange,
@@ -144,6 +160,7 @@ function ConditionLine({
       <Choice
         label="Value"
         bare
+        plain
         gone="something that is gone"
         value={path}
         options={fields.map(({ path: value, label, group }) => ({
@@ -159,7 +176,7 @@ function ConditionLine({
       <Choice
         label="Test"
         bare
-        className={classes.test}
+        plain
         value={test.op}
         options={[...new Set([...opsOf(field.kind), test.op])].map((op) => ({
           value: op,
@@ -215,6 +232,7 @@ function TestValue({
         <Choice
           label="Is what"
           bare
+          plain
           value={value}
           options={options.map(({ key, label }) => ({ value: key, label }))}
           onChange={take}
@@ -251,6 +269,7 @@ function TestValue({
         <Choice
           label="Than when"
           bare
+          plain
           value={test.than}
           options={dates.map(({ path, label }) => ({ value: path, label }))}
           onChange={(than) => {

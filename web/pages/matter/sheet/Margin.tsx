@@ -23,7 +23,7 @@ interface MarginProps {
 export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps) {
   const margin = useRef<HTMLElement>(null);
   const [measure, sheetSize] = useResizeObserver();
-  const [tops, setTops] = useState<readonly number[]>([]);
+  const [layout, setLayout] = useState<Layout>(NOWHERE);
 
   useLayoutEffect(() => {
     measure(page.current);
@@ -33,22 +33,34 @@ export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps
     const aside = margin.current;
     if (!aside || !page.current) return;
     const cards = [...aside.querySelectorAll<HTMLElement>('[data-note-card]')];
-    const next = layOutNotes(
-      notes.map((note) => anchorOf(note, page.current, aside)),
-      cards.map((card) => card.offsetHeight),
-    );
-    setTops((known) =>
-      known.length === next.length && known.every((top, n) => top === next[n]) ? known : next,
-    );
+    const anchors = notes.map((note) => anchorOf(note, page.current, aside));
+    const next = {
+      anchors,
+      tops: layOutNotes(
+        anchors,
+        cards.map((card) => card.offsetHeight),
+      ),
+      reach: reachOf(page.current, aside),
+    };
+    setLayout((known) => (JSON.stringify(known) === JSON.stringify(next) ? known : next));
   }, [notes, page, sheetSize]);
 
   return (
     <aside className={classes.margin} ref={margin} aria-label="Notes" aria-live="polite">
+      <svg className={classes.rules} aria-hidden="true">
+        {notes.map(({ id, severity }, n) => (
+          <path
+            key={`${id}-${n}`}
+            data-severity={severity}
+            d={ruleTo(layout.anchors[n] ?? 0, layout.tops[n] ?? 0, layout.reach)}
+          />
+        ))}
+      </svg>
       {notes.map((note, n) => (
         <NoteCard
           key={`${note.id}-${n}`}
           note={note}
-          top={tops[n] ?? 0}
+          top={layout.tops[n] ?? 0}
           pressing={pressing}
           onRemedy={onRemedy}
           onLeave={onLeave}
@@ -56,6 +68,33 @@ export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps
       ))}
     </aside>
   );
+}
+
+interface Layout {
+  /** Where the words stand that each note speaks of, and where the note itself begins, in pixels down the margin. */
+  readonly anchors: readonly number[];
+  readonly tops: readonly number[];
+  /** How far left of the margin the column of text ends, in pixels. */
+  readonly reach: number;
+}
+
+const NOWHERE: Layout = { anchors: [], tops: [], reach: 0 };
+
+/** Half a line down, where a rule meets words and note. */
+const MIDDLE = 9;
+/** Rules turn here, left of the margin; a little apart, so that two can be told. */
+const TURN = 6;
+/** Where a note begins, right of the margin's edge. */
+const NOTE_LEFT = 10;
+
+/** The rule that ties a note to the line it concerns: along the line, down the gutter, to the note. */
+function ruleTo(anchor: number, top: number, reach: number): string {
+  return `M ${-reach} ${Math.round(anchor) + MIDDLE} H ${-TURN} V ${top + MIDDLE} H ${NOTE_LEFT}`;
+}
+
+function reachOf(page: HTMLElement, aside: HTMLElement): number {
+  const text = page.querySelector('[aria-multiline]') ?? page;
+  return Math.max(TURN, Math.round(aside.getBoundingClientRect().left - text.getBoundingClientRect().right));
 }
 
 /** The height, in the margin, of what a note speaks of. */

@@ -64,12 +64,14 @@ export function RecipientLine(props: RecipientLineProps) {
     <span className={classes.people}>
       <Taken {...props} />
       <Combobox store={combobox} onOptionSubmit={taking.submit} width={380} position="bottom-start">
-        <Combobox.Target>
+        <Combobox.Target withExpandedAttribute>
           <input
             ref={field}
             className={classes.input}
             value={typed}
             aria-label={`Add to ${label}`}
+            role="combobox"
+            aria-autocomplete="list"
             placeholder={recipients.length === 0 ? PLACEHOLDERS[channel] : ''}
             onFocus={taking.look}
             onChange={(event) => {

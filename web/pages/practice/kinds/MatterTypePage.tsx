@@ -20,6 +20,7 @@ import { TableRows } from './TableRows.tsx';
 import { TypeBasics } from './TypeBasics.tsx';
 import { TypeImpact } from './TypeImpact.tsx';
 import { useTypeDraft } from './useTypeDraft.ts';
+import { ViewHead } from '../../../ui/ViewHead.tsx';
 import classes from '../Practice.module.css';
 
 /** A matter type, edited as what it is: lists of what its matters hold. */
@@ -53,25 +54,24 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
   const { impact, changed, keep, error, ...part } = useTypeDraft(type);
   const { draft, set } = part;
   useKeys({ 'Ctrl+s': () => void (mayChange && keep()), Escape: () => void navigate('/practice') });
+  const why = mayChange ? undefined : ADMINISTRATORS_ALONE;
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <Link to="/practice">Practice</Link>
-        <h1>{draft.name || 'New matter type'}</h1>
+      <ViewHead title={draft.name || 'New matter type'} within={<Link to="/practice">Practice</Link>}>
         {type ? <span>{plural(type.matters, 'matter')}</span> : null}
         {mayChange ? (
           <Button kind="go" hint="Ctrl S" className={classes.keep} onClick={() => void keep()}>
             {impact ? 'Save anyway' : 'Save'}
           </Button>
         ) : null}
-      </header>
+      </ViewHead>
       <LeaveGuard when={mayChange && changed} what="this matter type" />
       {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {impact ? <TypeImpact impact={impact} /> : null}
       {error ? <TypeProblem error={error} /> : null}
-      <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
-        <div className={classes.type}>
-          <section>
+      <div className={classes.type}>
+        <section tabIndex={0}>
+          <ReadOnly why={why}>
             <TypeBasics {...part} isNew={!type} />
             <h2>Facts</h2>
             <FactRows
@@ -91,17 +91,19 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
             />
             <h2>Calculated values</h2>
             <CalculatedRows {...part} />
-          </section>
-          <section>
+          </ReadOnly>
+        </section>
+        <section tabIndex={0}>
+          <ReadOnly quiet why={why}>
             <h2>Roles</h2>
             <RoleRows {...part} />
             <h2>Stages</h2>
             <StageRows {...part} />
             <h2>Tables</h2>
             <TableRows {...part} />
-          </section>
-        </div>
-      </ReadOnly>
+          </ReadOnly>
+        </section>
+      </div>
     </div>
   );
 }

@@ -25,7 +25,7 @@ const SECURITY = [
 export function MailHosts() {
   const { currentData: view, error } = useMailHostsQuery();
   return (
-    <section aria-label="Mail servers">
+    <section aria-label="Mail servers" tabIndex={0}>
       <h2>Mail servers</h2>
       {error ? <p className={classes.hint}>{problemWords(error)}</p> : null}
       {view ? <OpenedHosts view={view} /> : null}

@@ -12,6 +12,7 @@ import { useOpenedSettings, useSettings } from '../useSettings.ts';
 import type { OpenedSettings } from '../useSettings.ts';
 import { MailHosts } from './MailHosts.tsx';
 import { Senders, Times } from './sendingParts.tsx';
+import { ViewHead } from '../../../ui/ViewHead.tsx';
 import classes from '../Practice.module.css';
 
 /** Whom mail goes out under, when it leaves, and which hosts carry it. */
@@ -21,11 +22,7 @@ export function SendingPage() {
   const { currentData: sending, error } = useSendingQuery();
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>
-          <Link to="/practice">Practice</Link> · Sending
-        </h1>
-      </header>
+      <ViewHead title="Senders and email" within={<Link to="/practice">Practice</Link>} />
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.columns}>
         {sending ? <OpenedSending sending={sending} mayChange={mayChange} /> : null}
@@ -50,7 +47,7 @@ function SendingForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSet
   const [change, { error, isLoading }] = useChangeSendingMutation();
   const { values, set, keep, changed } = useSettings(opened, (sent) => change(sent).unwrap(), onSaved);
   return (
-    <section aria-label="Senders and times">
+    <section aria-label="Senders and times" tabIndex={0}>
       <LeaveGuard when={mayChange && changed} what="the senders and times" />
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>

@@ -11,6 +11,9 @@ import {
   useRestoreVersionMutation,
   useTemplateQuery,
 } from '../../../api/templates.ts';
+import { opposite } from './opposite.ts';
+import type { Former } from './opposite.ts';
+import { ViewHead } from '../../../ui/ViewHead.tsx';
 import classes from './History.module.css';
 
 /** A template’s versions with who, when and why; two of them side by side, and a way back. */
@@ -30,10 +33,7 @@ export function HistoryPage() {
   if (!template) return null;
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <Link to={`/templates/${templateId}`}>{template.name}</Link>
-        <h1>History</h1>
-      </header>
+      <ViewHead title="History" within={<Link to={`/templates/${templateId}`}>{template.name}</Link>} />
       <div className={classes.body}>
         <ol className={classes.versions} aria-label="Versions">
           {versions.map(({ id, number, madeBy, madeAtUtc, why }) => (
@@ -87,24 +87,49 @@ export function HistoryPage() {
   );
 }
 
-function Parts({ title, parts }: { readonly title: string; readonly parts: Comparison['body'] }) {
-  const changed = parts.some(({ kind }) => kind !== 'same');
+interface PartsProps {
+  readonly title: string;
+  readonly parts: Comparison['body'];
+}
+
+/** A text as it reads now; opposite, in the margin, the words that stood there. */
+function Parts({ title, parts }: PartsProps) {
+  const lines = opposite(parts);
+  const isSame = lines.every(({ former }) => former.length === 0);
   return (
     <section>
       <h2>
-        {title} {changed ? null : <small>the same</small>}
+        {title} {isSame ? <small>the same</small> : null}
       </h2>
-      <p className={classes.text}>
-        {parts.map(({ kind, text }, n) =>
-          kind === 'added' ? (
-            <ins key={n}>{text}</ins>
-          ) : kind === 'removed' ? (
-            <del key={n}>{text}</del>
-          ) : (
-            <span key={n}>{text}</span>
-          ),
-        )}
-      </p>
+      {lines.map(({ pieces, former }, n) => (
+        <div key={n} className={classes.line}>
+          <p>
+            {pieces.map(({ text, change }, m) =>
+              change === undefined ? (
+                <span key={m}>{text}</span>
+              ) : (
+                <ins key={m} data-empty={text === ''}>
+                  {text}
+                  <sup>{change}</sup>
+                </ins>
+              ),
+            )}
+          </p>
+          <div className={classes.former}>
+            {former.map((one) => (
+              <p key={one.change}>
+                <sup>{one.change}</sup> {formerWords(one)}
+                {one.text === undefined ? null : <del>{one.text.trim()}</del>}
+              </p>
+            ))}
+          </div>
+        </div>
+      ))}
     </section>
   );
+}
+
+function formerWords({ text, replaced }: Former): string {
+  if (text === undefined) return 'new';
+  return replaced ? 'before: ' : 'left out: ';
 }

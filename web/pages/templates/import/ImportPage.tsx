@@ -9,6 +9,7 @@ import type { Found } from './found.ts';
 import { FoundCard } from './FoundCard.tsx';
 import { Packs } from './Packs.tsx';
 import { ReadHere } from './ReadHere.tsx';
+import { ViewHead } from '../../../ui/ViewHead.tsx';
 import classes from './Import.module.css';
 
 /** Brings old wording in: many files in one pass, each with the codes and gaps found in it and what each may mean. */
@@ -43,9 +44,7 @@ export function ImportPage() {
   const error = reading.error ?? keeping.error;
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <Link to="/templates">Templates</Link>
-        <h1>Import wording</h1>
+      <ViewHead title="Import wording" within={<Link to="/templates">Templates</Link>}>
         {good.length > 0 ? (
           <span className={classes.keep}>
             <TextField label="Folder" value={folder} onChange={setFolder} />
@@ -54,7 +53,7 @@ export function ImportPage() {
             </Button>
           </span>
         ) : null}
-      </header>
+      </ViewHead>
       {error ? (
         <p className={classes.problem} role="alert">
           {problemWords(error)}

@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router';
 import { plural, problemWords, reasonWords } from '../../../words/wording.ts';
 import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
+import { ViewHead } from '../../../ui/ViewHead.tsx';
 import classes from '../history/History.module.css';
 
 /** Which open matters a template can be used on, and why not on the others. */
@@ -10,15 +11,16 @@ export function ReadinessPage() {
   const { data, error } = useTemplateReadinessQuery(templateId);
   return (
     <div className={classes.page}>
-      <header className={classes.head}>
-        <Link to={`/templates/${templateId}`}>{template?.name ?? 'Template'}</Link>
-        <h1>Where it can be used</h1>
+      <ViewHead
+        title="Where it can be used"
+        within={<Link to={`/templates/${templateId}`}>{template?.name ?? 'Template'}</Link>}
+      >
         {data ? (
           <span>
             {data.counts.ready} ready · {data.counts.blanks} with blanks · {data.counts.unavailable} not
           </span>
         ) : null}
-      </header>
+      </ViewHead>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.table}>
         {data?.items.map(({ matterId, reference, title, type, readiness, blanks, reasons }) => (
