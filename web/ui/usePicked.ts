@@ -10,5 +10,8 @@ export function usePicked() {
       return next;
     });
   };
-  return { picked, toggle };
+  const clear = (): void => {
+    setPicked(new Set());
+  };
+  return { picked, toggle, clear };
 }

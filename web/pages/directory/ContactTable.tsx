@@ -61,7 +61,7 @@ function ContactRow({ contact, place, chosen, onChoose }: ContactRowProps) {
   const { id, name, organisation, kind, email, phone, matters, doNotWriteTo, bounced } = contact;
   return (
     <tr {...place}>
-      <td className={classes.choose}>
+      <td className={`${listClasses.choose ?? ''} ${listClasses.small ?? ''}`}>
         <CheckField bare label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
       </td>
       <td>

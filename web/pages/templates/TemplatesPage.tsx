@@ -1,12 +1,10 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { useRef, useState } from 'react';
-import type { RefObject } from 'react';
 import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import { TEMPLATE_SORTS } from '../../../contract/templates.ts';
-import type { Standing, TemplateSort, TemplateSummary } from '../../../contract/templates.ts';
-import { dayOf, listDay, today } from '../../words/dates.ts';
-import { channelWords, plural, problemWords } from '../../words/wording.ts';
+import type { Standing } from '../../../contract/templates.ts';
+import { plural, problemWords } from '../../words/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -14,10 +12,9 @@ import { useKeys } from '../../ui/keys.ts';
 import { useTemplatesInfiniteQuery, useTemplateShelvesQuery } from '../../api/templates.ts';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
 import { standingWords } from '../../words/templateWords.ts';
-import { ListTable, listClasses } from '../../ui/ListTable.tsx';
-import type { RowPlace } from '../../ui/ListTable.tsx';
-import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
-import type { Sorting } from '../../ui/SortHead.tsx';
+import { usePicked } from '../../ui/usePicked.ts';
+import { StandingOfMany } from './StandingOfMany.tsx';
+import { TemplateTable } from './TemplateTable.tsx';
 import { useSorting } from '../../ui/useSorting.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import classes from '../../parts/wording/Library.module.css';
@@ -32,6 +29,7 @@ export function TemplatesPage() {
   const [query] = useDebouncedValue(typed, TYPING_MS);
   const navigate = useNavigate();
   const list = useRef<HTMLDivElement>(null);
+  const { picked, toggle, clear } = usePicked();
   const [sorting, setSorting] = useSorting(TEMPLATE_SORTS);
   const { folder, tag, standing, narrow } = useNarrowing();
   const { data, error, hasNextPage, fetchNextPage } = useTemplatesInfiniteQuery({
@@ -54,9 +52,7 @@ export function TemplatesPage() {
           value={typed}
           placeholder="Name, tag or words inside"
           label="Narrow the templates by name, tag or words inside"
-          onChange={(value) => {
-            setTyped(value);
-          }}
+          onChange={setTyped}
         />
         {user.mayChange ? (
           <div className={classes.actions}>
@@ -71,7 +67,17 @@ export function TemplatesPage() {
         <Shelves folder={folder} tag={tag} standing={standing} narrow={narrow} />
         <div className={classes.list} ref={list}>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
-          <TemplateTable templates={templates} scroll={list} sorting={sorting} onSort={setSorting} />
+          {user.mayChange ? (
+            <StandingOfMany chosen={templates.filter(({ id }) => picked.has(id))} onDone={clear} />
+          ) : null}
+          <TemplateTable
+            templates={templates}
+            scroll={list}
+            sorting={sorting}
+            onSort={setSorting}
+            picked={picked}
+            onPick={user.mayChange ? toggle : undefined}
+          />
           {data && templates.length === 0 ? (
             <Blank title={typed === '' ? 'No templates here yet' : `Nothing with “${typed}”`}>
               <p>
@@ -141,62 +147,6 @@ function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowi
         }}
       />
     </nav>
-  );
-}
-
-interface TemplateTableProps {
-  readonly templates: readonly TemplateSummary[];
-  readonly scroll: RefObject<HTMLElement | null>;
-  readonly sorting: Sorting<TemplateSort>;
-  readonly onSort: (sorting: Sorting<TemplateSort>) => void;
-}
-
-function TemplateTable({ templates, scroll, ...sorts }: TemplateTableProps) {
-  return (
-    <ListTable
-      label="Templates"
-      heads={
-        <>
-          <SortHead by="name" label="Name" {...sorts} />
-          <SortHead by="folder" label="Folder" {...sorts} />
-          <SortHead by="channel" label="Channel" {...sorts} />
-          <SortHead by="standing" label="Status" {...sorts} />
-          <SortHead by="uses" label="Used" usual="descending" {...sorts} />
-          <SortHead by="used" label="Last used" usual="descending" {...sorts} />
-          <SortHead by="changed" label="Changed" usual="descending" {...sorts} />
-          <PlainHead label="By" className={listClasses.narrow} />
-        </>
-      }
-      items={templates}
-      scroll={scroll}
-      row={(template, place) => <TemplateRow key={template.id} template={template} place={place} />}
-    />
-  );
-}
-
-function TemplateRow({ template, place }: { readonly template: TemplateSummary; readonly place: RowPlace }) {
-  const { id, name, channel, folder, tags, standing, uses, lastUsedUtc, changedAtUtc, changedBy } = template;
-  const beside = `${listClasses.short ?? ''} ${listClasses.small ?? ''}`;
-  return (
-    <tr {...place} data-standing={standing}>
-      <td>
-        <Link to={`/templates/${id}`} className={listClasses.lead}>
-          {name}
-        </Link>
-        {tags.map((tag) => (
-          <small key={tag} className={classes.tag}>
-            {tag}
-          </small>
-        ))}
-      </td>
-      <td className={listClasses.short}>{folder}</td>
-      <td className={beside}>{channelWords(channel)}</td>
-      <td className={beside}>{standingWords(standing)}</td>
-      <td className={beside}>{uses === 0 ? 'not yet' : plural(uses, 'time')}</td>
-      <td className={beside}>{lastUsedUtc === null ? '' : listDay(dayOf(lastUsedUtc), today())}</td>
-      <td className={beside}>{listDay(dayOf(changedAtUtc), today())}</td>
-      <td className={`${beside} ${listClasses.narrow ?? ''}`}>{changedBy}</td>
-    </tr>
   );
 }
 

@@ -1,14 +1,13 @@
 import { useRef } from 'react';
-import { useTakePackMutation, useTakeStarterPackMutation } from '../../../api/imports.ts';
+import { useTakePackMutation } from '../../../api/imports.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
 import { plural, problemWords } from '../../../words/wording.ts';
 import { savePack } from '../savePack.ts';
 import classes from './Import.module.css';
 
-/** Whole libraries at once: the starter set, a pack from elsewhere, and one's own to take away. */
+/** Whole libraries at once: a pack from elsewhere, and one's own to take away. */
 export function Packs() {
-  const [takeStarter, starter] = useTakeStarterPackMutation();
   const [takePack, pack] = useTakePackMutation();
   const chooser = useRef<HTMLInputElement>(null);
   const read = async ([chosen]: readonly File[]): Promise<void> => {
@@ -20,14 +19,11 @@ export function Packs() {
     // What is no pack is refused by the server, which says what is wrong with it.
     void takePack(typeof json === 'object' && json !== null ? json : {});
   };
-  const report = pack.data ?? starter.data;
-  const error = pack.error ?? starter.error;
+  const report = pack.data;
+  const error = pack.error;
   return (
     <>
       <p className={classes.packs}>
-        <Button disabled={starter.isLoading} onClick={() => void takeStarter()}>
-          Add the starter set
-        </Button>
         <Button onClick={() => chooser.current?.click()}>Import a pack</Button>
         <Button onClick={() => void savePack()}>Export the library</Button>
         <FileChooser

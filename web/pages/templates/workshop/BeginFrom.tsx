@@ -8,9 +8,11 @@ import {
   useTemplateQuery,
   useTemplatesInfiniteQuery,
 } from '../../../api/templates.ts';
+import { useTakeStarterPackMutation } from '../../../api/imports.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { ViewHead } from '../../../ui/ViewHead.tsx';
 import { SearchField } from '../../../ui/SearchField.tsx';
-import { problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/wording.ts';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { FilledIn } from './FilledIn.tsx';
@@ -41,8 +43,7 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
   const draft = useChosenDraft(chosen, starters?.items ?? []);
   return (
     <div className={library.page}>
-      <header className={library.head}>
-        <h1>New template</h1>
+      <ViewHead title="New template">
         <SearchField
           autoFocus
           label="Which message is it for?"
@@ -65,11 +66,12 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
             Start with an empty page
           </Button>
         </span>
-      </header>
+      </ViewHead>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.halves}>
         <div className={classes.list}>
           <StarterList offered={offered} chosen={chosen} onChoose={setMarked} />
+          <AllStarters />
           <CopyList copies={copies} chosen={chosen} onChoose={setMarked} />
           <p className={classes.hint}>
             A message already sent can become a template too: open it on its matter and press “Save as
@@ -123,6 +125,26 @@ function StarterList({ offered, chosen, onChoose }: ListProps & { readonly offer
         ))}
     </section>
   ));
+}
+
+/** The whole set at once, as templates of the practice; those that are there already stay as they are. */
+function AllStarters() {
+  const [add, { data: report, error, isLoading }] = useTakeStarterPackMutation();
+  return (
+    <p className={classes.hint}>
+      <Button disabled={isLoading} onClick={() => void add()}>
+        Add all of these to the templates
+      </Button>{' '}
+      {report ? (
+        <span role="status">
+          {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} added
+          {report.known.length > 0 ? `; ${report.known.length} were there already` : ''}.{' '}
+          <Link to="/templates?sort=changed">Look through them and approve</Link>
+        </span>
+      ) : null}
+      {error ? <span role="alert">{problemWords(error)}</span> : null}
+    </p>
+  );
 }
 
 function CopyList({

@@ -80,4 +80,13 @@ describe('a new template', () => {
     await user.click(screen.getByRole('button', { name: 'Start with an empty page' }));
     expect(onBegin).toHaveBeenCalledWith(NEW_DRAFT);
   });
+
+  it('adds the whole set at once, and says what was there already', async () => {
+    const { user } = show(<BeginFrom matterId={undefined} onBegin={() => undefined} />, {
+      ...answers,
+      'POST /template-packs/starter': { templates: 10, passages: 2, known: ['Welcome'] },
+    });
+    await user.click(await screen.findByRole('button', { name: 'Add all of these to the templates' }));
+    expect(await screen.findByText(/10 templates and 2 passages added; 1 were there already/)).toBeTruthy();
+  });
 });

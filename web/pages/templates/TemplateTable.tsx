@@ -1,0 +1,97 @@
+import type { RefObject } from 'react';
+import { Link } from 'react-router';
+import type { TemplateSort, TemplateSummary } from '../../../contract/templates.ts';
+import { dayOf, listDay, today } from '../../words/dates.ts';
+import { standingWords } from '../../words/templateWords.ts';
+import { channelWords, plural } from '../../words/wording.ts';
+import { CheckField } from '../../ui/Field.tsx';
+import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import type { RowPlace } from '../../ui/ListTable.tsx';
+import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
+import type { Sorting } from '../../ui/SortHead.tsx';
+import classes from '../../parts/wording/Library.module.css';
+
+interface TemplateTableProps {
+  readonly templates: readonly TemplateSummary[];
+  readonly scroll: RefObject<HTMLElement | null>;
+  readonly sorting: Sorting<TemplateSort>;
+  readonly onSort: (sorting: Sorting<TemplateSort>) => void;
+  readonly picked: ReadonlySet<string>;
+  /** Undefined for whoever may not change several. */
+  readonly onPick: ((id: string) => void) | undefined;
+}
+
+export function TemplateTable({ templates, scroll, picked, onPick, ...sorts }: TemplateTableProps) {
+  return (
+    <ListTable
+      label="Templates"
+      heads={
+        <>
+          {onPick ? <PlainHead label="Chosen" className={listClasses.small} /> : null}
+          <SortHead by="name" label="Name" {...sorts} />
+          <SortHead by="folder" label="Folder" {...sorts} />
+          <SortHead by="channel" label="Channel" {...sorts} />
+          <SortHead by="standing" label="Status" {...sorts} />
+          <SortHead by="uses" label="Used" usual="descending" {...sorts} />
+          <SortHead by="used" label="Last used" usual="descending" {...sorts} />
+          <SortHead by="changed" label="Changed" usual="descending" {...sorts} />
+          <PlainHead label="By" className={listClasses.narrow} />
+        </>
+      }
+      items={templates}
+      scroll={scroll}
+      row={(template, place) => (
+        <TemplateRow
+          key={template.id}
+          template={template}
+          place={place}
+          chosen={picked.has(template.id)}
+          onChoose={
+            onPick &&
+            (() => {
+              onPick(template.id);
+            })
+          }
+        />
+      )}
+    />
+  );
+}
+
+interface TemplateRowProps {
+  readonly template: TemplateSummary;
+  readonly place: RowPlace;
+  readonly chosen: boolean;
+  readonly onChoose: (() => void) | undefined;
+}
+
+function TemplateRow({ template, place, chosen, onChoose }: TemplateRowProps) {
+  const { id, name, channel, folder, tags, standing, uses, lastUsedUtc, changedAtUtc, changedBy } = template;
+  const beside = `${listClasses.short ?? ''} ${listClasses.small ?? ''}`;
+  return (
+    <tr {...place} data-standing={standing}>
+      {onChoose ? (
+        <td className={`${listClasses.choose ?? ''} ${listClasses.small ?? ''}`}>
+          <CheckField bare label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
+        </td>
+      ) : null}
+      <td>
+        <Link to={`/templates/${id}`} className={listClasses.lead}>
+          {name}
+        </Link>
+        {tags.map((tag) => (
+          <small key={tag} className={classes.tag}>
+            {tag}
+          </small>
+        ))}
+      </td>
+      <td className={listClasses.short}>{folder}</td>
+      <td className={beside}>{channelWords(channel)}</td>
+      <td className={beside}>{standingWords(standing)}</td>
+      <td className={beside}>{uses === 0 ? 'not yet' : plural(uses, 'time')}</td>
+      <td className={beside}>{lastUsedUtc === null ? '' : listDay(dayOf(lastUsedUtc), today())}</td>
+      <td className={beside}>{listDay(dayOf(changedAtUtc), today())}</td>
+      <td className={`${beside} ${listClasses.narrow ?? ''}`}>{changedBy}</td>
+    </tr>
+  );
+}
