@@ -45,7 +45,7 @@ const SERVER_ORDER = [
   'app',
 ];
 /** The web's folders, from the ground up. */
-const WEB_ORDER = ['ui', 'words', 'state', 'api', 'parts', 'pages', 'shell', 'app'];
+const WEB_ORDER = ['words', 'ui', 'state', 'api', 'parts', 'pages', 'shell', 'app'];
 /** A page has a folder of its own, and uses no other page. */
 const PAGES = [
   'correspondence',
@@ -57,6 +57,7 @@ const PAGES = [
   'passages',
   'practice',
   'sign-in',
+  'sign-out',
   'templates',
   'today',
 ];
@@ -230,6 +231,24 @@ export default tseslint.config(
     ],
   },
   ...tseslint.configs.strict,
+  {
+    files: ['web/**/*.tsx'],
+    ignores: ['web/**/*.test.tsx', 'web/tests/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXText[value=/[A-Za-z]{2}/]',
+          message: 'What people read stands in web/words/en, by view.',
+        },
+        {
+          selector:
+            'JSXAttribute[name.name=/^(?:label|placeholder|title|aria-label|alt)$/] > Literal[value=/[A-Za-z]{2}/]',
+          message: 'What people read stands in web/words/en, by view.',
+        },
+      ],
+    },
+  },
   {
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'error',

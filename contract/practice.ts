@@ -36,6 +36,19 @@ export const MessageLookJson = Type.Object(
 );
 
 /** What the practice decides once for everybody. */
+/** Regions whose way of writing days and figures the screens can take (BCP 47); their words are English. */
+export const REGIONS = [
+  'en-GB',
+  'en-IE',
+  'en-US',
+  'en-CA',
+  'en-AU',
+  'en-NZ',
+  'en-ZA',
+  'en-IN',
+  'en-SG',
+] as const;
+
 export const PracticeJson = Type.Object(
   {
     revision: Type.Optional(SettingsRevision),
@@ -75,6 +88,8 @@ export const PracticeJson = Type.Object(
       }),
     ),
     look: Type.Optional(MessageLookJson),
+    /** How the screens write days, times and figures: a BCP 47 tag. Letters are written as their templates say. */
+    region: Type.Optional(Type.Enum([...REGIONS])),
     /** What text messages come from: a number, or up to eleven letters; empty leaves it to the gateway. */
     textSender: Type.Optional(
       Type.String({ pattern: '^(\\+?[0-9][0-9 ]{3,19}|[A-Za-z0-9][A-Za-z0-9 ]{0,10})?$' }),

@@ -44,7 +44,7 @@ export type User = Static<typeof User>;
 
 export const Session = Type.Object({
   user: User,
-  practice: Type.Object({ name: Type.String(), timeZone: Type.String() }),
+  practice: Type.Object({ name: Type.String(), timeZone: Type.String(), region: Type.String() }),
   /** In the demo: everybody of the practice, to look at the work through their eyes. */
   others: Type.Array(User),
   /** Where the stand-in mail host shows its mailboxes, when one is running. */

@@ -38,6 +38,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
     { key: 'reports', name: 'Tidewell & Roe Reports', address: 'reports@tidewell-roe.example' },
   ],
   trustedHosts: ['mx.stand-in.example'],
+  region: 'en-GB',
   textSender: '07700 900100',
   look: {
     ...DEFAULT_SETTINGS.look,

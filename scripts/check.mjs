@@ -16,6 +16,7 @@ const CHECKS = [
     bin('prettier'),
     ['--check', '.', '--log-level', 'warn', '--cache', '--cache-location', '.cache/prettier'],
   ],
+  ['list of words', process.execPath, [join(root, 'scripts', 'words.mjs'), '--check']],
   ['unused code', bin('knip'), []],
   ['unit tests of what changed', bin('vitest'), ['run', '--changed', '--passWithNoTests', '--reporter=dot']],
 ];

@@ -61,6 +61,8 @@ for (const [tool, args] of checks) {
   console.error(`— ${tool} ${args.join(' ')}`);
   runTool(tool, args);
 }
+console.error('— the list of words');
+run(process.execPath, [join(root, 'scripts', 'words.mjs'), '--check']);
 build();
 
 const results = join(root, 'test-results');

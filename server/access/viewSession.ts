@@ -26,10 +26,10 @@ export async function viewSession(
   { config }: Pick<Services, 'config'>,
   scope: PersonScope,
 ): Promise<Session> {
-  const { practice, timeZone, holdSeconds } = await readSettings(scope);
+  const { practice, timeZone, region, holdSeconds } = await readSettings(scope);
   return {
     user: viewUser(scope.actor),
-    practice: { name: practice.name, timeZone },
+    practice: { name: practice.name, timeZone, region },
     others: config.demo ? (await listPeople(scope)).map(viewUser) : [],
     mailboxesUrl: config.mailboxesUrl ?? null,
     holdSeconds,

@@ -50,6 +50,7 @@ export async function changePractice(
       letters: json.letters ?? before.letters,
       look: json.look ?? before.look,
       textSender: json.textSender ?? before.textSender,
+      region: json.region ?? before.region,
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
       ],

@@ -1,3 +1,4 @@
+import { REGIONS } from '../../contract/practice.ts';
 import type { PracticeJson } from '../../contract/practice.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { revisionOf } from '../platform/settings/revision.ts';
@@ -24,6 +25,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     letters: { ...settings.letters },
     look: { ...settings.look, logo: settings.look.logo && { ...settings.look.logo } },
     textSender: settings.textSender,
+    region: REGIONS.find((known) => known === settings.region) ?? 'en-GB',
     trustedHosts: [...settings.trustedHosts],
   };
   return { revision: revisionOf(json), ...json };

@@ -8,7 +8,7 @@ const sessionApi = api.injectEndpoints({
       query: () => '/session',
       // Before anything is shown: every day on every screen is the practice's.
       transformResponse: (session: Session) => {
-        keepTo(session.practice.timeZone);
+        keepTo(session.practice);
         return session;
       },
       providesTags: ['Session'],

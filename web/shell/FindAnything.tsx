@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router';
 import type { MatterSummary } from '../../contract/matters.ts';
 import { useKeys } from '../ui/keys.ts';
 import { useFindMattersQuery, useLazyFindMattersQuery } from '../api/matters.ts';
+import { say } from '../words/en/shell.ts';
 import classes from './FindAnything.module.css';
 
 const MOST = 8;
@@ -82,8 +83,8 @@ export function FindAnything() {
           <input
             ref={input}
             value={typed}
-            placeholder="Find a matter"
-            aria-label="Find a matter"
+            placeholder={say.findAMatter}
+            aria-label={say.findAMatter}
             role="combobox"
             aria-autocomplete="list"
             onChange={(event) => {
@@ -99,7 +100,7 @@ export function FindAnything() {
             onKeyDown={onKey}
           />
         </Combobox.Target>
-        <kbd aria-hidden="true">Ctrl K</kbd>
+        <kbd aria-hidden="true">{say.ctrlK}</kbd>
       </div>
       <Combobox.Dropdown hidden={query.trim() === ''}>
         <Found items={found} none={data !== undefined && found.length === 0} />
@@ -115,7 +116,7 @@ interface FoundProps {
 
 function Found({ items, none }: FoundProps) {
   return (
-    <Combobox.Options aria-label="Matters found">
+    <Combobox.Options aria-label={say.mattersFound}>
       {items.map((matter) => (
         <Combobox.Option key={matter.id} value={matter.id} className={classes.option}>
           <span className={classes.reference}>{matter.reference}</span>
@@ -123,11 +124,9 @@ function Found({ items, none }: FoundProps) {
           <span className={classes.parties}>{matter.parties[0] ?? ''}</span>
         </Combobox.Option>
       ))}
-      {none ? <Combobox.Empty>No matter has these words</Combobox.Empty> : null}
+      {none ? <Combobox.Empty>{say.noMatterHasTheseWords}</Combobox.Empty> : null}
       {items.length > 0 ? (
-        <Combobox.Footer className={classes.hint}>
-          Enter opens it · Shift Enter starts a message on it
-        </Combobox.Footer>
+        <Combobox.Footer className={classes.hint}>{say.enterOpensItShiftEnter}</Combobox.Footer>
       ) : null}
     </Combobox.Options>
   );

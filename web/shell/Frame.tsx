@@ -18,7 +18,8 @@ import { TopLine } from './TopLine.tsx';
 import { useHandOver } from './useHandOver.ts';
 import { useViewHeading } from './useViewHeading.ts';
 import { useLiveChanges } from './liveChanges.ts';
-import { problemCode, problemWords } from '../words/wording.ts';
+import { problemCode, problemWords } from '../words/en/wording.ts';
+import { say } from '../words/en/shell.ts';
 import classes from './Frame.module.css';
 
 /** The rail, the top line, and the view between them; or signing in. */
@@ -28,9 +29,9 @@ export function Frame() {
   if (problemCode(error) === 'notSignedIn') return <SignInPage />;
   if (!error) return null;
   return (
-    <Blank title="The server does not answer">
+    <Blank title={say.theServerDoesNotAnswer}>
       <p role="alert">{problemWords(error)}</p>
-      <Button onClick={() => void refetch()}>Try again</Button>
+      <Button onClick={() => void refetch()}>{say.tryAgain}</Button>
     </Blank>
   );
 }
@@ -54,13 +55,13 @@ function Desk({ session }: { readonly session: Session }) {
   return (
     <div className={classes.frame}>
       <a className={classes.skip} href="#view">
-        Skip to the page
+        {say.skipToThePage}
       </a>
       <Rail />
       <TopLine session={session} />
       <main className={classes.view} id="view" ref={view} tabIndex={-1}>
         <LineDown />
-        <PartBoundary key={pathname.split('/')[1]} what="This page">
+        <PartBoundary key={pathname.split('/')[1]} what={say.thisPage}>
           <Outlet context={session} />
         </PartBoundary>
       </main>

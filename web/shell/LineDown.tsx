@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import { useSelector } from 'react-redux';
 import { selectConnection } from '../state/connection.ts';
-import { plural } from '../words/wording.ts';
+import { plural } from '../words/en/wording.ts';
+import { say } from '../words/en/shell.ts';
 import classes from './Connection.module.css';
 
 /** Says that the server does not answer, what is safe, and when it is asked again. */
@@ -11,10 +12,10 @@ export function LineDown() {
   if (line === 'up') return null;
   return (
     <p className={classes.line} role="status">
-      The server can’t be reached. What you write in a message is saved on this computer.
+      {say.theServerCantBeReached}
       <span aria-hidden="true">
         {' '}
-        {seconds > 0 ? `We’ll try again in ${plural(seconds, 'second')}.` : 'Trying again…'}
+        {seconds > 0 ? say.wellTryAgainIn(plural(seconds, say.second)) : say.tryingAgain}
       </span>
     </p>
   );

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Session } from '../../contract/session.ts';
 import { useSignInMutation } from '../api/session.ts';
 import { selectSingleKeys, singleKeysSet } from '../state/preferences.ts';
+import { say } from '../words/en/shell.ts';
 import classes from './PersonMenu.module.css';
 
 /** Who is here; in the demo, whom else to be. Changing person loads the page anew: nothing of the other stays. */
@@ -24,14 +25,14 @@ export function PersonMenu({ session }: { readonly session: Session }) {
         <button
           type="button"
           className={classes.me}
-          aria-label={`${session.user.name}: change person, light and dark, single keys, sign out`}
+          aria-label={say.changePersonLightAndDark(session.user.name)}
         >
           <b>{session.user.name}</b>
           <span className={classes.practice}> · {session.practice.name}</span>
         </button>
       </Menu.Target>
       <Menu.Dropdown>
-        {others.length > 0 ? <Menu.Label>See the work as</Menu.Label> : null}
+        {others.length > 0 ? <Menu.Label>{say.seeTheWorkAs}</Menu.Label> : null}
         {others.map(({ id, name, email, position }) => (
           <Menu.Item key={id} onClick={() => void signIn({ email }).then(reload)}>
             {name} <span className={classes.position}>{position}</span>
@@ -43,22 +44,22 @@ export function PersonMenu({ session }: { readonly session: Session }) {
             setColorScheme(dark ? 'light' : 'dark');
           }}
         >
-          {dark ? 'Light paper' : 'Dark paper'}
+          {dark ? say.lightPaper : say.darkPaper}
         </Menu.Item>
         <Menu.Item
           onClick={() => {
             dispatch(singleKeysSet(!singleKeys));
           }}
         >
-          {singleKeys ? 'Switch single keys off' : 'Switch single keys on'}
+          {singleKeys ? say.switchSingleKeysOff : say.switchSingleKeysOn}
         </Menu.Item>
         {session.mailboxesUrl === null ? null : (
           <Menu.Item component="a" href={session.mailboxesUrl} target="_blank" rel="noopener">
-            What recipients got
+            {say.whatRecipientsGot}
           </Menu.Item>
         )}
         <Menu.Item component={Link} to="/sign-out">
-          Sign out
+          {say.signOut}
         </Menu.Item>
       </Menu.Dropdown>
     </Menu>

@@ -1,22 +1,23 @@
 import { NavLink } from 'react-router';
 import { InTrayLink, TrayLink } from './TrayLink.tsx';
+import { say } from '../words/en/shell.ts';
 import classes from './Rail.module.css';
 
 const PLACES = [
-  ['/today', 'Today'],
-  ['/matters', 'Matters'],
-  ['/correspondence', 'Correspondence'],
-  ['/templates', 'Templates'],
-  ['/directory', 'Directory'],
-  ['/practice', 'Practice'],
+  ['/today', say.today],
+  ['/matters', say.matters],
+  ['/correspondence', say.correspondence],
+  ['/templates', say.templates],
+  ['/directory', say.directory],
+  ['/practice', say.practice],
 ] as const;
 
 /** The tabs of the file: the one that is open runs into the page; the trays stand at the foot. */
 export function Rail() {
   return (
-    <nav className={classes.rail} aria-label="Main">
+    <nav className={classes.rail} aria-label={say.main}>
       <NavLink to="/today" className={classes.mark ?? ''}>
-        Officium
+        {say.officium}
       </NavLink>
       <div className={classes.tabs}>
         {PLACES.map(([to, words]) => (

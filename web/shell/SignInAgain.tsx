@@ -7,7 +7,8 @@ import { api, TAGS } from '../api/api.ts';
 import { useSignInMutation } from '../api/session.ts';
 import { sessionResumed } from '../state/connection.ts';
 import { Button } from '../ui/Button.tsx';
-import { problemWords } from '../words/wording.ts';
+import { problemWords } from '../words/en/wording.ts';
+import { say } from '../words/en/shell.ts';
 import classes from './Connection.module.css';
 
 interface SignInAgainProps {
@@ -40,16 +41,13 @@ export function SignInAgain({ user, opened }: SignInAgainProps) {
       withCloseButton={false}
       closeOnEscape={false}
       closeOnClickOutside={false}
-      title="Please sign in again"
+      title={say.pleaseSignInAgain}
       size="sm"
     >
       <form className={classes.form} onSubmit={submit}>
-        <p>
-          You were signed out, {user.name}. What you were writing is still here, and goes on once you have
-          signed in.
-        </p>
+        <p>{say.youWereSignedOutWhat(user.name)}</p>
         <PasswordInput
-          label="Password"
+          label={say.password}
           autoComplete="current-password"
           data-autofocus
           value={password}
@@ -64,14 +62,14 @@ export function SignInAgain({ user, opened }: SignInAgainProps) {
         ) : null}
         <p className={classes.ways}>
           <Button kind="go" type="submit" disabled={isLoading}>
-            Sign in
+            {say.signIn}
           </Button>
           <Button
             onClick={() => {
               window.location.assign('/');
             }}
           >
-            Sign in as someone else
+            {say.signInAsSomeoneElse}
           </Button>
         </p>
       </form>

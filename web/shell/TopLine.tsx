@@ -3,24 +3,25 @@ import type { Session } from '../../contract/session.ts';
 import { Crumb } from './Crumb.tsx';
 import { FindAnything } from './FindAnything.tsx';
 import { PersonMenu } from './PersonMenu.tsx';
+import { say } from '../words/en/shell.ts';
 import classes from './TopLine.module.css';
 
 const VIEWS: readonly (readonly [start: string, name: string])[] = [
-  ['/today', 'Today'],
-  ['/in', 'In-tray'],
-  ['/out', 'Out-tray'],
-  ['/correspondence', 'Correspondence'],
-  ['/templates', 'Templates'],
-  ['/passages', 'Templates'],
-  ['/directory', 'Directory'],
-  ['/practice', 'Practice'],
+  ['/today', say.today],
+  ['/in', say.inTray],
+  ['/out', say.outTray],
+  ['/correspondence', say.correspondence],
+  ['/templates', say.templates],
+  ['/passages', say.templates],
+  ['/directory', say.directory],
+  ['/practice', say.practice],
 ];
 
 /** Where I am, the field that finds, and who I am. */
 export function TopLine({ session }: { readonly session: Session }) {
   const onMatter = useMatch('/matters/:matterId/*');
   const { pathname } = useLocation();
-  const view = VIEWS.find(([start]) => pathname.startsWith(start))?.[1] ?? 'Matters';
+  const view = VIEWS.find(([start]) => pathname.startsWith(start))?.[1] ?? say.matters;
   return (
     <header className={classes.top}>
       <div className={classes.where}>

@@ -1,6 +1,7 @@
 import { NavLink } from 'react-router';
 import { useOutTrayQuery } from '../api/messages.ts';
 import { useInTrayQuery } from '../api/inTray.ts';
+import { say } from '../words/en/shell.ts';
 import classes from './TrayLink.module.css';
 
 /** The in-tray at the foot of the rail, with how much waits in it. */
@@ -8,8 +9,9 @@ export function InTrayLink() {
   const { data } = useInTrayQuery();
   const count = data?.count ?? 0;
   return (
-    <NavLink to="/in" className={classes.tray ?? ''} aria-label={`In-tray: ${count}`}>
-      In <b>{count}</b>
+    <NavLink to="/in" className={classes.tray ?? ''} aria-label={say.inTray2(count)}>
+      {say.inIt}
+      <b>{count}</b>
     </NavLink>
   );
 }
@@ -24,9 +26,9 @@ export function TrayLink() {
       to="/out"
       className={classes.tray ?? ''}
       data-stuck={stuck > 0}
-      aria-label={`Out-tray: ${items.length}${stuck > 0 ? `, ${stuck} to look at` : ''}`}
+      aria-label={say.outTray2(items.length, stuck > 0 ? say.toLookAt(stuck) : '')}
     >
-      Out{' '}
+      {say.out}
       <b>
         {items.length}
         {stuck > 0 ? '!' : ''}

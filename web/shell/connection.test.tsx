@@ -4,7 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { describe, expect, it, vi } from 'vitest';
 import { useMattersInfiniteQuery } from '../api/matters.ts';
 import { lineBack, lineLost, selectConnection } from '../state/connection.ts';
-import { problemWords } from '../words/wording.ts';
+import { problemWords } from '../words/en/wording.ts';
 import { setSingleKeys, useKeys } from '../ui/keys.ts';
 import { refusing, screen, sessionOf, show } from '../tests/stage.tsx';
 import { LineDown } from './LineDown.tsx';

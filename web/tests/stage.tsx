@@ -30,7 +30,7 @@ export const sessionOf = (role: Role): Session => ({
     rights: [...RIGHTS[role]],
     mayChange: role !== 'reader',
   },
-  practice: { name: 'A practice', timeZone: 'Europe/London' },
+  practice: { name: 'A practice', timeZone: 'Europe/London', region: 'en-GB' },
   others: [],
   mailboxesUrl: null,
   holdSeconds: 10,

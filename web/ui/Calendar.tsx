@@ -1,4 +1,5 @@
 import { DatePicker } from '@mantine/dates';
+import { say } from '../words/en/ui.ts';
 import '@mantine/dates/styles.layer.css';
 
 /** Days of the week as JavaScript counts them: 0 is Sunday. */
@@ -29,7 +30,7 @@ export function Calendar({ value, today, weekBegins, isFree, onChoose }: Calenda
         ...(isFree(date) ? { style: { color: 'var(--ink-3)' } } : {}),
         ...(date === (value ?? today) ? { autoFocus: true } : {}),
       })}
-      ariaLabels={{ nextMonth: 'Next month', previousMonth: 'Month before' }}
+      ariaLabels={{ nextMonth: say.nextMonth, previousMonth: say.monthBefore }}
       onChange={(date) => {
         if (date !== null) onChoose(date);
       }}

@@ -2,6 +2,7 @@ import { Popover } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import type { ReactNode } from 'react';
 import type { CalendarProps } from './Calendar.tsx';
+import { say } from '../words/en/ui.ts';
 import classes from './CalendarDrop.module.css';
 
 const Calendar = lazy(async () => ({ default: (await import('./Calendar.tsx')).Calendar }));
@@ -31,13 +32,13 @@ export function CalendarDrop({ opened, onClose, onChoose, children, ...calendar 
       <Popover.Target>{children}</Popover.Target>
       <Popover.Dropdown
         role="dialog"
-        aria-label="Calendar"
+        aria-label={say.calendar}
         onKeyDown={(event) => {
           // Esc steps back from the calendar alone, not from what it stands on.
           if (event.key === 'Escape') event.stopPropagation();
         }}
       >
-        <Suspense fallback={<p>Loading…</p>}>
+        <Suspense fallback={<p>{say.loading}</p>}>
           <Calendar
             {...calendar}
             onChoose={(date) => {

@@ -1,6 +1,7 @@
 import { Select } from '@mantine/core';
 import { useState } from 'react';
 import { LIST_BELOW } from './fieldLook.ts';
+import { say } from '../words/en/ui.ts';
 import classes from './Choice.module.css';
 
 export interface ChoiceOption<T extends string> {
@@ -67,7 +68,7 @@ export function Choice<T extends string>({
       searchable={isLong}
       selectFirstOptionOnChange
       allowDeselect={false}
-      nothingFoundMessage="Nothing by that name"
+      nothingFoundMessage={say.nothingByThatName}
       maxDropdownHeight={320}
       comboboxProps={LIST_BELOW}
       // What is typed takes the place of what stands there.

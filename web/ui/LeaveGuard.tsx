@@ -2,6 +2,7 @@ import { Modal } from '@mantine/core';
 import { useEffect } from 'react';
 import { useBlocker } from 'react-router';
 import { Button } from './Button.tsx';
+import { say } from '../words/en/ui.ts';
 import classes from './LeaveGuard.module.css';
 
 interface LeaveGuardProps {
@@ -30,13 +31,13 @@ export function LeaveGuard({ when, what }: LeaveGuardProps) {
     blocker.reset?.();
   };
   return (
-    <Modal opened={blocker.state === 'blocked'} onClose={stay} title="Your changes are not saved" size="sm">
-      <p className={classes.words}>If you leave now, what you changed in {what} is lost.</p>
+    <Modal opened={blocker.state === 'blocked'} onClose={stay} title={say.yourChangesAreNotSaved} size="sm">
+      <p className={classes.words}>{say.ifYouLeaveNowWhat(what)}</p>
       <p className={classes.ways}>
         <Button kind="go" data-autofocus onClick={stay}>
-          Stay here
+          {say.stayHere}
         </Button>
-        <Button onClick={() => blocker.proceed?.()}>Leave without saving</Button>
+        <Button onClick={() => blocker.proceed?.()}>{say.leaveWithoutSaving}</Button>
       </p>
     </Modal>
   );

@@ -17,6 +17,7 @@ import {
 import { IconGripVertical } from '@tabler/icons-react';
 import { Fragment } from 'react';
 import type { CSSProperties, ReactNode } from 'react';
+import { say } from '../words/en/ui.ts';
 import classes from './Ordered.module.css';
 
 /** What an item's element needs, so that it can be moved. */
@@ -40,8 +41,7 @@ interface OrderedProps<T> {
 /** The pointer goes this far before something is moved: a press on it is not a move. */
 const STARTS_AFTER_PX = 4;
 
-const HOW =
-  'Press Space to take hold, the arrow keys to move, Space again to put down, Escape to leave it where it was.';
+const HOW = say.pressSpaceToTakeHold;
 
 /** Items in an order of one's own: each is taken by its handle and moved, by pointer, by touch or by keys. */
 export function Ordered<T>(props: OrderedProps<T>) {
@@ -70,14 +70,14 @@ function Movable<T>({ items, idOf, nameOf, onOrder, children }: OrderedProps<T>)
     return item === undefined ? '' : nameOf(item);
   };
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `${called(active.id)} is taken hold of.`,
+    onDragStart: ({ active }) => say.isTakenHoldOf(called(active.id)),
     onDragOver: ({ active, over }) =>
-      over ? `${called(active.id)} is at place ${placeOf(over.id) + 1} of ${items.length}.` : undefined,
+      over ? say.isAtPlaceOf(called(active.id), placeOf(over.id) + 1, items.length) : undefined,
     onDragEnd: ({ active, over }) =>
       over
-        ? `${called(active.id)} is put down at place ${placeOf(over.id) + 1}.`
-        : `${called(active.id)} is where it was.`,
-    onDragCancel: ({ active }) => `${called(active.id)} is where it was.`,
+        ? say.isPutDownAtPlace(called(active.id), placeOf(over.id) + 1)
+        : say.isWhereItWas(called(active.id)),
+    onDragCancel: ({ active }) => say.isWhereItWas(called(active.id)),
   };
   return (
     <DndContext
@@ -121,7 +121,7 @@ function Item({ id, name, children }: ItemProps) {
       type="button"
       className={classes.handle}
       ref={setActivatorNodeRef}
-      aria-label={`Move ${name}`}
+      aria-label={say.move(name)}
       aria-describedby={attributes['aria-describedby']}
       {...listeners}
     >

@@ -1,4 +1,5 @@
 import { Button } from './Button.tsx';
+import { say } from '../words/en/ui.ts';
 import classes from './Overtaken.module.css';
 
 interface OvertakenProps {
@@ -12,9 +13,9 @@ interface OvertakenProps {
 export function Overtaken({ onRenew, onMine }: OvertakenProps) {
   return (
     <p className={classes.overtaken} role="alert">
-      Someone else changed this meanwhile. What you typed is still here.{' '}
-      {onMine ? <Button onClick={onMine}>Use mine</Button> : null}
-      <Button onClick={onRenew}>Show what it says now</Button>
+      {say.someoneElseChangedThisMeanwhile}
+      {onMine ? <Button onClick={onMine}>{say.useMine}</Button> : null}
+      <Button onClick={onRenew}>{say.showWhatItSaysNow}</Button>
     </p>
   );
 }

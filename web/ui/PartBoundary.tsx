@@ -2,6 +2,7 @@ import { Component } from 'react';
 import type { ReactNode } from 'react';
 import { Blank } from './Blank.tsx';
 import { Button } from './Button.tsx';
+import { say } from '../words/en/ui.ts';
 
 interface PartBoundaryProps {
   /** What stands here, as people call it: `The folder`. */
@@ -24,14 +25,14 @@ export class PartBoundary extends Component<PartBoundaryProps, PartBoundaryState
   override render(): ReactNode {
     if (!this.state.failed) return this.props.children;
     return (
-      <Blank title={`${this.props.what} could not be shown`}>
-        <p role="alert">The rest of the page works, and what you were writing is still here.</p>
+      <Blank title={say.couldNotBeShown(this.props.what)}>
+        <p role="alert">{say.theRestOfThePage}</p>
         <Button
           onClick={() => {
             this.setState({ failed: false });
           }}
         >
-          Try again
+          {say.tryAgain}
         </Button>
       </Blank>
     );

@@ -2,6 +2,3 @@ import type { Right, User } from '../../contract/session.ts';
 
 /** Whether somebody may do something; the server refuses it all the same where they may not. */
 export const mayDo = ({ rights }: Pick<User, 'rights'>, right: Right): boolean => rights.includes(right);
-
-/** Said where somebody looks at what others change. */
-export const ADMINISTRATORS_ALONE = 'An administrator of the practice changes this.';

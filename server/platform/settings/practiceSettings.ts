@@ -47,6 +47,8 @@ export interface PracticeSettings {
   readonly look: MessageLook;
   /** What text messages come from: a number, or up to eleven letters (3GPP TS 23.038, alphanumeric sender); empty leaves it to the gateway. */
   readonly textSender: string;
+  /** How the screens write days, times and figures (BCP 47). */
+  readonly region: string;
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
 }
@@ -75,6 +77,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   letters: { window: 'none', sideMm: 25, signatureMm: 0 },
   look: DEFAULT_LOOK,
   textSender: '',
+  region: 'en-GB',
   filingDomain: '',
 };
 

@@ -1,3 +1,4 @@
+import { writeNumber } from '../../words/dates.ts';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
@@ -10,12 +11,13 @@ import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { NarrowBy } from './Filters.tsx';
 import { FoundLine } from './FoundLine.tsx';
 import { paramsOf, queryOf } from './queryParams.ts';
 import { SavedSearches } from './SavedSearches.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/correspondence.ts';
 import classes from './Correspondence.module.css';
 
 const TYPING_MS = 200;
@@ -34,12 +36,12 @@ export function CorrespondencePage() {
   const typed = useTyped(query, turnTo, begin);
   return (
     <div className={classes.page}>
-      <ViewHead title="Correspondence">
+      <ViewHead title={say.correspondence}>
         <SearchField
           autoFocus
           value={typed.words}
-          label="Words to find"
-          placeholder="Words, “a phrase”, in letters and in what they enclose"
+          label={say.wordsToFind}
+          placeholder={say.wordsAPhraseInLetters}
           onChange={(value) => {
             typed.type({ words: value });
           }}
@@ -47,8 +49,8 @@ export function CorrespondencePage() {
         />
         <SearchField
           value={typed.who}
-          label="From or to whom"
-          placeholder="From or to"
+          label={say.fromOrToWhom}
+          placeholder={say.fromOrTo}
           narrow
           onChange={(value) => {
             typed.type({ who: value });
@@ -87,15 +89,12 @@ export function CorrespondencePage() {
           ))}
           {hasNextPage ? (
             <Button disabled={isFetching} onClick={() => void fetchNextPage()}>
-              Older ones
+              {say.olderOnes}
             </Button>
           ) : null}
           {data && items.length === 0 ? (
-            <Blank title="Nothing was found">
-              <p>
-                Every word has to stand in it, in the subject, the text, a name or an enclosed file. A word
-                with a star behind it is found by its beginning.
-              </p>
+            <Blank title={say.nothingWasFound}>
+              <p>{say.everyWordHasToStand}</p>
             </Blank>
           ) : null}
         </div>
@@ -163,4 +162,4 @@ function useWalk(items: readonly FoundEntry[]) {
 }
 
 const countWords = (count: number): string =>
-  count > COUNTED_TO ? `more than ${COUNTED_TO.toLocaleString('en-GB')}` : `${count} found`;
+  count > COUNTED_TO ? say.moreThan(writeNumber(COUNTED_TO)) : `${count} found`;

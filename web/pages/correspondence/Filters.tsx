@@ -3,12 +3,13 @@ import { COUNTED_TO } from '../../../contract/search.ts';
 import type { Found, SearchQuery } from '../../../contract/search.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DayField } from '../../parts/days/DayField.tsx';
-import { channelWords } from '../../words/wording.ts';
+import { channelWords } from '../../words/en/wording.ts';
+import { say } from '../../words/en/correspondence.ts';
 import classes from './Correspondence.module.css';
 
 type Counts = NonNullable<Found['counts']>;
 
-const DIRECTIONS: Readonly<Record<string, string>> = { in: 'Received', out: 'Sent', note: 'Notes' };
+const DIRECTIONS: Readonly<Record<string, string>> = { in: say.received, out: say.sent, note: say.notes };
 
 interface NarrowByProps {
   readonly counts: Counts | null;
@@ -21,7 +22,7 @@ interface NarrowByProps {
 export function NarrowBy({ counts, query, onChange, onEveryMatter }: NarrowByProps) {
   const [shown, setShown] = useState(false);
   return (
-    <aside className={classes.filters} aria-label="Narrow by" data-shown={shown}>
+    <aside className={classes.filters} aria-label={say.narrowBy} data-shown={shown}>
       <Button
         className={classes.narrow}
         aria-expanded={shown}
@@ -29,14 +30,14 @@ export function NarrowBy({ counts, query, onChange, onEveryMatter }: NarrowByPro
           setShown(!shown);
         }}
       >
-        Narrow by…
+        {say.narrowBy2}
       </Button>
       {query.matterId === undefined ? null : (
-        <Filter label="This matter alone" count={counts?.all} pressed onPress={onEveryMatter} />
+        <Filter label={say.thisMatterAlone} count={counts?.all} pressed onPress={onEveryMatter} />
       )}
       {counts ? <Filters counts={counts} query={query} onChange={onChange} /> : null}
       <DayField
-        label="From"
+        label={say.from}
         looking="back"
         value={query.from ?? ''}
         onChange={(from) => {
@@ -44,7 +45,7 @@ export function NarrowBy({ counts, query, onChange, onEveryMatter }: NarrowByPro
         }}
       />
       <DayField
-        label="Until"
+        label={say.until}
         looking="back"
         value={query.until ?? ''}
         onChange={(until) => {
@@ -94,13 +95,13 @@ function Filters({ counts, query, onChange }: FiltersProps) {
     });
   return (
     <>
-      <h2>Direction</h2>
+      <h2>{say.direction}</h2>
       {group('direction', (key) => DIRECTIONS[key] ?? key)}
-      <h2>Channel</h2>
-      {group('channel', (key) => (key === 'note' ? 'Note' : channelWords(key as 'email')))}
+      <h2>{say.channel}</h2>
+      {group('channel', (key) => (key === 'note' ? say.note : channelWords(key as 'email')))}
       {counts.withFile > 0 ? (
         <Filter
-          label="With an enclosure"
+          label={say.withAnEnclosure}
           count={counts.withFile}
           pressed={query.withFile === true}
           onPress={() => {
@@ -109,7 +110,7 @@ function Filters({ counts, query, onChange }: FiltersProps) {
           }}
         />
       ) : null}
-      <h2>Category</h2>
+      <h2>{say.category}</h2>
       {group('category', (key) => key)}
     </>
   );

@@ -3,6 +3,7 @@ import type { FoundEntry } from '../../../contract/search.ts';
 import { joinNames } from '../../../core/values/writeValue.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
 import { Tip } from '../../ui/Tip.tsx';
+import { say } from '../../words/en/correspondence.ts';
 import classes from './Correspondence.module.css';
 
 interface FoundLineProps {
@@ -34,7 +35,7 @@ export function FoundLine({ entry, n, marked }: FoundLineProps) {
         </span>
         <span className={classes.said}>
           <span className={classes.people}>
-            {direction === 'in' ? 'from ' : direction === 'out' ? 'to ' : 'by '}
+            {direction === 'in' ? say.from2 : direction === 'out' ? say.to : say.by}
             {joinNames(who)}
           </span>{' '}
           <Marks pieces={excerpt} />
@@ -42,7 +43,8 @@ export function FoundLine({ entry, n, marked }: FoundLineProps) {
         {/* Below the words, whose end may be cut: what was found in a file must not be cut away with it. */}
         {files.some(({ hit }) => hit) ? (
           <small className={classes.enclosed}>
-            enclosed: <Marks pieces={files} />
+            {say.enclosed}
+            <Marks pieces={files} />
           </small>
         ) : null}
       </span>

@@ -1,13 +1,14 @@
 import { Menu } from '@mantine/core';
 import { useState } from 'react';
 import type { SavedSearch, SearchQuery } from '../../../contract/search.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import {
   useDropSearchMutation,
   useKeepSearchMutation,
   useSavedSearchesQuery,
 } from '../../api/savedSearches.ts';
+import { say } from '../../words/en/correspondence.ts';
 import classes from './Correspondence.module.css';
 
 /** Searches that are kept under a name. */
@@ -26,14 +27,14 @@ export function SavedSearches({
   const kept = data?.items ?? [];
   const error = keeping.error ?? dropping.error;
   /** Nothing is said to be gone, or back, before the server has it so. */
-  const say = async (asked: Promise<unknown>, next: SavedSearch | undefined): Promise<void> => {
+  const tell = async (asked: Promise<unknown>, next: SavedSearch | undefined): Promise<void> => {
     await asked;
     setDropped(next);
   };
   return (
     <Menu width={280} position="bottom-end" closeOnItemClick={false}>
       <Menu.Target>
-        <Button>Saved searches{kept.length > 0 ? ` (${kept.length})` : ''}</Button>
+        <Button>{say.savedSearches(kept.length > 0 ? ` (${kept.length})` : '')}</Button>
       </Menu.Target>
       <Menu.Dropdown>
         {kept.map((search) => (
@@ -46,9 +47,9 @@ export function SavedSearches({
               {search.name}
             </Menu.Item>
             <Button
-              aria-label={`Drop “${search.name}”`}
+              aria-label={say.drop(search.name)}
               onClick={() => {
-                void say(drop(search.id).unwrap(), search).catch(() => undefined);
+                void tell(drop(search.id).unwrap(), search).catch(() => undefined);
               }}
             >
               ×
@@ -57,15 +58,15 @@ export function SavedSearches({
         ))}
         {dropped ? (
           <p className={classes.keep} role="status">
-            “{dropped.name}” is gone ·{' '}
+            {say.isGone(dropped.name)}
             <Button
               onClick={() => {
-                void say(keep({ name: dropped.name, query: dropped.query }).unwrap(), undefined).catch(
+                void tell(keep({ name: dropped.name, query: dropped.query }).unwrap(), undefined).catch(
                   () => undefined,
                 );
               }}
             >
-              Undo
+              {say.undo}
             </Button>
           </p>
         ) : null}
@@ -86,8 +87,8 @@ export function SavedSearches({
         >
           <input
             value={name}
-            aria-label="Name of the search"
-            placeholder="Save this search as…"
+            aria-label={say.nameOfTheSearch}
+            placeholder={say.saveThisSearchAs}
             onKeyDown={(event) => {
               event.stopPropagation();
             }}
@@ -95,7 +96,7 @@ export function SavedSearches({
               setName(event.currentTarget.value);
             }}
           />
-          <Button type="submit">Save</Button>
+          <Button type="submit">{say.save}</Button>
         </form>
         {error ? <p role="alert">{problemWords(error)}</p> : null}
       </Menu.Dropdown>

@@ -1,6 +1,7 @@
 import type { ContactJson } from '../../../contract/directory.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 type AddressRow = ContactJson['addresses'][number];
@@ -40,7 +41,7 @@ export function Addresses({ addresses, onChange }: AddressesProps) {
           }}
         />
       ))}
-      <Button onClick={add}>Add an address</Button>
+      <Button onClick={add}>{say.addAnAddress}</Button>
     </>
   );
 }
@@ -55,7 +56,7 @@ function AddressLine({ address, onChange, onTakeOut }: AddressLineProps) {
   return (
     <div className={classes.address}>
       <SelectField
-        label="Kind"
+        label={say.kind}
         bare
         value={address.kind}
         options={[
@@ -68,7 +69,7 @@ function AddressLine({ address, onChange, onTakeOut }: AddressLineProps) {
         }}
       />
       <TextField
-        label="Label"
+        label={say.label}
         value={address.label}
         list={['work', 'home', 'accounts']}
         onChange={(label) => {
@@ -76,7 +77,7 @@ function AddressLine({ address, onChange, onTakeOut }: AddressLineProps) {
         }}
       />
       <TextField
-        label={address.kind === 'post' ? 'Address, a line each' : 'Address'}
+        label={address.kind === 'post' ? say.addressALineEach : say.address}
         value={address.value}
         multiline={address.kind === 'post'}
         onChange={(value) => {
@@ -84,14 +85,14 @@ function AddressLine({ address, onChange, onTakeOut }: AddressLineProps) {
         }}
       />
       <CheckField
-        label="preferred"
+        label={say.preferred}
         checked={address.preferred}
         onChange={(preferred) => {
           onChange({ preferred });
         }}
       />
-      {address.bounced ? <small className={classes.flag}>email came back</small> : null}
-      <Button onClick={onTakeOut}>Remove</Button>
+      {address.bounced ? <small className={classes.flag}>{say.emailCameBack}</small> : null}
+      <Button onClick={onTakeOut}>{say.remove}</Button>
     </div>
   );
 }

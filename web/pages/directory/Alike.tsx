@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import type { ContactSummary } from '../../../contract/directory.ts';
 import { useMergeContactsMutation, useUnmergeContactsMutation } from '../../api/contacts.ts';
 import { Button } from '../../ui/Button.tsx';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 /** Two contacts that were made one, by what they were called. */
@@ -36,13 +37,13 @@ export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
     onJoined({ kept: told(kept), other: told(other) });
   };
   return (
-    <section className={classes.alike} aria-label={`Possible duplicates: ${same}`}>
+    <section className={classes.alike} aria-label={say.possibleDuplicates(same)}>
       <b>{titleOf(contacts.length, because, same)}</b>
       {contacts.map((contact) => (
         <span key={contact.id}>
           <Radio
             size="xs"
-            label="stays"
+            label={say.stays}
             name={`${because} ${same}`}
             checked={contact === kept}
             onChange={() => {
@@ -50,17 +51,15 @@ export function Alike({ contacts, because, same, onJoined }: AlikeProps) {
             }}
           />
           <Link to={`/directory/${contact.id}`}>{contact.name}</Link> {contact.organisation} {contact.email}{' '}
-          {contact.phone} {plural(contact.matters, 'matter')}
+          {contact.phone} {plural(contact.matters, say.matter)}
           {kept && contact !== kept ? (
             <Button disabled={isLoading} onClick={() => void joinIn(contact).catch(() => undefined)}>
-              Join “{callOf(contact, contacts)}” into “{callOf(kept, contacts)}”
+              {say.joinInto(callOf(contact, contacts), callOf(kept, contacts))}
             </Button>
           ) : null}
         </span>
       ))}
-      <small>
-        The one that stays takes over the matters and addresses of the other, and what it lacks itself.
-      </small>
+      <small>{say.theOneThatStaysTakes}</small>
       {error ? <small role="alert">{problemWords(error)}</small> : null}
     </section>
   );
@@ -75,8 +74,8 @@ function callOf(contact: ContactSummary, among: readonly ContactSummary[]): stri
 }
 
 function titleOf(count: number, because: AlikeProps['because'], same: string): string {
-  if (because === 'address') return `${count === 2 ? 'Both are' : `All ${count} are`} reached at ${same}`;
-  return `${count} have the name ${same}`;
+  if (because === 'address') return say.reachedAt(count === 2 ? say.bothAre : say.allAre(count), same);
+  return say.haveTheName(count, same);
 }
 
 interface JoinedWordsProps {
@@ -93,9 +92,10 @@ export function JoinedWords({ joined: { kept, other }, onUndone }: JoinedWordsPr
   };
   return (
     <p className={classes.report} role="status">
-      “{other.name}” was joined into <Link to={`/directory/${kept.id}`}>“{kept.name}”</Link>.{' '}
+      {say.wasJoinedInto(other.name)}
+      <Link to={`/directory/${kept.id}`}>“{kept.name}”</Link>.{' '}
       <Button disabled={isLoading} onClick={() => void undo().catch(() => undefined)}>
-        Undo
+        {say.undo}
       </Button>
       {error ? <span role="alert"> {problemWords(error)}</span> : null}
     </p>

@@ -1,6 +1,7 @@
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
 import { ContactPicker } from '../../parts/pickers/ContactPicker.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 interface FieldsProps {
@@ -47,11 +48,11 @@ export function NameFields(props: FieldsProps) {
   return (
     <div className={classes.fields}>
       <SelectField
-        label="Type"
+        label={say.type}
         value={props.values.kind}
         options={[
-          ['person', 'a person'],
-          ['organisation', 'an organisation'],
+          ['person', say.aPerson],
+          ['organisation', say.anOrganisation],
         ]}
         onChange={(kind) => {
           props.onChange({ kind });
@@ -59,18 +60,18 @@ export function NameFields(props: FieldsProps) {
       />
       {props.values.kind === 'person' ? (
         <>
-          <WordField of="title" label="Title" placeholder="Ms, Dr, Captain" {...props} />
-          <WordField of="givenName" label="Given name" {...props} />
-          <WordField of="middleName" label="Middle name" {...props} />
-          <WordField of="familyName" label="Family name" {...props} />
-          <WordField of="suffix" label="After the name" placeholder="FRINA" {...props} />
-          <WordField of="organisation" label="Organisation" {...props} />
-          <WordField of="position" label="Position" {...props} />
+          <WordField of="title" label={say.title} placeholder={say.msDrCaptain} {...props} />
+          <WordField of="givenName" label={say.givenName} {...props} />
+          <WordField of="middleName" label={say.middleName} {...props} />
+          <WordField of="familyName" label={say.familyName} {...props} />
+          <WordField of="suffix" label={say.afterTheName} placeholder={say.frina} {...props} />
+          <WordField of="organisation" label={say.organisation} {...props} />
+          <WordField of="position" label={say.position} {...props} />
         </>
       ) : (
-        <WordField of="name" label="Name" {...props} />
+        <WordField of="name" label={say.name} {...props} />
       )}
-      <WordField of="language" label="Language" placeholder="en, nb" {...props} />
+      <WordField of="language" label={say.language} placeholder={say.enNb} {...props} />
     </div>
   );
 }
@@ -83,13 +84,13 @@ export function GreetingFields({ detail, ...props }: GreetingsProps) {
       <div className={classes.fields}>
         <WordField
           of="ownFormalGreeting"
-          label="Formal, in words of their own"
+          label={say.formalInWordsOfTheir}
           placeholder={detail?.greetings.formal}
           {...props}
         />
         <WordField
           of="ownFamiliarGreeting"
-          label="Familiar, in words of their own"
+          label={say.familiarInWordsOfTheir}
           placeholder={detail?.greetings.familiar}
           {...props}
         />
@@ -97,7 +98,7 @@ export function GreetingFields({ detail, ...props }: GreetingsProps) {
       {kind === 'person' ? (
         <div className={classes.fields}>
           <ContactPicker
-            label="One of a couple with"
+            label={say.oneOfACoupleWith}
             chosen={coupleWithId === null ? '' : (detail?.coupleWith ?? 'chosen')}
             onChoose={(contact) => {
               props.onChange({ coupleWithId: contact?.id ?? null });
@@ -106,8 +107,8 @@ export function GreetingFields({ detail, ...props }: GreetingsProps) {
           {coupleWithId === null ? null : (
             <WordField
               of="coupleGreeting"
-              label="Both are greeted"
-              placeholder="Dear Paul and Mary"
+              label={say.bothAreGreeted}
+              placeholder={say.dearPaulAndMary}
               {...props}
             />
           )}
@@ -122,26 +123,26 @@ export function CustomFields({ values, onChange }: FieldsProps) {
   return (
     <>
       <CheckField
-        label="do not write to"
+        label={say.doNotWriteTo}
         checked={values.doNotWriteTo}
         onChange={(doNotWriteTo) => {
           onChange({ doNotWriteTo });
         }}
       />
       <SelectField
-        label="Their messages"
+        label={say.theirMessages}
         value={values.filingRule ?? 'usual'}
         options={[
-          ['usual', 'File automatically where that is sure'],
-          ['always', 'File automatically wherever they likely belong'],
-          ['never', 'always waits in the in-tray'],
+          ['usual', say.fileAutomaticallyWhereThatIs],
+          ['always', say.fileAutomaticallyWhereverTheyLikely],
+          ['never', say.alwaysWaitsInTheIn],
         ]}
         onChange={(filingRule) => {
           onChange({ filingRule });
         }}
       />
       <TextField
-        label="Note"
+        label={say.note}
         wide
         multiline
         value={values.note}

@@ -3,7 +3,7 @@ import { useForm } from '@mantine/form';
 import { Link, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
 import type { Session } from '../../../contract/session.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
@@ -19,6 +19,7 @@ import { firstKnown } from './nobody.ts';
 import { useChangeContactMutation, useContactQuery, useCreateContactMutation } from '../../api/contacts.ts';
 import { WhereMet } from './WhereMet.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 /** One contact in full, with how messages to them begin and the matters they are on. */
@@ -28,7 +29,7 @@ export function ContactPage() {
   const { currentData: detail, error } = useContactQuery(contactId ?? '', { skip: contactId === undefined });
   if (contactId !== undefined && !detail)
     return error ? (
-      <Blank title="There is no such contact">
+      <Blank title={say.thereIsNoSuchContact}>
         <p role="alert">{problemWords(error)}</p>
       </Blank>
     ) : null;
@@ -90,12 +91,12 @@ function ContactForm({ first, begun, detail, mayChange, overtaken, onRenew, onSa
   const unchanged = detail !== undefined && !form.isDirty();
   return (
     <div className={classes.page}>
-      <LeaveGuard when={mayChange && detail !== undefined && form.isDirty()} what="this contact" />
-      <ViewHead title={name || 'New contact'} within={<Link to="/directory">Directory</Link>}>
+      <LeaveGuard when={mayChange && detail !== undefined && form.isDirty()} what={say.thisContact} />
+      <ViewHead title={name || say.newContact} within={<Link to="/directory">{say.directory}</Link>}>
         {mayChange ? (
           <span className={classes.actions}>
             <Button kind="go" hint="Ctrl S" disabled={name === '' || unchanged} onClick={() => void keep()}>
-              Save
+              {say.save}
             </Button>
           </span>
         ) : null}
@@ -108,25 +109,21 @@ function ContactForm({ first, begun, detail, mayChange, overtaken, onRenew, onSa
         </p>
       ) : null}
       <div className={classes.contact}>
-        <section aria-label="Contact">
+        <section aria-label={say.contact}>
           <NameFields values={values} onChange={set} />
-          <h2>Addresses</h2>
+          <h2>{say.addresses}</h2>
           <Addresses
             addresses={values.addresses}
             onChange={(addresses) => {
               set({ addresses });
             }}
           />
-          <h2>Greetings</h2>
+          <h2>{say.greetings}</h2>
           <GreetingFields values={values} detail={detail} onChange={set} />
           <CustomFields values={values} onChange={set} />
         </section>
-        <aside aria-label="Where they are met">
-          {detail ? (
-            <WhereMet detail={detail} mayChange={mayChange} />
-          ) : (
-            <p>How messages to them begin, and their matters, stand here once the contact is saved.</p>
-          )}
+        <aside aria-label={say.whereTheyAreMet}>
+          {detail ? <WhereMet detail={detail} mayChange={mayChange} /> : <p>{say.howMessagesToThemBegin}</p>}
         </aside>
       </div>
     </div>

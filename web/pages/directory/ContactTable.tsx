@@ -1,12 +1,13 @@
 import type { RefObject } from 'react';
 import { Link } from 'react-router';
 import type { ContactSort, ContactSummary } from '../../../contract/directory.ts';
-import { plural } from '../../words/wording.ts';
+import { plural } from '../../words/en/wording.ts';
 import { CheckField } from '../../ui/Field.tsx';
 import { ListTable, listClasses } from '../../ui/ListTable.tsx';
 import type { RowPlace } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 interface ContactTableProps {
@@ -21,16 +22,16 @@ interface ContactTableProps {
 export function ContactTable({ contacts, scroll, picked, onPick, ...sorts }: ContactTableProps) {
   return (
     <ListTable
-      label="Contacts"
+      label={say.contacts}
       heads={
         <>
-          <PlainHead label="Chosen" />
-          <SortHead by="name" label="Name" {...sorts} />
-          <SortHead by="organisation" label="Organisation" {...sorts} />
-          <SortHead by="email" label="Email" {...sorts} />
-          <PlainHead label="Telephone" className={listClasses.narrow} />
-          <PlainHead label="Matters" />
-          <PlainHead label="To know" />
+          <PlainHead label={say.chosen} />
+          <SortHead by="name" label={say.name} {...sorts} />
+          <SortHead by="organisation" label={say.organisation} {...sorts} />
+          <SortHead by="email" label={say.email} {...sorts} />
+          <PlainHead label={say.telephone} className={listClasses.narrow} />
+          <PlainHead label={say.matters} />
+          <PlainHead label={say.toKnow} />
         </>
       }
       items={contacts}
@@ -62,7 +63,7 @@ function ContactRow({ contact, place, chosen, onChoose }: ContactRowProps) {
   return (
     <tr {...place}>
       <td className={`${listClasses.choose ?? ''} ${listClasses.small ?? ''}`}>
-        <CheckField bare label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
+        <CheckField bare label={say.choose(name)} checked={chosen} onChange={onChoose} />
       </td>
       <td>
         <Link to={`/directory/${id}`} className={listClasses.lead}>
@@ -70,17 +71,17 @@ function ContactRow({ contact, place, chosen, onChoose }: ContactRowProps) {
         </Link>
       </td>
       <td className={`${listClasses.small ?? ''} ${classes.organisation ?? ''}`}>
-        {organisation ?? (kind === 'organisation' ? 'organisation' : '')}
+        {organisation ?? (kind === 'organisation' ? say.organisation2 : '')}
       </td>
-      <td>{email ?? 'no email address'}</td>
+      <td>{email ?? say.noEmailAddress}</td>
       <td className={`${listClasses.short ?? ''} ${listClasses.narrow ?? ''} ${listClasses.small ?? ''}`}>
         {phone}
       </td>
       <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
-        {matters === 0 ? '' : plural(matters, 'matter')}
+        {matters === 0 ? '' : plural(matters, say.matter)}
       </td>
       <td className={`${listClasses.short ?? ''} ${classes.flag ?? ''}`}>
-        {doNotWriteTo ? 'do not write to' : bounced ? 'email came back' : ''}
+        {doNotWriteTo ? say.doNotWriteTo : bounced ? say.emailCameBack : ''}
       </td>
     </tr>
   );

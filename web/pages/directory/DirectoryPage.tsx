@@ -4,7 +4,7 @@ import { useNavigate, useOutletContext } from 'react-router';
 import { CONTACT_SORTS } from '../../../contract/directory.ts';
 import type { ImportReport } from '../../../contract/directory.ts';
 import type { Session } from '../../../contract/session.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -24,6 +24,7 @@ import { Groups } from './Groups.tsx';
 import { Alike, JoinedWords } from './Alike.tsx';
 import type { Joined } from './Alike.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 const TYPING_MS = 120;
@@ -53,21 +54,21 @@ export function DirectoryPage() {
   useKeys({ n: () => void (user.mayChange && navigate('/directory/new')) });
   return (
     <div className={classes.page}>
-      <ViewHead title="Directory">
+      <ViewHead title={say.directory}>
         <SearchField
           autoFocus
           value={typed}
-          placeholder="Name, organisation or address"
-          label="Narrow the directory by name, organisation or address"
+          placeholder={say.nameOrganisationOrAddress}
+          label={say.narrowTheDirectoryByName}
           onChange={setTyped}
         />
         <Toggle
-          words={groups.length > 0 ? plural(groups.length, 'possible duplicate') : ''}
+          words={groups.length > 0 ? plural(groups.length, say.possibleDuplicate) : ''}
           on={showAlike}
           onChange={setShowAlike}
         />
         <Toggle
-          words={savedGroups > 0 || showGroups ? plural(savedGroups, 'group') : ''}
+          words={savedGroups > 0 || showGroups ? plural(savedGroups, say.group) : ''}
           on={showGroups}
           onChange={setShowGroups}
         />
@@ -108,11 +109,11 @@ export function DirectoryPage() {
           onPick={toggle}
         />
         {data && contacts.length === 0 ? (
-          <Blank title={typed === '' ? 'Nobody yet' : `Nobody with “${typed}”`}>
-            <p>People and organisations that matters concern stand here, each once.</p>
+          <Blank title={typed === '' ? say.nobodyYet : say.nobodyWith(typed)}>
+            <p>{say.peopleAndOrganisationsThatMatters}</p>
           </Blank>
         ) : null}
-        {hasNextPage ? <Button onClick={() => void fetchNextPage()}>Show more</Button> : null}
+        {hasNextPage ? <Button onClick={() => void fetchNextPage()}>{say.showMore}</Button> : null}
       </div>
     </div>
   );
@@ -154,24 +155,24 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
   return (
     <span className={classes.actions}>
       <Button onClick={() => void saveContacts('vcard', chosen)}>
-        Export {chosen.length > 0 ? chosen.length : 'all'} as vCard
+        {say.exportAsVcard(chosen.length > 0 ? chosen.length : say.all)}
       </Button>
-      <Button onClick={() => void saveContacts('csv', chosen)}>as CSV</Button>
+      <Button onClick={() => void saveContacts('csv', chosen)}>{say.asCsv}</Button>
       {mayChange ? (
         <>
           <Button disabled={busy} onClick={() => chooser.current?.click()}>
-            Import
+            {say.importIt}
           </Button>
           <FileChooser
             ref={chooser}
-            label="vCard or CSV file to import"
+            label={say.vcardOrCsvFileTo}
             accept=".vcf,.csv,text/vcard,text/csv"
             onChoose={([file]) => {
               if (file) onFile(file);
             }}
           />
           <Button kind="go" hint="N" onClick={() => void navigate('/directory/new')}>
-            New contact
+            {say.newContact}
           </Button>
         </>
       ) : null}
@@ -182,19 +183,26 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
 function Report({ report }: { readonly report: ImportReport }) {
   return (
     <p className={classes.report} role="status">
-      {plural(report.made, 'contact')} made.{' '}
-      {report.alike.length > 0
-        ? `${plural(report.alike.length, 'was', 'were')} known already: ${report.alike
-            .slice(0, 4)
-            .map(({ name }) => name)
-            .join(', ')}. `
-        : ''}
-      {report.refused.length > 0
-        ? `Not taken: ${report.refused
-            .slice(0, 4)
-            .map(({ line, what }) => `number ${line} (${what})`)
-            .join(' ')}`
-        : ''}
+      {say.made(
+        plural(report.made, say.contact2),
+        report.alike.length > 0
+          ? say.knownAlready(
+              plural(report.alike.length, say.was, say.were),
+              report.alike
+                .slice(0, 4)
+                .map(({ name }) => name)
+                .join(', '),
+            )
+          : '',
+        report.refused.length > 0
+          ? say.notTaken(
+              report.refused
+                .slice(0, 4)
+                .map(({ line, what }) => say.number(line, what))
+                .join(' '),
+            )
+          : '',
+      )}
     </p>
   );
 }

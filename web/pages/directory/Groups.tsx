@@ -2,7 +2,8 @@ import { useState } from 'react';
 import type { RecipientGroup } from '../../../contract/recipients.ts';
 import { useDeleteGroupMutation, useGroupsQuery, useKeepGroupMutation } from '../../api/recipients.ts';
 import { Button } from '../../ui/Button.tsx';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 /** Groups of recipients that were saved on a sheet, with whom they hold. A deleted one can be put back. */
@@ -23,24 +24,24 @@ export function Groups({ mayChange }: { readonly mayChange: boolean }) {
   const groups = data?.items ?? [];
   return (
     <section className={classes.groups} aria-labelledby="groups">
-      <h2 id="groups">Groups</h2>
+      <h2 id="groups">{say.groups}</h2>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       {groups.map((group) => (
         <p key={group.id}>
-          <b>{group.name}</b> <small>{plural(group.members.length, 'recipient')}</small>{' '}
+          <b>{group.name}</b> <small>{plural(group.members.length, say.recipient)}</small>{' '}
           {group.members.map(({ name, address }) => name || address).join(', ')}{' '}
           {mayChange ? (
             <Button disabled={removing.isLoading} onClick={() => void drop(group).catch(() => undefined)}>
-              Delete “{group.name}”
+              {say.deleteIt(group.name)}
             </Button>
           ) : null}
         </p>
       ))}
       {gone ? (
         <p role="status">
-          “{gone.name}” is deleted; those in it stay in the directory.{' '}
+          {say.isDeletedThoseInIt(gone.name)}
           <Button disabled={keeping.isLoading} onClick={() => void putBack(gone).catch(() => undefined)}>
-            Put it back
+            {say.putItBack}
           </Button>
         </p>
       ) : null}

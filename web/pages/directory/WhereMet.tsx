@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { ContactDetail } from '../../../contract/directory.ts';
 import { StartLink } from '../../parts/start/StartLink.tsx';
 import { dayOf, listDay, today } from '../../words/dates.ts';
+import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
 interface WhereMetProps {
@@ -16,8 +17,8 @@ export function WhereMet({ detail, mayChange }: WhereMetProps) {
     <>
       <p className={classes.greeting}>{greetings.formal},</p>
       <p className={classes.greeting}>{greetings.familiar},</p>
-      <h2>Matters</h2>
-      {matters.length === 0 ? <p>On no matter yet.</p> : null}
+      <h2>{say.matters}</h2>
+      {matters.length === 0 ? <p>{say.onNoMatterYet}</p> : null}
       {matters.map(({ id, reference, title, roles, stage, closed, lastEntryUtc }, n) => (
         <div key={id} className={classes.matter}>
           <Link to={`/matters/${id}`}>
@@ -27,15 +28,15 @@ export function WhereMet({ detail, mayChange }: WhereMetProps) {
             <StartLink
               matterId={id}
               from={{ contactIds: [detail.id], about: `to ${contact.name}` }}
-              label={`Write to ${contact.name} on ${reference}`}
+              label={say.writeToOn(contact.name, reference)}
             >
-              Write
+              {say.write}
             </StartLink>
           ) : null}
           <small>
             {n === 0 && matters.length > 1 ? 'likeliest: ' : ''}
-            {closed ? 'closed' : stage}
-            {lastEntryUtc === null ? '' : `, last heard of ${listDay(dayOf(lastEntryUtc), today())}`}
+            {closed ? say.closed : stage}
+            {lastEntryUtc === null ? '' : say.lastHeardOf(listDay(dayOf(lastEntryUtc), today()))}
           </small>
         </div>
       ))}

@@ -11,13 +11,14 @@ import { FileChooser } from '../../ui/FileChooser.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { usePicked } from '../../ui/usePicked.ts';
 import { useFileDrop } from '../../ui/useFileDrop.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { IncomingLine } from './IncomingLine.tsx';
-import { proofWords } from '../../words/senderProof.ts';
+import { proofWords } from '../../words/en/senderProof.ts';
 import { useMarked } from './useMarked.ts';
 import { useTray } from './useTray.ts';
 import type { Tray } from './useTray.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/in.ts';
 import classes from './InTray.module.css';
 
 /** As many suggestions as have a key. */
@@ -54,9 +55,9 @@ export function InTrayPage() {
         count={data?.count}
         fileSeveral={
           chosen.length > 0
-            ? `File the ${chosen.length} chosen, each on its first`
+            ? say.fileTheChosenEachOn(chosen.length)
             : sure.length > 0
-              ? `File ${plural(sure.length, 'likely one')}`
+              ? say.file(plural(sure.length, say.likelyOne))
               : undefined
         }
         mayChange={user.mayChange}
@@ -66,13 +67,14 @@ export function InTrayPage() {
       <div className={classes.told} role="status">
         {tray.done ? (
           <p>
-            {tray.done.words} · <Button onClick={() => void tray.undo()}>Undo</Button>
+            {tray.done.words} · <Button onClick={() => void tray.undo()}>{say.undo}</Button>
           </p>
         ) : null}
         {taking.data ? <p>{takenWords(taking.data)}</p> : null}
         {taking.isLoading ? (
           <p>
-            <Waiting label="Messages are being read" /> being read…
+            <Waiting label={say.messagesAreBeingRead} />
+            {say.beingRead}
           </p>
         ) : null}
       </div>
@@ -103,11 +105,8 @@ export function InTrayPage() {
           />
         ))}
         {data && items.length === 0 ? (
-          <Blank title="The in-tray is empty">
-            <p>
-              What comes in is filed on its matter by itself where that is sure. What could belong to several,
-              or to none, waits here with the reasons for each suggestion.
-            </p>
+          <Blank title={say.theInTrayIsEmpty}>
+            <p>{say.whatComesInIsFiled}</p>
           </Blank>
         ) : null}
       </div>
@@ -127,16 +126,16 @@ interface TrayHeadProps {
 function TrayHead({ count, fileSeveral, mayChange, onFileSeveral, onTake }: TrayHeadProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
-    <ViewHead title="In-tray">
+    <ViewHead title={say.inTray}>
       <p>
-        {count === undefined ? '' : `${plural(count, 'message')} to be filed by hand`}
-        {count ? <span className={classes.keys}> · press a day to choose several</span> : null}
+        {count === undefined ? '' : say.toBeFiledByHand(plural(count, say.message))}
+        {count ? <span className={classes.keys}>{say.pressADayToChoose}</span> : null}
       </p>
       {mayChange && fileSeveral ? <Button onClick={onFileSeveral}>{fileSeveral}</Button> : null}
-      {mayChange ? <Button onClick={() => chooser.current?.click()}>Import .eml or mbox…</Button> : null}
+      {mayChange ? <Button onClick={() => chooser.current?.click()}>{say.importEmlOrMbox}</Button> : null}
       <FileChooser
         ref={chooser}
-        label="Messages to import"
+        label={say.messagesToImport}
         accept=".eml,.mbox,message/rfc822,application/mbox"
         multiple
         onChoose={onTake}
@@ -167,7 +166,7 @@ function useTrayKeys({ marked, tray, search, step, makeRoom, mayChange }: TrayKe
     ...Object.fromEntries(NUMBERS.map((n) => [String(n), () => fileOn(n - 1)])),
     ...Object.fromEntries(
       NUMBERS.map((n) => [
-        `Shift+${n}`,
+        say.shift(n),
         () => {
           const suggestion = marked?.suggestions[n - 1];
           if (marked && suggestion) void tray.answer(marked, suggestion.matterId);
@@ -196,10 +195,10 @@ function useTrayKeys({ marked, tray, search, step, makeRoom, mayChange }: TrayKe
 
 function takenWords({ filed, waiting, known, reports, refused }: TakenIn): string {
   const parts = [
-    filed > 0 ? `${plural(filed, 'message')} filed` : '',
-    waiting > 0 ? `${waiting} laid into the tray` : '',
-    known > 0 ? `${known} here already` : '',
-    reports > 0 ? plural(reports, 'delivery report') : '',
+    filed > 0 ? `${plural(filed, say.message)} filed` : '',
+    waiting > 0 ? say.laidIntoTheTray(waiting) : '',
+    known > 0 ? say.hereAlready(known) : '',
+    reports > 0 ? plural(reports, say.deliveryReport) : '',
     ...refused.map(({ name, why }) => `${name}: ${why}`),
   ];
   return parts.filter(Boolean).join(' · ');

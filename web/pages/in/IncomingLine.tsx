@@ -3,17 +3,18 @@ import type { Ref } from 'react';
 import { Link } from 'react-router';
 import type { IncomingDetail, IncomingSummary, MatterSuggestion } from '../../../contract/inTray.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
-import { fileSize, problemWords } from '../../words/wording.ts';
+import { fileSize, problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { InvitationCard } from '../../parts/messages/InvitationCard.tsx';
 import { MessageFrame } from '../../parts/messages/MessageFrame.tsx';
 import { MatterPicker } from '../../parts/pickers/MatterPicker.tsx';
-import { proofWords } from '../../words/senderProof.ts';
-import { isWorthUrging, likelihoodWords, matchReasons } from '../../words/matchWords.ts';
+import { proofWords } from '../../words/en/senderProof.ts';
+import { isWorthUrging, likelihoodWords, matchReasons } from '../../words/en/matchWords.ts';
 import { useIncomingQuery } from '../../api/inTray.ts';
 import { calledBy } from './useTray.ts';
 import type { Tray } from './useTray.ts';
 import { Tip } from '../../ui/Tip.tsx';
+import { say } from '../../words/en/in.ts';
 import classes from './InTray.module.css';
 
 interface IncomingLineProps {
@@ -41,7 +42,7 @@ export function IncomingLine(props: IncomingLineProps) {
             type="button"
             className={classes.day}
             aria-pressed={picked}
-            aria-label={`Choose ${calledBy(item)}`}
+            aria-label={say.choose(calledBy(item))}
             disabled={!mayChange}
             onClick={onPick}
           >
@@ -50,16 +51,16 @@ export function IncomingLine(props: IncomingLineProps) {
         </Tip>
         <button type="button" className={classes.opener} aria-expanded={open} onClick={onOpen}>
           <span className={classes.guess}>
-            {first ? `${likelihoodWords(first.likelihood)} ${first.reference}` : 'no matter known'}
+            {first ? `${likelihoodWords(first.likelihood)} ${first.reference}` : say.noMatterKnown}
           </span>
           <Tip label={item.opening}>
             <span className={classes.subject}>
-              {item.subject || (item.channel === 'text' ? 'Text message' : 'No subject')}
+              {item.subject || (item.channel === 'text' ? say.textMessage : say.noSubject)}
             </span>
           </Tip>
           <span className={classes.who}>
             {proof?.mark ? <em className={classes.unproven}>{proof.mark}. </em> : null}
-            from {item.from.name || item.from.address}
+            {say.from(item.from.name || item.from.address)}
           </span>
         </button>
       </div>
@@ -76,7 +77,7 @@ function Opened(props: IncomingLineProps) {
         {error ? <p role="alert">{problemWords(error)}</p> : null}
         <WhatItSays item={props.item} data={data} />
       </div>
-      <aside className={classes.beside} aria-label="Where it belongs">
+      <aside className={classes.beside} aria-label={say.whereItBelongs}>
         <Belongs {...props} data={data} />
         {data ? <Who data={data} mayChange={props.mayChange} /> : null}
       </aside>
@@ -102,7 +103,7 @@ function WhatItSays({ item, data }: WhatItSaysProps) {
         {item.from.name ? `${item.from.name} <${item.from.address}>` : item.from.address}
         {data ? ` to ${data.to.map(({ name, address }) => name || address).join(', ')}` : ''}
         {data && data.cc.length > 0
-          ? `, cc ${data.cc.map(({ name, address }) => name || address).join(', ')}`
+          ? say.cc(data.cc.map(({ name, address }) => name || address).join(', '))
           : ''}
       </p>
       {data ? (
@@ -112,7 +113,7 @@ function WhatItSays({ item, data }: WhatItSaysProps) {
         </>
       ) : null}
       {data && data.attachments.length > 0 ? (
-        <ul className={classes.files} aria-label="Attachments">
+        <ul className={classes.files} aria-label={say.attachments}>
           {data.attachments.map(({ index, name, sizeBytes }) => (
             <li key={index}>
               <a href={`/api/v1/in-tray/${item.id}/attachments/${index}`} target="_blank" rel="noopener">
@@ -133,7 +134,7 @@ function Belongs(props: BelongsProps) {
   const { item, data, mayChange, tray, onGone } = props;
   return (
     <>
-      <h2>Where it belongs</h2>
+      <h2>{say.whereItBelongs}</h2>
       {item.suggestions.map((suggestion, n) => (
         <Suggestion
           key={suggestion.matterId}
@@ -149,9 +150,7 @@ function Belongs(props: BelongsProps) {
           onJoin={(role) => void tray.makeParty(item, suggestion.matterId, role)}
         />
       ))}
-      {item.suggestions.length === 0 ? (
-        <p className={classes.none}>Nothing in it points to a matter.</p>
-      ) : null}
+      {item.suggestions.length === 0 ? <p className={classes.none}>{say.nothingInItPointsTo}</p> : null}
       {mayChange ? <Elsewhere {...props} /> : null}
     </>
   );
@@ -162,7 +161,7 @@ function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
   return (
     <>
       <MatterPicker
-        label="Another matter (0)"
+        label={say.anotherMatter0}
         {...(searchRef === undefined ? {} : { inputRef: searchRef })}
         onChoose={(matter) => {
           onGone(tray.fileOn(item, [matter]));
@@ -182,19 +181,19 @@ function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
                 );
             }}
           >
-            On the first two
+            {say.onTheFirstTwo}
           </Button>
         ) : null}
         <Link to="/matters" state={{ opening: item.subject }}>
-          New matter for it
+          {say.newMatterForIt}
         </Link>
         <Button
-          hint="Del"
+          hint={say.del}
           onClick={() => {
             onGone(tray.notOurs(item));
           }}
         >
-          Not ours
+          {say.notOurs}
         </Button>
       </p>
     </>
@@ -229,10 +228,10 @@ function Suggestion(props: SuggestionProps) {
       {mayChange ? (
         <p className={classes.more}>
           <Button kind={isUrged ? 'go' : 'quiet'} hint={String(number)} onClick={onFile}>
-            File on {reference}
+            {say.fileOn(reference)}
           </Button>
           <Button onClick={onAnswer} hint={`⇧ ${number}`}>
-            and reply
+            {say.andReply}
           </Button>
           <JoinAs roles={roles} onJoin={onJoin} />
         </p>
@@ -253,7 +252,7 @@ function JoinAs({ roles, onJoin }: Pick<SuggestionProps, 'roles' | 'onJoin'>) {
           onJoin(only.key);
         }}
       >
-        Make them {only.label}
+        {say.makeThem(only.label)}
       </Button>
     );
   if (!asked)
@@ -263,12 +262,12 @@ function JoinAs({ roles, onJoin }: Pick<SuggestionProps, 'roles' | 'onJoin'>) {
           setAsked(true);
         }}
       >
-        Make them a party…
+        {say.makeThemAParty}
       </Button>
     );
   return (
     <span className={classes.roles}>
-      as{' '}
+      {say.as}
       {roles.map(({ key, label }, n) => (
         <Button
           key={key}
@@ -291,7 +290,7 @@ function Who({ data, mayChange }: { readonly data: IncomingDetail; readonly mayC
   );
   return (
     <>
-      <h2>Who it is</h2>
+      <h2>{say.whoItIs}</h2>
       {data.contacts.map(({ id, name, organisation }) => (
         <p key={id}>
           <Link to={`/directory/${id}`}>{name}</Link>
@@ -300,16 +299,16 @@ function Who({ data, mayChange }: { readonly data: IncomingDetail; readonly mayC
       ))}
       {data.contacts.length === 0 ? (
         <p>
-          Not in the directory.{' '}
+          {say.notInTheDirectory}
           {mayChange ? (
             <Link to="/directory/new" state={{ name: data.from.name, address: data.from.address }}>
-              Put them in
+              {say.putThemIn}
             </Link>
           ) : null}
         </p>
       ) : null}
       {others.length > 0 ? (
-        <ul className={classes.plain} aria-label="They are also on">
+        <ul className={classes.plain} aria-label={say.theyAreAlsoOn}>
           {others.map(({ matterId, reference, title, roles }) => (
             <li key={matterId}>
               <Link to={`/matters/${matterId}`}>{reference}</Link> {title} <small>{roles.join(', ')}</small>
@@ -319,12 +318,12 @@ function Who({ data, mayChange }: { readonly data: IncomingDetail; readonly mayC
       ) : null}
       {data.saidBefore.length > 0 ? (
         <>
-          <h2>Said before</h2>
+          <h2>{say.saidBefore}</h2>
           <ul className={classes.plain}>
             {data.saidBefore.map(({ entryId, matterId, reference, occurredAtUtc, subject, direction }) => (
               <li key={entryId}>
                 <small>
-                  {listDay(dayOf(occurredAtUtc), today())} {direction === 'in' ? 'from them' : 'to them'}
+                  {listDay(dayOf(occurredAtUtc), today())} {direction === 'in' ? say.fromThem : say.toThem}
                 </small>{' '}
                 <Link to={`/matters/${matterId}?entry=${entryId}`}>{subject}</Link> <small>{reference}</small>
               </li>

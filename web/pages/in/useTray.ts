@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { IncomingSummary } from '../../../contract/inTray.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import {
   useFileIncomingMutation,
   useFileManyMutation,
@@ -10,6 +10,7 @@ import {
   usePutBackMutation,
 } from '../../api/inTray.ts';
 import { useChangeMatterMutation } from '../../api/matters.ts';
+import { say } from '../../words/en/in.ts';
 
 interface Done {
   readonly words: string;
@@ -35,7 +36,7 @@ function useDoing() {
 /** What a message is called: its subject, or, without one, whom it is from. */
 export const calledBy = ({ subject, from, channel }: IncomingSummary): string =>
   subject === ''
-    ? `the ${channel === 'text' ? 'text message' : 'message'} from ${from.name || from.address}`
+    ? say.theFrom(channel === 'text' ? say.textMessage2 : 'message', from.name || from.address)
     : `“${subject}”`;
 
 /** Each on the matter it likeliest belongs to. */
@@ -63,7 +64,7 @@ export function useTray() {
     run(async () => {
       await file({ id: item.id, matterIds: matters.map((matter) => matter.id) }).unwrap();
       const on = matters.map(({ reference }) => reference).join(' and ');
-      return { words: `${calledBy(item)} filed on ${on}`, undo: () => putBack([item.id]) };
+      return { words: say.filedOn(calledBy(item), on), undo: () => putBack([item.id]) };
     });
   return {
     done,
@@ -74,12 +75,12 @@ export function useTray() {
         const orders = ordersOf(items);
         const { entries } = await fileAll({ items: orders }).unwrap();
         const ids = orders.map(({ id }) => id);
-        return { words: `${plural(entries.length, 'message')} filed`, undo: () => putBack(ids) };
+        return { words: `${plural(entries.length, say.message)} filed`, undo: () => putBack(ids) };
       }),
     notOurs: (item: IncomingSummary): Promise<void> =>
       run(async () => {
         await aside(item.id).unwrap();
-        return { words: `${calledBy(item)} put aside`, undo: () => putBack([item.id]) };
+        return { words: say.putAside(calledBy(item)), undo: () => putBack([item.id]) };
       }),
     undo: (): Promise<void> => run(() => (done ? done.undo() : Promise.resolve()).then(() => undefined)),
     /** Puts whoever wrote it on a matter. */
@@ -87,7 +88,7 @@ export function useTray() {
       run(async () => {
         const made = await make({ id, order: { matterId, role } }).unwrap();
         return {
-          words: `${made.name} is ${made.role} on ${made.reference}`,
+          words: say.isOn(made.name, made.role, made.reference),
           undo: () => unmake({ id: matterId, change: made.undo }).unwrap(),
         };
       }),
@@ -98,7 +99,7 @@ export function useTray() {
         const [entry] = entries;
         if (entry)
           await navigate(`/matters/${matterId}/start`, {
-            state: { inReplyTo: entry.entryId, answer: 'sender', about: `in answer to ${calledBy(item)}` },
+            state: { inReplyTo: entry.entryId, answer: 'sender', about: say.inAnswerTo(calledBy(item)) },
           });
         return undefined;
       }),

@@ -1,7 +1,7 @@
 import { Outlet, useLocation, useMatch, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
-import { problemCode, problemWords } from '../../words/wording.ts';
+import { problemCode, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { PartBoundary } from '../../ui/PartBoundary.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -12,6 +12,7 @@ import { Dateline } from './dateline/Dateline.tsx';
 import { Folder } from './folder/Folder.tsx';
 import { useMatterQuery, useRecordQuery } from '../../api/matters.ts';
 import { useEditing } from './editing/useEditing.ts';
+import { say } from '../../words/en/matter.ts';
 import editing from './editing/Editing.module.css';
 import classes from './MatterPage.module.css';
 import { Tip } from '../../ui/Tip.tsx';
@@ -50,7 +51,7 @@ export function MatterPage() {
         <div className={classes.title}>
           <div className={classes.reference}>
             {matter.reference} · {matter.type}
-            {matter.restricted ? <span className={classes.restricted}> · restricted</span> : null}
+            {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
           </div>
           <Tip label={matter.title}>
             <h1>
@@ -61,37 +62,37 @@ export function MatterPage() {
         </div>
         <dl className={classes.facts}>
           <div>
-            <dt>Stage</dt>
+            <dt>{say.stage}</dt>
             <dd>
               <StageChoice matter={matter} mayChange={session.user.mayChange} />
             </dd>
           </div>
           <div>
-            <dt>Responsible</dt>
+            <dt>{say.responsible}</dt>
             <dd>{matter.responsible}</dd>
           </div>
         </dl>
         {session.user.mayChange ? (
           <Button kind="go" hint="N" onClick={start}>
-            Start a message
+            {say.startAMessage}
           </Button>
         ) : (
-          <span className={classes.reading}>You may read here</span>
+          <span className={classes.reading}>{say.youMayReadHere}</span>
         )}
       </header>
-      <PartBoundary what="The dateline">
+      <PartBoundary what={say.theDateline}>
         <Dateline dateline={matter.dateline} />
       </PartBoundary>
       <div className={classes.body}>
-        <PartBoundary what="The folder">
+        <PartBoundary what={say.theFolder}>
           <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
         </PartBoundary>
-        <PartBoundary what="The correspondence">
+        <PartBoundary what={say.theCorrespondence}>
           <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
         </PartBoundary>
         {atHome ? null : (
-          <section className={classes.desk} aria-label="Desk">
-            <PartBoundary key={pathname} what="This part">
+          <section className={classes.desk} aria-label={say.desk}>
+            <PartBoundary key={pathname} what={say.thisPart}>
               <Outlet context={{ matter, session } satisfies MatterContext} />
             </PartBoundary>
           </section>
@@ -112,7 +113,7 @@ function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; rea
       <Choice
         className={editing.headSelect}
         plain
-        label="Stage"
+        label={say.stage}
         bare
         value={record.stage}
         options={record.type.stages.map(({ key, label }) => ({ value: key, label }))}
@@ -120,7 +121,7 @@ function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; rea
           edit.change({ stage });
         }}
       />
-      {edit.undo ? <Button onClick={edit.undo}>Undo</Button> : null}
+      {edit.undo ? <Button onClick={edit.undo}>{say.undo}</Button> : null}
       {edit.problem === undefined ? null : <small role="alert">{edit.problem}</small>}
     </>
   );
@@ -129,10 +130,8 @@ function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; rea
 function NoMatter({ error }: { readonly error: unknown }) {
   const missing = problemCode(error) === 'notFound';
   return (
-    <Blank title={missing ? 'There is no such matter' : 'The matter could not be opened'}>
-      <p role="alert">
-        {missing ? 'The address may be old, or the matter is restricted to others.' : problemWords(error)}
-      </p>
+    <Blank title={missing ? say.thereIsNoSuchMatter : say.theMatterCouldNotBe}>
+      <p role="alert">{missing ? say.theAddressMayBeOld : problemWords(error)}</p>
     </Blank>
   );
 }

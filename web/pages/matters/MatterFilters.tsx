@@ -1,6 +1,7 @@
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
 import { SelectField } from '../../ui/Field.tsx';
 import type { MatterFilter } from './useNarrowing.ts';
+import { say } from '../../words/en/matters.ts';
 import classes from './MattersPage.module.css';
 
 type Name = 'whose' | 'type' | 'stage' | 'state';
@@ -20,7 +21,7 @@ interface Offered {
 /** Whose matters, of which type, at which stage, and whether they still go on. */
 export function MatterFilters({ filter, onPut }: MatterFiltersProps) {
   return (
-    <div className={classes.filters} role="group" aria-label="Show">
+    <div className={classes.filters} role="group" aria-label={say.show}>
       {useOffered(filter).map(({ name, label, value = '', options }) => (
         <SelectField
           key={name}
@@ -49,23 +50,23 @@ function useOffered({ mine, typeId, stage, state }: MatterFilter): readonly Offe
   return [
     {
       name: 'whose',
-      label: 'Whose',
+      label: say.whose,
       value: mine ? 'mine' : '',
       options: [
-        ['', 'Everyone’s'],
-        ['mine', 'Mine'],
+        ['', say.everyones],
+        ['mine', say.mine],
       ],
     },
-    { name: 'type', label: 'Matter type', value: typeId, options: [['', 'All types'], ...names] },
-    { name: 'stage', label: 'Stage', value: stage, options: [['', 'All stages'], ...stages] },
+    { name: 'type', label: say.matterType, value: typeId, options: [['', say.allTypes], ...names] },
+    { name: 'stage', label: say.stage, value: stage, options: [['', say.allStages], ...stages] },
     {
       name: 'state',
-      label: 'Open or closed',
+      label: say.openOrClosed,
       value: state,
       options: [
-        ['', 'Any state'],
-        ['open', 'Open'],
-        ['closed', 'Closed'],
+        ['', say.anyState],
+        ['open', say.open],
+        ['closed', say.closed],
       ],
     },
   ];

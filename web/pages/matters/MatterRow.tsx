@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
-import { plural } from '../../words/wording.ts';
+import { plural } from '../../words/en/wording.ts';
 import { listClasses } from '../../ui/ListTable.tsx';
 import type { RowPlace } from '../../ui/ListTable.tsx';
 import { Tip } from '../../ui/Tip.tsx';
+import { say } from '../../words/en/matters.ts';
 import classes from './MattersPage.module.css';
 
 interface MatterRowProps {
@@ -23,7 +24,7 @@ export function MatterRow({ matter, place, onMark }: MatterRowProps) {
         <Link to={`/matters/${matter.id}`} className={listClasses.lead} onFocus={onMark}>
           {matter.title}
         </Link>
-        {matter.restricted ? <span className={classes.restricted}>restricted</span> : null}
+        {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
       </td>
       <td className={listClasses.small}>{matter.parties.join(', ')}</td>
       <td className={`${listClasses.short} ${listClasses.narrow}`}>{matter.type}</td>
@@ -34,10 +35,10 @@ export function MatterRow({ matter, place, onMark }: MatterRowProps) {
           label={
             lastEntryAtUtc === null
               ? undefined
-              : `${exactTime(lastEntryAtUtc)}, ${plural(matter.entryCount, 'message')} in all`
+              : say.inAll(exactTime(lastEntryAtUtc), plural(matter.entryCount, say.message))
           }
         >
-          <span>{lastEntryAtUtc === null ? 'none yet' : listDay(dayOf(lastEntryAtUtc), today())}</span>
+          <span>{lastEntryAtUtc === null ? say.noneYet : listDay(dayOf(lastEntryAtUtc), today())}</span>
         </Tip>
       </td>
     </tr>

@@ -4,6 +4,7 @@ import { ListTable, listClasses } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
 import { MatterRow } from './MatterRow.tsx';
+import { say } from '../../words/en/matters.ts';
 
 interface MatterTableProps {
   readonly matters: readonly MatterSummary[];
@@ -18,16 +19,16 @@ interface MatterTableProps {
 export function MatterTable({ matters, scroll, at, onMark, ...sorts }: MatterTableProps) {
   return (
     <ListTable
-      label="Matters"
+      label={say.matters}
       heads={
         <>
-          <SortHead by="reference" label="Reference" {...sorts} />
-          <SortHead by="title" label="Title" {...sorts} />
-          <PlainHead label="Parties" />
-          <SortHead by="type" label="Type" className={listClasses.narrow} {...sorts} />
-          <SortHead by="stage" label="Stage" {...sorts} />
-          <SortHead by="responsible" label="Responsible" className={listClasses.narrow} {...sorts} />
-          <SortHead by="recent" label="Last message" usual="descending" {...sorts} />
+          <SortHead by="reference" label={say.reference} {...sorts} />
+          <SortHead by="title" label={say.title} {...sorts} />
+          <PlainHead label={say.parties} />
+          <SortHead by="type" label={say.type} className={listClasses.narrow} {...sorts} />
+          <SortHead by="stage" label={say.stage} {...sorts} />
+          <SortHead by="responsible" label={say.responsible} className={listClasses.narrow} {...sorts} />
+          <SortHead by="recent" label={say.lastMessage} usual="descending" {...sorts} />
         </>
       }
       items={matters}

@@ -3,7 +3,7 @@ import type { KeyboardEvent } from 'react';
 import { useLocation, useNavigate, useOutletContext } from 'react-router';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -14,6 +14,7 @@ import { MatterTable } from './MatterTable.tsx';
 import { NewMatter } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from '../../api/matters.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/matters.ts';
 import classes from './MattersPage.module.css';
 
 /** What a matter is to be opened for, where somebody comes from a message. */
@@ -38,12 +39,12 @@ export function MattersPage() {
 
   return (
     <div className={classes.page}>
-      <ViewHead title="Matters">
+      <ViewHead title={say.matters}>
         <SearchField
           autoFocus
           value={typed}
-          placeholder="Reference, title or party"
-          label="Narrow the matters by reference, title or party"
+          placeholder={say.referenceTitleOrParty}
+          label={say.narrowTheMattersByReference}
           controls="matter-list"
           onChange={(value) => {
             setTyped(value);
@@ -61,7 +62,7 @@ export function MattersPage() {
               setOpening(true);
             }}
           >
-            New matter
+            {say.newMatter}
           </Button>
         ) : null}
       </ViewHead>
@@ -92,12 +93,12 @@ export function MattersPage() {
         ) : null}
         {hasNextPage ? (
           <Button disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-            Show more
+            {say.showMore}
           </Button>
         ) : null}
       </div>
       <p className={classes.count} aria-live="polite">
-        {data ? `${plural(matters.length, 'matter')}${hasNextPage ? ' shown, more below' : ''}` : ''}
+        {data ? `${plural(matters.length, say.matter)}${hasNextPage ? say.shownMoreBelow : ''}` : ''}
       </p>
     </div>
   );
@@ -142,19 +143,15 @@ interface NoMattersProps {
 function NoMatters({ query, narrowed, onClear }: NoMattersProps) {
   if (query === '' && !narrowed) {
     return (
-      <Blank title="No matters yet">
-        <p>
-          A matter holds its parties, documents, dates and correspondence. Whatever you write starts from one.
-        </p>
+      <Blank title={say.noMattersYet}>
+        <p>{say.aMatterHoldsItsParties}</p>
       </Blank>
     );
   }
   return (
-    <Blank title={query === '' ? 'No such matters' : `Nothing with “${query}”`}>
-      <p>
-        The words are looked for in reference, title and the names of parties, among what is chosen above.
-      </p>
-      <Button onClick={onClear}>Show all matters</Button>
+    <Blank title={query === '' ? say.noSuchMatters : say.nothingWith(query)}>
+      <p>{say.theWordsAreLookedFor}</p>
+      <Button onClick={onClear}>{say.showAllMatters}</Button>
     </Blank>
   );
 }

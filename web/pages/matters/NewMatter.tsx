@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
 import { useCreateMatterMutation } from '../../api/matters.ts';
+import { say } from '../../words/en/matters.ts';
 import classes from './MattersPage.module.css';
 
 /** Opens a matter: its kind and its title are all that is asked; the reference counts on by itself. */
@@ -31,16 +32,22 @@ export function NewMatter({ about, onClose }: { readonly about: string; readonly
       }}
     >
       <SelectField
-        label="Kind"
+        label={say.kind}
         value={chosen ?? ''}
         options={(types?.items ?? []).map(({ id, definition }) => [id, definition.name] as const)}
         onChange={setTypeId}
       />
-      <TextField label="Title" value={title} autoFocus placeholder="What it is about" onChange={setTitle} />
+      <TextField
+        label={say.title}
+        value={title}
+        autoFocus
+        placeholder={say.whatItIsAbout}
+        onChange={setTitle}
+      />
       <Button kind="go" type="submit" disabled={isLoading || title.trim() === ''}>
-        Open it
+        {say.openIt}
       </Button>
-      <Button onClick={onClose}>Cancel</Button>
+      <Button onClick={onClose}>{say.cancel}</Button>
       {error ? <span role="alert">{problemWords(error)}</span> : null}
     </form>
   );

@@ -1,11 +1,12 @@
 import { useOutletContext } from 'react-router';
 import type { MessageSummary } from '../../../contract/messages.ts';
 import type { Session } from '../../../contract/session.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { useOutTrayQuery } from '../../api/messages.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/out.ts';
 import classes from './OutTrayPage.module.css';
 
 /** Everything on its way out, what wants a person first. */
@@ -17,10 +18,10 @@ export function OutTrayPage() {
   const moving = items.filter((item) => !stuck.includes(item));
   return (
     <div className={classes.page}>
-      <ViewHead title="Out-tray">
+      <ViewHead title={say.outTray}>
         {mailboxesUrl === null ? null : (
           <a href={mailboxesUrl} target="_blank" rel="noopener">
-            What recipients got
+            {say.whatRecipientsGot}
           </a>
         )}
       </ViewHead>
@@ -29,14 +30,11 @@ export function OutTrayPage() {
           {problemWords(error)}
         </p>
       ) : null}
-      <Group title="Needs your decision" items={stuck} mayChange={user.mayChange} />
-      <Group title="On its way" items={moving} mayChange={user.mayChange} />
+      <Group title={say.needsYourDecision} items={stuck} mayChange={user.mayChange} />
+      <Group title={say.onItsWay} items={moving} mayChange={user.mayChange} />
       {data && items.length === 0 ? (
-        <Blank title="The out-tray is empty">
-          <p>
-            What you send waits here for a moment, in which it can be stopped. Once the mail server has it, it
-            is filed on its matter and leaves this tray.
-          </p>
+        <Blank title={say.theOutTrayIsEmpty}>
+          <p>{say.whatYouSendWaitsHere}</p>
         </Blank>
       ) : null}
     </div>

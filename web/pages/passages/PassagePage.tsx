@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams, useLocation } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import type { PassageDetail } from '../../../contract/passages.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../ui/Overtaken.tsx';
 import { useSavedAs } from '../../ui/useSavedAs.ts';
@@ -26,6 +26,7 @@ import { Keeping } from '../../parts/wording/Keeping.tsx';
 import { NoTemplate } from '../../parts/wording/NoTemplate.tsx';
 import { PassageUse, usedIn } from './PassageUse.tsx';
 import { usePassageEditor } from './usePassageEditor.ts';
+import { say } from '../../words/en/passages.ts';
 import classes from '../../parts/wording/Workshop.module.css';
 
 /** One passage: its wording at the left and, at the right, everywhere that a change of it would show. */
@@ -107,15 +108,15 @@ function PassageDesk({ begun, passage, mayChange, overtaken, onRenew, onSaved }:
   const used = passage ? usedIn(passage) : 0;
   return (
     <TemplatePlacesContext value={places}>
-      <LeaveGuard when={mayChange && changed && (passage !== undefined || brought)} what="this passage" />
+      <LeaveGuard when={mayChange && changed && (passage !== undefined || brought)} what={say.thisPassage} />
       <div className={classes.workshop}>
         <header className={classes.keepBar}>
-          <Link to="/passages">Passages</Link>
-          <h1 className={classes.crumb}>{name || 'New passage'}</h1>
+          <Link to="/passages">{say.passages}</Link>
+          <h1 className={classes.crumb}>{name || say.newPassage}</h1>
           {mayChange ? (
             <Keeping
               why={passage && changed ? why : undefined}
-              words={passage && used > 0 ? `Change it in ${plural(used, 'place')}` : 'Save'}
+              words={passage && used > 0 ? say.changeItIn(plural(used, say.place)) : say.save}
               disabled={name.trim() === '' || (passage !== undefined && !changed)}
               onWhy={setWhy}
               onKeep={keepIt}
@@ -130,9 +131,9 @@ function PassageDesk({ begun, passage, mayChange, overtaken, onRenew, onSaved }:
           ) : null}
         </header>
         <div className={classes.halves}>
-          <section className={classes.wording} aria-label="Wording">
+          <section className={classes.wording} aria-label={say.wording}>
             <TextField
-              label="Name"
+              label={say.name}
               value={name}
               autoFocus={!passage}
               onChange={(typed) => {
@@ -147,16 +148,16 @@ function PassageDesk({ begun, passage, mayChange, overtaken, onRenew, onSaved }:
               </div>
             </div>
             <p className={classes.hint}>
-              Type <kbd>+</kbd> and a few letters to put in a field or another passage.
+              {say.type}
+              <kbd>+</kbd>
+              {say.andAFewLettersTo}
             </p>
           </section>
-          <aside className={classes.preview} aria-label="Where it is used">
+          <aside className={classes.preview} aria-label={say.whereItIsUsed}>
             {passage ? (
               <PassageUse passage={passage} mayChange={mayChange} onRetire={retire} />
             ) : (
-              <p className={classes.none}>
-                Once templates link it, they stand here: a change shows in all of them.
-              </p>
+              <p className={classes.none}>{say.onceTemplatesLinkItThey}</p>
             )}
           </aside>
         </div>

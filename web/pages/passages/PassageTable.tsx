@@ -2,11 +2,12 @@ import type { RefObject } from 'react';
 import { Link } from 'react-router';
 import type { PassageList } from '../../../contract/passages.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
-import { plural } from '../../words/wording.ts';
+import { plural } from '../../words/en/wording.ts';
 import { ListTable, listClasses } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
 import { useSorting } from '../../ui/useSorting.ts';
+import { say } from '../../words/en/passages.ts';
 import classes from '../../parts/wording/Library.module.css';
 
 const PASSAGE_SORTS = ['name', 'shape', 'uses', 'changed'] as const;
@@ -14,10 +15,10 @@ type PassageSort = (typeof PASSAGE_SORTS)[number];
 type Passage = PassageList['items'][number];
 
 const PASSAGE_HEADS: readonly (readonly [PassageSort, string, 'ascending' | 'descending'])[] = [
-  ['name', 'Name', 'ascending'],
-  ['shape', 'Shape', 'ascending'],
-  ['uses', 'Used', 'descending'],
-  ['changed', 'Changed', 'descending'],
+  ['name', say.name, 'ascending'],
+  ['shape', say.shape, 'ascending'],
+  ['uses', say.used, 'descending'],
+  ['changed', say.changed, 'descending'],
 ];
 
 const PASSAGE_ORDERS: Readonly<Record<PassageSort, (a: Passage, b: Passage) => number>> = {
@@ -46,14 +47,14 @@ export function PassageTable({
   const [sorting, setSorting] = useSorting(PASSAGE_SORTS);
   return (
     <ListTable
-      label="Passages"
+      label={say.passages}
       heads={
         <>
           {PASSAGE_HEADS.map(([by, head, usual]) => (
             <SortHead key={by} by={by} label={head} usual={usual} sorting={sorting} onSort={setSorting} />
           ))}
-          <PlainHead label="Begins" />
-          <PlainHead label="By" className={listClasses.narrow} />
+          <PlainHead label={say.begins} />
+          <PlainHead label={say.by} className={listClasses.narrow} />
         </>
       }
       items={inOrder(passages, sorting)}
@@ -66,10 +67,10 @@ export function PassageTable({
             </Link>
           </td>
           <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
-            {oneLine ? 'a sentence' : 'a block'}
+            {oneLine ? say.aSentence : say.aBlock}
           </td>
           <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
-            {uses === 0 ? 'not used' : `in ${plural(uses, 'place')}`}
+            {uses === 0 ? say.notUsed : `in ${plural(uses, say.place)}`}
           </td>
           <td className={listClasses.short}>{listDay(dayOf(changedAtUtc), today())}</td>
           <td className={`${classes.opening ?? ''} ${listClasses.small ?? ''}`}>{opening}</td>

@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import type { PassageDetail } from '../../../contract/passages.ts';
-import { formatDate } from '../../../core/dates/formatDate.ts';
 import { useRestorePassageMutation } from '../../api/passages.ts';
 import { Button } from '../../ui/Button.tsx';
-import { dayOf } from '../../words/dates.ts';
-import { plural } from '../../words/wording.ts';
+import { dayOf, writeDay } from '../../words/dates.ts';
+import { plural } from '../../words/en/wording.ts';
+import { say } from '../../words/en/passages.ts';
 import classes from '../../parts/wording/Workshop.module.css';
 
 interface PassageUseProps {
@@ -21,20 +21,20 @@ export function PassageUse({ passage, mayChange, onRetire }: PassageUseProps) {
     <>
       <Uses passage={passage} />
       {earlier.length > 0 ? (
-        <section className={classes.problems} aria-label="Earlier wordings">
+        <section className={classes.problems} aria-label={say.earlierWordings}>
           {earlier.map(({ id, number, madeBy, madeAtUtc, why: reason }) => (
             <div key={id}>
-              <span>
-                Version {number}, {madeBy}, {formatDate(dayOf(madeAtUtc), 'short')}: {reason}
-              </span>
+              <span>{say.version(number, madeBy, writeDay(dayOf(madeAtUtc), 'short'), reason)}</span>
               {mayChange ? (
-                <Button onClick={() => void restore({ id: passage.id, versionId: id })}>Go back to it</Button>
+                <Button onClick={() => void restore({ id: passage.id, versionId: id })}>
+                  {say.goBackToIt}
+                </Button>
               ) : null}
             </div>
           ))}
         </section>
       ) : null}
-      {mayChange ? <Button onClick={onRetire}>Retire this passage</Button> : null}
+      {mayChange ? <Button onClick={onRetire}>{say.retireThisPassage}</Button> : null}
     </>
   );
 }
@@ -48,7 +48,7 @@ function Uses({ passage }: { readonly passage: PassageDetail }) {
   return (
     <section className={classes.page}>
       <h2>
-        {usedIn(passage) === 0 ? 'Used nowhere yet' : `A change shows in ${plural(usedIn(passage), 'place')}`}
+        {usedIn(passage) === 0 ? say.usedNowhereYet : say.aChangeShowsIn(plural(usedIn(passage), say.place))}
       </h2>
       <ul>
         {templates.map(({ id, name }) => (
@@ -58,11 +58,12 @@ function Uses({ passage }: { readonly passage: PassageDetail }) {
         ))}
         {passages.map(({ id, name }) => (
           <li key={id}>
-            the passage <Link to={`/passages/${id}`}>{name}</Link>
+            {say.thePassage}
+            <Link to={`/passages/${id}`}>{name}</Link>
           </li>
         ))}
         {signatureOf.map((name) => (
-          <li key={name}>{name}’s signature, in every template that has a place for it</li>
+          <li key={name}>{say.sSignatureInEveryTemplate(name)}</li>
         ))}
       </ul>
     </section>

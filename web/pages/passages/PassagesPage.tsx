@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
 import type { ChooseSignature, Signatures } from '../../../contract/passages.ts';
 import type { Session } from '../../../contract/session.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -12,6 +12,7 @@ import { useChooseSignatureMutation, usePassagesQuery, useSignaturesQuery } from
 import { PassageTable } from './PassageTable.tsx';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/passages.ts';
 import classes from '../../parts/wording/Library.module.css';
 
 /** Passages that templates share, and whose default signature is which. */
@@ -28,12 +29,12 @@ export function PassagesPage() {
   );
   return (
     <div className={classes.page}>
-      <ViewHead title="Passages">
+      <ViewHead title={say.passages}>
         <LibraryTabs />
         <SearchField
           value={typed}
-          placeholder="Name or words inside"
-          label="Narrow the passages by name or words inside"
+          placeholder={say.nameOrWordsInside}
+          label={say.narrowThePassagesByName}
           onChange={(value) => {
             setTyped(value);
           }}
@@ -41,14 +42,14 @@ export function PassagesPage() {
         {user.mayChange ? (
           <div className={classes.actions}>
             <Button kind="go" onClick={() => void navigate('/passages/new')}>
-              New passage
+              {say.newPassage}
             </Button>
           </div>
         ) : null}
       </ViewHead>
       <div className={classes.body}>
-        <section className={classes.shelves} aria-label="Default signatures">
-          <h2>Signatures</h2>
+        <section className={classes.shelves} aria-label={say.defaultSignatures}>
+          <h2>{say.signatures}</h2>
           <div className={classes.signatures}>
             {(signatures?.people ?? []).map((person) => (
               <PersonSigns
@@ -64,10 +65,8 @@ export function PassagesPage() {
           {error ? <p role="alert">{problemWords(error)}</p> : null}
           <PassageTable passages={passages} scroll={list} />
           {data && passages.length === 0 ? (
-            <Blank title={typed === '' ? 'No passages yet' : `Nothing with “${typed}”`}>
-              <p>
-                A passage is wording that several templates share. Changed once, it is changed in all of them.
-              </p>
+            <Blank title={typed === '' ? say.noPassagesYet : say.nothingWith(typed)}>
+              <p>{say.aPassageIsWordingThat}</p>
             </Blank>
           ) : null}
         </div>
@@ -90,14 +89,14 @@ function PersonSigns({ person, passages, mayChange }: PersonSignsProps) {
     void choose({ personId: id, choice });
   };
   const nameOf = (passage: string): string =>
-    passages.find((one) => one.id === passage)?.name ?? 'a passage that is gone';
+    passages.find((one) => one.id === passage)?.name ?? say.aPassageThatIsGone;
   const others = passages.filter((one) => one.id !== passageId && !further.includes(one.id));
   return (
     <div>
       <SelectField
         label={name}
         value={passageId ?? ''}
-        options={[['', 'name and position'], ...passages.map((one) => [one.id, one.name] as const)]}
+        options={[['', say.nameAndPosition], ...passages.map((one) => [one.id, one.name] as const)]}
         onChange={(chosen) => {
           change({ passageId: chosen === '' ? null : chosen });
         }}
@@ -105,15 +104,15 @@ function PersonSigns({ person, passages, mayChange }: PersonSignsProps) {
       />
       {further.map((one) => (
         <div key={one}>
-          or {nameOf(one)}{' '}
+          {say.or(nameOf(one))}
           {mayChange ? (
             <Button
-              aria-label={`Remove “${nameOf(one)}” from ${name}’s signatures`}
+              aria-label={say.removeFromSSignatures(nameOf(one), name)}
               onClick={() => {
                 change({ further: further.filter((known) => known !== one) });
               }}
             >
-              Remove
+              {say.remove}
             </Button>
           ) : null}
         </div>
@@ -121,9 +120,9 @@ function PersonSigns({ person, passages, mayChange }: PersonSignsProps) {
       {mayChange && others.length > 0 ? (
         <SelectField
           bare
-          label={`Another signature for ${name}`}
+          label={say.anotherSignatureFor(name)}
           value=""
-          options={[['', 'another to choose from…'], ...others.map((one) => [one.id, one.name] as const)]}
+          options={[['', say.anotherToChooseFrom], ...others.map((one) => [one.id, one.name] as const)]}
           onChange={(chosen) => {
             if (chosen !== '') change({ further: [...further, chosen] });
           }}

@@ -8,6 +8,14 @@ import { PutIn } from '../../parts/editor/putIn.ts';
 import { templateBody } from '../../parts/editor/templateNodes.tsx';
 import { usePutShape } from '../../parts/wording/usePutShape.ts';
 import { putInItems } from '../../parts/wording/putInItems.ts';
+import { say } from '../../words/en/passages.ts';
+
+const WRITTEN_IN = {
+  'aria-label': say.wording,
+  role: 'textbox',
+  'aria-multiline': 'true',
+  spellcheck: 'true',
+};
 
 /** The editor of a passage, and what can be put into it: fields, and every other passage. */
 export function usePassageEditor(
@@ -50,7 +58,7 @@ export function usePassageEditor(
     editable: mayChange,
     shouldRerenderOnTransaction: false,
     editorProps: {
-      attributes: { 'aria-label': 'Wording', role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true' },
+      attributes: WRITTEN_IN,
     },
     onUpdate: onChange,
   });

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { formatDate } from '../../../core/dates/formatDate.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DayField } from '../../parts/days/DayField.tsx';
-import { readDay } from '../../words/dates.ts';
+import { readDay, writeDay } from '../../words/dates.ts';
+import { say } from '../../words/en/practice.ts';
 import classes from './Practice.module.css';
 
 interface HolidaysProps {
@@ -22,14 +22,14 @@ export function Holidays({ holidays, mayChange, onChange }: HolidaysProps) {
   };
   return (
     <>
-      <h2>Holidays</h2>
+      <h2>{say.holidays}</h2>
       <ul className={classes.holidays}>
         {holidays.map((day) => (
           <li key={day}>
-            {formatDate(readDay(day), 'longWeekday')}
+            {writeDay(readDay(day), 'longWeekday')}
             {mayChange ? (
               <Button
-                aria-label={`Remove ${day}`}
+                aria-label={say.remove(day)}
                 onClick={() => {
                   onChange(holidays.filter((one) => one !== day));
                 }}
@@ -42,8 +42,8 @@ export function Holidays({ holidays, mayChange, onChange }: HolidaysProps) {
       </ul>
       {mayChange ? (
         <div className={classes.add}>
-          <DayField label="Another holiday" value={another} onChange={setAnother} />
-          <Button onClick={add}>Add</Button>
+          <DayField label={say.anotherHoliday} value={another} onChange={setAnother} />
+          <Button onClick={add}>{say.add}</Button>
         </div>
       ) : null}
     </>

@@ -10,9 +10,10 @@ import { Received } from '../../parts/messages/Received.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { FileChooser } from '../../ui/FileChooser.tsx';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { sampleMessage } from './sampleMessage.ts';
 import { FIELD_LOOK } from '../../ui/fieldLook.ts';
+import { say } from '../../words/en/practice.ts';
 import classes from './Practice.module.css';
 
 type Look = NonNullable<PracticeJson['look']>;
@@ -27,11 +28,11 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
 };
 
 const COLOURS = [
-  ['ink', 'Text'],
-  ['link', 'Links'],
-  ['accent', 'Buttons'],
-  ['page', 'Page'],
-  ['surround', 'Around the page'],
+  ['ink', say.text],
+  ['link', say.links],
+  ['accent', say.buttons],
+  ['page', say.page],
+  ['surround', say.aroundThePage],
 ] as const;
 
 const range = ({ least, most }: { readonly least: number; readonly most: number }, step: number): number[] =>
@@ -52,10 +53,10 @@ export function LookForm({ values, onChange }: LookFormProps) {
   const sample = sampleMessage(look, pictureUrl);
   return (
     <>
-      <h2>How email looks</h2>
+      <h2>{say.howEmailLooks}</h2>
       <div className={classes.fields}>
         <SelectField
-          label="Typeface"
+          label={say.typeface}
           value={look.face}
           options={FACE_KEYS.map((face) => [face, FACE_WORDS[face]] as const)}
           onChange={(face) => {
@@ -63,7 +64,7 @@ export function LookForm({ values, onChange }: LookFormProps) {
           }}
         />
         <SelectField
-          label="Size"
+          label={say.size}
           value={String(look.sizePx)}
           options={range(LOOK_SIZE_PX, 1).map((px) => [String(px), `${px} px`] as const)}
           onChange={(px) => {
@@ -71,7 +72,7 @@ export function LookForm({ values, onChange }: LookFormProps) {
           }}
         />
         <SelectField
-          label="Width of the text"
+          label={say.widthOfTheText}
           value={String(look.measurePx)}
           options={[...new Set([...range(LOOK_MEASURE_PX, 20), look.measurePx])].map(
             (px) => [String(px), `${px} px`] as const,
@@ -88,7 +89,7 @@ export function LookForm({ values, onChange }: LookFormProps) {
             format="hex"
             withEyeDropper={false}
             value={look[key]}
-            error={faint(key, look) ? 'too faint on the page to be read' : undefined}
+            error={faint(key, look) ? say.tooFaintOnThePage : undefined}
             onChange={(typed) => {
               const colour = typed.toLowerCase();
               if (/^#[0-9a-f]{6}$/.test(colour)) set({ [key]: colour });
@@ -96,7 +97,7 @@ export function LookForm({ values, onChange }: LookFormProps) {
           />
         ))}
         <TextField
-          label="Above every message"
+          label={say.aboveEveryMessage}
           multiline
           value={look.head}
           onChange={(head) => {
@@ -104,7 +105,7 @@ export function LookForm({ values, onChange }: LookFormProps) {
           }}
         />
         <TextField
-          label="Below every message"
+          label={say.belowEveryMessage}
           multiline
           value={look.foot}
           onChange={(foot) => {
@@ -142,25 +143,25 @@ function LogoForm({ look: { logo }, onChange }: LogoFormProps) {
   return (
     <div className={classes.row}>
       <Button onClick={() => chooser.current?.click()}>
-        {logo ? 'Another picture above' : 'A picture above every message'}
+        {logo ? say.anotherPictureAbove : say.aPictureAboveEveryMessage}
       </Button>
       <FileChooser
         ref={chooser}
-        label="Picture above every message"
+        label={say.pictureAboveEveryMessage}
         accept="image/png,image/jpeg,image/gif"
         onChoose={(files) => void take(files)}
       />
       {logo ? (
         <>
           <TextField
-            label="In words, where pictures are off"
+            label={say.inWordsWherePicturesAre}
             value={logo.alt}
             onChange={(alt) => {
               onChange({ logo: { ...logo, alt } });
             }}
           />
           <TextField
-            label="Width in px"
+            label={say.widthInPx}
             type="number"
             value={String(logo.widthPx)}
             onChange={(typed) => {
@@ -174,7 +175,7 @@ function LogoForm({ look: { logo }, onChange }: LogoFormProps) {
               onChange({ logo: null });
             }}
           >
-            Remove the picture
+            {say.removeThePicture}
           </Button>
         </>
       ) : null}

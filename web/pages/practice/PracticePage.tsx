@@ -1,12 +1,13 @@
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import type { PracticeJson } from '../../../contract/practice.ts';
 import type { Session } from '../../../contract/session.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LeaveGuard } from '../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../ui/Overtaken.tsx';
 import { ReadOnly } from '../../ui/ReadOnly.tsx';
-import { ADMINISTRATORS_ALONE, mayDo } from '../../words/rights.ts';
+import { mayDo } from '../../words/rights.ts';
+import { ADMINISTRATORS_ALONE } from '../../words/en/wording.ts';
 import { KeptSafe } from '../../parts/exports/KeptSafe.tsx';
 import { useChangePracticeMutation, usePracticeQuery } from '../../api/practice.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
@@ -16,6 +17,7 @@ import { LookForm } from './LookForm.tsx';
 import { Holidays } from './Holidays.tsx';
 import { Cautions, Incoming, Letterhead, Letters, WorkingDays } from './practiceParts.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/practice.ts';
 import classes from './Practice.module.css';
 
 /** What the practice decides once for everybody: matter types, the days it works, its letterhead. */
@@ -27,30 +29,30 @@ export function PracticePage() {
   const { currentData: practice } = usePracticeQuery();
   return (
     <div className={classes.page}>
-      <ViewHead title="Practice" />
+      <ViewHead title={say.practice} />
       <div className={classes.columns}>
-        <section aria-label="Matter types" tabIndex={0}>
-          <h2>Matter types</h2>
+        <section aria-label={say.matterTypes} tabIndex={0}>
+          <h2>{say.matterTypes}</h2>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
           {types?.items.map(({ id, matters, definition }) => (
             <Link key={id} to={`/practice/kinds/${id}`} className={classes.kind}>
               <b>{definition.name}</b>
               <span>
-                {plural(definition.facts.length, 'fact')}, {plural(definition.roles.length, 'role')},{' '}
-                {plural(definition.calculated.length, 'calculated value')}
+                {plural(definition.facts.length, say.fact)}, {plural(definition.roles.length, say.role)},{' '}
+                {plural(definition.calculated.length, say.calculatedValue)}
               </span>
-              <small>{plural(matters, 'matter')}</small>
+              <small>{plural(matters, say.matter)}</small>
             </Link>
           ))}
           {mayChange ? (
             <Button kind="go" onClick={() => void navigate('/practice/kinds/new')}>
-              New matter type
+              {say.newMatterType}
             </Button>
           ) : null}
-          <h2>Sending</h2>
+          <h2>{say.sending}</h2>
           <Link to="/practice/sending" className={classes.kind}>
-            <b>Senders and email</b>
-            <span>Who email comes from, when it is sent, and through which server</span>
+            <b>{say.sendersAndEmail}</b>
+            <span>{say.whoEmailComesFromWhen}</span>
           </Link>
           <KeptSafe mayTakeAll={mayDo(user, 'archive')} />
         </section>
@@ -75,8 +77,8 @@ function PracticeForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSe
   const [change, { error, isLoading }] = useChangePracticeMutation();
   const { values, set, keep, changed } = useSettings(opened, (sent) => change(sent).unwrap(), onSaved);
   return (
-    <section aria-label="Letterhead and days" tabIndex={0}>
-      <LeaveGuard when={mayChange && changed} what="the practice’s settings" />
+    <section aria-label={say.letterheadAndDays} tabIndex={0}>
+      <LeaveGuard when={mayChange && changed} what={say.thePracticesSettings} />
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
         <Letterhead values={values} onChange={set} />
@@ -99,7 +101,7 @@ function PracticeForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSe
         ) : null}
         {mayChange ? (
           <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
-            Save
+            {say.save}
           </Button>
         ) : null}
       </ReadOnly>

@@ -1,9 +1,11 @@
 import { LETTER_WINDOWS } from '../../../core/model/letterLayout.ts';
 import type { LetterWindow } from '../../../core/model/letterLayout.ts';
+import { REGIONS } from '../../../contract/practice.ts';
 import type { PracticeJson } from '../../../contract/practice.ts';
 import { CAUTIONS } from '../../../core/model/noteCodes.ts';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
-import { cautionWords } from '../../words/noteWords.ts';
+import { cautionWords } from '../../words/en/noteWords.ts';
+import { say } from '../../words/en/practice.ts';
 import classes from './Practice.module.css';
 
 interface PartProps {
@@ -11,27 +13,30 @@ interface PartProps {
   readonly onChange: (part: Partial<PracticeJson>) => void;
 }
 
-const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const WEEKDAYS = [say.monday, say.tuesday, say.wednesday, say.thursday, say.friday, say.saturday, say.sunday];
 
 /** How sure a match has to be, as a share of such matches that were right. */
 const SURE = [
-  [0.9, 'where nine in ten are right'],
-  [0.97, 'where it is almost sure'],
-  [0.99, 'where it is as sure as can be'],
-  [1, 'never: all of it waits in the in-tray'],
+  [0.9, say.whereNineInTenAre],
+  [0.97, say.whereItIsAlmostSure],
+  [0.99, say.whereItIsAsSure],
+  [1, say.neverAllOfItWaits],
 ] as const;
 
 const LETTERHEAD = [
-  ['name', 'Name'],
-  ['phone', 'Telephone'],
-  ['website', 'Website'],
-  ['email', 'Email address of the practice'],
+  ['name', say.name],
+  ['phone', say.telephone],
+  ['website', say.website],
+  ['email', say.emailAddressOfThePractice],
 ] as const;
+
+const regionName = (tag: string): string =>
+  new Intl.DisplayNames(['en'], { type: 'region' }).of(tag.slice(3)) ?? tag;
 
 export function Letterhead({ values, onChange }: PartProps) {
   return (
     <>
-      <h2>Letterhead</h2>
+      <h2>{say.letterhead}</h2>
       <div className={classes.fields}>
         {LETTERHEAD.map(([key, label]) => (
           <TextField
@@ -43,8 +48,16 @@ export function Letterhead({ values, onChange }: PartProps) {
             }}
           />
         ))}
+        <SelectField
+          label={say.daysAndFiguresAsIn}
+          value={values.region ?? 'en-GB'}
+          options={REGIONS.map((region) => [region, regionName(region)] as const)}
+          onChange={(region) => {
+            onChange({ region });
+          }}
+        />
         <TextField
-          label="Address, a line each"
+          label={say.addressALineEach}
           multiline
           value={values.addressLines.join('\n')}
           onChange={(typed) => {
@@ -64,7 +77,7 @@ export function WorkingDays({ values, onChange }: PartProps) {
   };
   return (
     <>
-      <h2>Working days</h2>
+      <h2>{say.workingDays}</h2>
       <div className={classes.days}>
         {WEEKDAYS.map((name, n) => (
           <CheckField
@@ -82,11 +95,11 @@ export function WorkingDays({ values, onChange }: PartProps) {
 }
 
 const WINDOWS: Readonly<Record<LetterWindow, string>> = {
-  none: 'no window: the address stands above the text',
-  dl: 'DL (ISO 269), page folded in three',
-  c5: 'C5 (ISO 269), page folded in two',
-  dinA: 'DIN 5008, form A',
-  dinB: 'DIN 5008, form B',
+  none: say.noWindowTheAddressStands,
+  dl: say.dlIso269PageFolded,
+  c5: say.c5Iso269PageFolded,
+  dinA: say.din5008FormA,
+  dinB: say.din5008FormB,
 };
 
 /** How letters are laid out on paper, and what text messages come from. */
@@ -105,22 +118,22 @@ export function Letters({ values, onChange }: PartProps) {
   );
   return (
     <>
-      <h2>Letters and text messages</h2>
+      <h2>{say.lettersAndTextMessages}</h2>
       <div className={classes.fields}>
         <SelectField
-          label="Envelope window"
+          label={say.envelopeWindow}
           value={letters.window}
           options={LETTER_WINDOWS.map((one) => [one, WINDOWS[one]] as const)}
           onChange={(window) => {
             onChange({ letters: { ...letters, window } });
           }}
         />
-        {millimetres('Free at either side', 'sideMm', [15, 18, 20, 22, 25])}
-        {millimetres('Room to sign in', 'signatureMm', [0, 8, 12, 16, 20, 25, 30])}
+        {millimetres(say.freeAtEitherSide, 'sideMm', [15, 18, 20, 22, 25])}
+        {millimetres(say.roomToSignIn, 'signatureMm', [0, 8, 12, 16, 20, 25, 30])}
         <TextField
-          label="Text messages come from"
+          label={say.textMessagesComeFrom}
           value={values.textSender ?? ''}
-          placeholder="a mobile number, or up to 11 letters"
+          placeholder={say.aMobileNumberOrUp}
           onChange={(textSender) => {
             onChange({ textSender });
           }}
@@ -134,10 +147,10 @@ export function Incoming({ values, onChange }: PartProps) {
   const { keepFiles } = values;
   return (
     <>
-      <h2>What comes in</h2>
+      <h2>{say.whatComesIn}</h2>
       <div className={classes.fields}>
         <SelectField
-          label="File automatically"
+          label={say.fileAutomatically}
           value={String(values.fileFrom)}
           options={SURE.map(([share, words]) => [String(share), words] as const)}
           onChange={(share) => {
@@ -145,17 +158,17 @@ export function Incoming({ values, onChange }: PartProps) {
           }}
         />
         <TextField
-          label="Filing addresses end in"
+          label={say.filingAddressesEndIn}
           value={values.filingDomain}
-          placeholder="file.your-practice.example"
+          placeholder={say.fileYourPracticeExample}
           onChange={(filingDomain) => {
             onChange({ filingDomain });
           }}
         />
         <TextField
-          label="Trusted mail servers"
+          label={say.trustedMailServers}
           value={(values.trustedHosts ?? []).join(', ')}
-          placeholder="mx.your-provider.example"
+          placeholder={say.mxYourProviderExample}
           onChange={(hosts) => {
             onChange({
               trustedHosts: hosts
@@ -165,21 +178,17 @@ export function Incoming({ values, onChange }: PartProps) {
           }}
         />
       </div>
-      <p className={classes.hint}>
-        Anyone can write any sender’s name on a message. Your mail server checks it, and says so in each
-        message’s “Authentication-Results” header under its own name. What it does not vouch for waits in the
-        in-tray. Without a server named here, only what claims to be from yourselves waits.
-      </p>
+      <p className={classes.hint}>{say.anyoneCanWriteAnySenders}</p>
       <div className={classes.days}>
         <CheckField
-          label="Files that come in become documents of the matter"
+          label={say.filesThatComeInBecome}
           checked={keepFiles.received}
           onChange={(received) => {
             onChange({ keepFiles: { ...keepFiles, received } });
           }}
         />
         <CheckField
-          label="Files sent from elsewhere do too"
+          label={say.filesSentFromElsewhereDo}
           checked={keepFiles.sent}
           onChange={(sent) => {
             onChange({ keepFiles: { ...keepFiles, sent } });
@@ -194,11 +203,8 @@ export function Cautions({ values, onChange }: PartProps) {
   const { cautionsOff } = values;
   return (
     <>
-      <h2>Notes in the margin</h2>
-      <p className={classes.hint}>
-        What cannot go is always stopped. These say why and let the writer decide; take off what is of no use
-        here.
-      </p>
+      <h2>{say.notesInTheMargin}</h2>
+      <p className={classes.hint}>{say.whatCannotGoIsAlways}</p>
       <div className={classes.cautions}>
         {CAUTIONS.map((code) => (
           <CheckField
@@ -214,7 +220,7 @@ export function Cautions({ values, onChange }: PartProps) {
         ))}
       </div>
       <TextField
-        label="The same template to the same person is pointed out within so many days"
+        label={say.theSameTemplateToThe}
         type="number"
         value={String(values.repeatDays)}
         onChange={(typed) => {

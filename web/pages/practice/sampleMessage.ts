@@ -4,25 +4,26 @@ import type { HtmlStyle } from '../../../core/merge/renderHtml.ts';
 import type { MessageLook } from '../../../core/model/messageLook.ts';
 import { documentOf } from '../../../core/template/document.ts';
 import type { BlockNode, InlineNode } from '../../../core/template/document.ts';
+import { say } from '../../words/en/practice.ts';
 
 const line = (...content: InlineNode[]): BlockNode => ({ type: 'paragraph', content });
 const words = (text: string): InlineNode => ({ type: 'text', text });
 
-const SUBJECT = 'Your appointment';
+const SUBJECT = say.yourAppointment;
 const BODY = documentOf([
-  line(words('Dear Ms Okafor,')),
+  line(words(say.dearMsOkafor)),
   line(
-    words('Thank you for your message. The appointment is on Thursday; '),
+    words(say.thankYouForYourMessage),
     {
       type: 'text',
-      text: 'how to find us',
+      text: say.howToFindUs,
       marks: [{ type: 'link', attrs: { href: 'https://practice.example' } }],
     },
-    words(' is described on our page. Please let us know by Tuesday if the day does not suit you.'),
+    words(say.isDescribedOnOurPage),
   ),
-  { type: 'button', attrs: { label: 'Choose another day', href: 'https://practice.example' } },
-  line(words('With kind regards,')),
-  line(words('The practice')),
+  { type: 'button', attrs: { label: say.chooseAnotherDay, href: 'https://practice.example' } },
+  line(words(say.withKindRegards)),
+  line(words(say.thePractice)),
 ]);
 
 /** Nothing of a sample is filled in from a record. */

@@ -1,9 +1,10 @@
 import { PasswordInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { FormEvent } from 'react';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useSignInMutation } from '../../api/session.ts';
+import { say } from '../../words/en/sign-in.ts';
 import classes from './SignInPage.module.css';
 
 /** Where somebody says who they are. The page is loaded anew afterwards, so that nothing of another session stays. */
@@ -27,9 +28,9 @@ export function SignInPage() {
   return (
     <main className={classes.page}>
       <form className={classes.form} onSubmit={submit}>
-        <h1 className={classes.title}>Officium</h1>
+        <h1 className={classes.title}>{say.officium}</h1>
         <TextInput
-          label="Email address"
+          label={say.emailAddress}
           type="email"
           autoComplete="username"
           required
@@ -39,7 +40,7 @@ export function SignInPage() {
           }}
         />
         <PasswordInput
-          label="Password"
+          label={say.password}
           autoComplete="current-password"
           value={password}
           onChange={(event) => {
@@ -52,7 +53,7 @@ export function SignInPage() {
           </p>
         ) : null}
         <Button kind="go" type="submit" disabled={isLoading}>
-          Sign in
+          {say.signIn}
         </Button>
       </form>
     </main>

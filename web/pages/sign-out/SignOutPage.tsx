@@ -6,7 +6,8 @@ import { forgetUnsaved, unsavedOf } from '../../state/unsaved.ts';
 import type { Unsaved } from '../../state/unsaved.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
+import { say } from '../../words/en/sign-out.ts';
 
 /** What was being written when the page was left is still on its way to the server for a moment. */
 const LOOK_AGAIN_MS = 400;
@@ -51,25 +52,28 @@ export function SignOutPage() {
 
   if (error)
     return (
-      <Blank whole title="You are still signed in">
+      <Blank whole title={say.youAreStillSignedIn}>
         <p role="alert">{problemWords(error)}</p>
         <Button kind="go" disabled={isLoading} onClick={leave}>
-          Sign out
+          {say.signOut}
         </Button>
       </Blank>
     );
-  if (!unsaved) return <Blank whole title="Signing out" />;
+  if (!unsaved) return <Blank whole title={say.signingOut} />;
   return (
-    <Blank whole title="Not everything is saved">
+    <Blank whole title={say.notEverythingIsSaved}>
       <p>
-        {unsavedWords(unsaved)} {unsaved.length === 1 ? 'is' : 'are'} saved on this computer alone. Signing
-        out deletes {unsaved.length === 1 ? 'it' : 'them'} here.
+        {say.savedOnThisComputerAlone(
+          unsavedWords(unsaved),
+          unsaved.length === 1 ? 'is' : say.are,
+          unsaved.length === 1 ? 'it' : say.them,
+        )}
       </p>
       <p>
         <Button kind="go" autoFocus onClick={() => void navigate(-1)}>
-          Stay signed in
+          {say.staySignedIn}
         </Button>
-        <Button onClick={leave}>Sign out and delete</Button>
+        <Button onClick={leave}>{say.signOutAndDelete}</Button>
       </p>
     </Blank>
   );
@@ -83,6 +87,6 @@ function unsavedWords(unsaved: readonly Unsaved[]): string {
     kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
   }
   return [...kinds]
-    .map(([kind, n]) => (kind === 'message' ? plural(n, 'message') : plural(n, `new ${kind}`)))
+    .map(([kind, n]) => (kind === 'message' ? plural(n, say.message) : plural(n, `new ${kind}`)))
     .join(', ');
 }

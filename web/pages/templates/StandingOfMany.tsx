@@ -2,7 +2,8 @@ import { useState } from 'react';
 import type { Standing, TemplateSummary } from '../../../contract/templates.ts';
 import { useChangeStandingMutation } from '../../api/templates.ts';
 import { Button } from '../../ui/Button.tsx';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
+import { say } from '../../words/en/templates.ts';
 import classes from '../../parts/wording/Library.module.css';
 
 type Chosen = Pick<TemplateSummary, 'id' | 'name' | 'standing'>;
@@ -20,9 +21,9 @@ interface Told {
 }
 
 const WAYS: readonly (readonly [to: Standing, act: string, done: string])[] = [
-  ['approved', 'Approve', 'approved'],
-  ['shared', 'Share', 'shared'],
-  ['retired', 'Retire', 'retired'],
+  ['approved', say.approve, 'approved'],
+  ['shared', say.share, 'shared'],
+  ['retired', say.retire, 'retired'],
 ];
 
 /** Approves, shares or retires all that are chosen, in one press; taken back in another. */
@@ -46,13 +47,13 @@ export function StandingOfMany({ chosen, onDone }: StandingOfManyProps) {
       else refused.push(`${template.name}: ${problem}`);
     }
     setBusy(false);
-    setTold({ done: `${plural(before.length, 'template')} ${done}`, before, refused });
+    setTold({ done: `${plural(before.length, say.template)} ${done}`, before, refused });
     onDone();
   };
   const undo = (before: readonly Chosen[]): void => {
     void give(
       before.map((one) => ({ ...one, to: one.standing })),
-      'as before',
+      say.asBefore,
     );
   };
 
@@ -61,7 +62,7 @@ export function StandingOfMany({ chosen, onDone }: StandingOfManyProps) {
     <p className={classes.many} role="status">
       {chosen.length > 0 ? (
         <>
-          {plural(chosen.length, 'template')} chosen
+          {say.chosen(plural(chosen.length, say.template))}
           {WAYS.map(([to, act, done]) => (
             <Button
               key={to}
@@ -76,7 +77,7 @@ export function StandingOfMany({ chosen, onDone }: StandingOfManyProps) {
               {act}
             </Button>
           ))}
-          <Button onClick={onDone}>Choose none</Button>
+          <Button onClick={onDone}>{say.chooseNone}</Button>
         </>
       ) : null}
       {told && chosen.length === 0 ? (
@@ -89,11 +90,11 @@ export function StandingOfMany({ chosen, onDone }: StandingOfManyProps) {
                 undo(told.before);
               }}
             >
-              Undo
+              {say.undo}
             </Button>
           ) : null}
           {told.refused.length > 0 ? (
-            <span className={classes.refused}>Not changed: {told.refused.join(' ')}</span>
+            <span className={classes.refused}>{say.notChanged(told.refused.join(' '))}</span>
           ) : null}
         </>
       ) : null}

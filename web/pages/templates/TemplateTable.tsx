@@ -2,13 +2,14 @@ import type { RefObject } from 'react';
 import { Link } from 'react-router';
 import type { TemplateSort, TemplateSummary } from '../../../contract/templates.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
-import { standingWords } from '../../words/templateWords.ts';
-import { channelWords, plural } from '../../words/wording.ts';
+import { standingWords } from '../../words/en/templateWords.ts';
+import { channelWords, plural } from '../../words/en/wording.ts';
 import { CheckField } from '../../ui/Field.tsx';
 import { ListTable, listClasses } from '../../ui/ListTable.tsx';
 import type { RowPlace } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
+import { say } from '../../words/en/templates.ts';
 import classes from '../../parts/wording/Library.module.css';
 
 interface TemplateTableProps {
@@ -24,18 +25,18 @@ interface TemplateTableProps {
 export function TemplateTable({ templates, scroll, picked, onPick, ...sorts }: TemplateTableProps) {
   return (
     <ListTable
-      label="Templates"
+      label={say.templates}
       heads={
         <>
-          {onPick ? <PlainHead label="Chosen" className={listClasses.small} /> : null}
-          <SortHead by="name" label="Name" {...sorts} />
-          <SortHead by="folder" label="Folder" {...sorts} />
-          <SortHead by="channel" label="Channel" {...sorts} />
-          <SortHead by="standing" label="Status" {...sorts} />
-          <SortHead by="uses" label="Used" usual="descending" {...sorts} />
-          <SortHead by="used" label="Last used" usual="descending" {...sorts} />
-          <SortHead by="changed" label="Changed" usual="descending" {...sorts} />
-          <PlainHead label="By" className={listClasses.narrow} />
+          {onPick ? <PlainHead label={say.chosen2} className={listClasses.small} /> : null}
+          <SortHead by="name" label={say.name} {...sorts} />
+          <SortHead by="folder" label={say.folder} {...sorts} />
+          <SortHead by="channel" label={say.channel} {...sorts} />
+          <SortHead by="standing" label={say.status} {...sorts} />
+          <SortHead by="uses" label={say.used} usual="descending" {...sorts} />
+          <SortHead by="used" label={say.lastUsed} usual="descending" {...sorts} />
+          <SortHead by="changed" label={say.changed} usual="descending" {...sorts} />
+          <PlainHead label={say.by} className={listClasses.narrow} />
         </>
       }
       items={templates}
@@ -72,7 +73,7 @@ function TemplateRow({ template, place, chosen, onChoose }: TemplateRowProps) {
     <tr {...place} data-standing={standing}>
       {onChoose ? (
         <td className={`${listClasses.choose ?? ''} ${listClasses.small ?? ''}`}>
-          <CheckField bare label={`Choose ${name}`} checked={chosen} onChange={onChoose} />
+          <CheckField bare label={say.choose(name)} checked={chosen} onChange={onChoose} />
         </td>
       ) : null}
       <td>
@@ -88,7 +89,7 @@ function TemplateRow({ template, place, chosen, onChoose }: TemplateRowProps) {
       <td className={listClasses.short}>{folder}</td>
       <td className={beside}>{channelWords(channel)}</td>
       <td className={beside}>{standingWords(standing)}</td>
-      <td className={beside}>{uses === 0 ? 'not yet' : plural(uses, 'time')}</td>
+      <td className={beside}>{uses === 0 ? say.notYet : plural(uses, say.time)}</td>
       <td className={beside}>{lastUsedUtc === null ? '' : listDay(dayOf(lastUsedUtc), today())}</td>
       <td className={beside}>{listDay(dayOf(changedAtUtc), today())}</td>
       <td className={`${beside} ${listClasses.narrow ?? ''}`}>{changedBy}</td>

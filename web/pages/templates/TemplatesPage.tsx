@@ -4,19 +4,20 @@ import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-rout
 import type { Session } from '../../../contract/session.ts';
 import { TEMPLATE_SORTS } from '../../../contract/templates.ts';
 import type { Standing } from '../../../contract/templates.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { useTemplatesInfiniteQuery, useTemplateShelvesQuery } from '../../api/templates.ts';
 import { LibraryTabs } from '../../parts/wording/LibraryTabs.tsx';
-import { standingWords } from '../../words/templateWords.ts';
+import { standingWords } from '../../words/en/templateWords.ts';
 import { usePicked } from '../../ui/usePicked.ts';
 import { StandingOfMany } from './StandingOfMany.tsx';
 import { TemplateTable } from './TemplateTable.tsx';
 import { useSorting } from '../../ui/useSorting.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/templates.ts';
 import classes from '../../parts/wording/Library.module.css';
 
 const TYPING_MS = 120;
@@ -45,20 +46,20 @@ export function TemplatesPage() {
 
   return (
     <div className={classes.page}>
-      <ViewHead title="Templates">
+      <ViewHead title={say.templates}>
         <LibraryTabs />
         <SearchField
           autoFocus
           value={typed}
-          placeholder="Name, tag or words inside"
-          label="Narrow the templates by name, tag or words inside"
+          placeholder={say.nameTagOrWordsInside}
+          label={say.narrowTheTemplatesByName}
           onChange={setTyped}
         />
         {user.mayChange ? (
           <div className={classes.actions}>
-            <Link to="/templates/import">Import wording</Link>
+            <Link to="/templates/import">{say.importWording}</Link>
             <Button kind="go" hint="N" onClick={() => void navigate('/templates/new')}>
-              New template
+              {say.newTemplate}
             </Button>
           </div>
         ) : null}
@@ -79,19 +80,15 @@ export function TemplatesPage() {
             onPick={user.mayChange ? toggle : undefined}
           />
           {data && templates.length === 0 ? (
-            <Blank title={typed === '' ? 'No templates here yet' : `Nothing with “${typed}”`}>
-              <p>
-                {typed === ''
-                  ? 'What you write again and again stands here once: make a template, or import your wording.'
-                  : 'Name, tags and the words inside are looked through.'}
-              </p>
+            <Blank title={typed === '' ? say.noTemplatesHereYet : say.nothingWith(typed)}>
+              <p>{typed === '' ? say.whatYouWriteAgainAnd : say.nameTagsAndTheWords}</p>
             </Blank>
           ) : null}
-          {hasNextPage ? <Button onClick={() => void fetchNextPage()}>Show more</Button> : null}
+          {hasNextPage ? <Button onClick={() => void fetchNextPage()}>{say.showMore}</Button> : null}
         </div>
       </div>
       <p className={classes.count} aria-live="polite">
-        {data ? `${plural(templates.length, 'template')}${hasNextPage ? ' shown, more below' : ''}` : ''}
+        {data ? `${plural(templates.length, say.template)}${hasNextPage ? say.shownMoreBelow : ''}` : ''}
       </p>
     </div>
   );
@@ -121,9 +118,9 @@ function useNarrowing() {
 function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowing>) {
   const { data: shelves } = useTemplateShelvesQuery();
   return (
-    <nav className={classes.shelves} aria-label="Narrow by folder, tag and standing">
+    <nav className={classes.shelves} aria-label={say.narrowByFolderTagAnd}>
       <Narrowing
-        title="Folders"
+        title={say.folders}
         rows={shelves?.folders ?? []}
         chosen={folder}
         onChoose={(name) => {
@@ -131,7 +128,7 @@ function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowi
         }}
       />
       <Narrowing
-        title="Tags"
+        title={say.tags}
         rows={shelves?.tags ?? []}
         chosen={tag}
         onChoose={(name) => {
@@ -139,7 +136,7 @@ function Shelves({ folder, tag, standing, narrow }: ReturnType<typeof useNarrowi
         }}
       />
       <Narrowing
-        title="Status"
+        title={say.status}
         rows={STANDINGS.map((name) => ({ name, label: standingWords(name) }))}
         chosen={standing}
         onChoose={(name) => {

@@ -1,7 +1,8 @@
 import { Popover } from '@mantine/core';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useCalendarQuery, useOpenCalendarMutation } from '../../api/today.ts';
+import { say } from '../../words/en/today.ts';
 import classes from './Today.module.css';
 
 /** The secret address under which a calendar reads one’s follow-ups and days. */
@@ -13,18 +14,15 @@ export function CalendarAddress() {
   return (
     <Popover position="bottom-end" width={420} trapFocus>
       <Popover.Target>
-        <Button className={classes.calendar}>In your calendar…</Button>
+        <Button className={classes.calendar}>{say.inYourCalendar}</Button>
       </Popover.Target>
-      <Popover.Dropdown aria-label="Calendar address">
-        <p className={classes.hint}>
-          A calendar that is given this address shows your follow-ups and the days of your matters. Whoever
-          has it can read them: a new one makes the old one useless.
-        </p>
+      <Popover.Dropdown aria-label={say.calendarAddress}>
+        <p className={classes.hint}>{say.aCalendarThatIsGiven}</p>
         {path === null ? null : (
           <input
             className={classes.address}
             readOnly
-            aria-label="Secret address"
+            aria-label={say.secretAddress}
             value={address}
             onFocus={(event) => {
               event.currentTarget.select();
@@ -33,12 +31,12 @@ export function CalendarAddress() {
         )}
         <p className={classes.buttons}>
           {path === null ? null : (
-            <Button onClick={() => void navigator.clipboard.writeText(address)}>Copy</Button>
+            <Button onClick={() => void navigator.clipboard.writeText(address)}>{say.copy}</Button>
           )}
           <Button kind={path === null ? 'go' : 'quiet'} onClick={() => void open(true)}>
-            {path === null ? 'Make an address' : 'Make a new one'}
+            {path === null ? say.makeAnAddress : say.makeANewOne}
           </Button>
-          {path === null ? null : <Button onClick={() => void open(false)}>Delete the address</Button>}
+          {path === null ? null : <Button onClick={() => void open(false)}>{say.deleteTheAddress}</Button>}
         </p>
         {error ? <p role="alert">{problemWords(error)}</p> : null}
       </Popover.Dropdown>

@@ -2,11 +2,10 @@ import type { ReactNode } from 'react';
 import { Link, useOutletContext, useSearchParams } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import type { Today } from '../../../contract/today.ts';
-import { formatDate } from '../../../core/dates/formatDate.ts';
 import { bareSubject } from '../../../core/correspondence/answers.ts';
 import { daysBetween } from '../../../core/model/plainDate.ts';
-import { dayOf, exactTime, listDay, readDay } from '../../words/dates.ts';
-import { plural, problemWords } from '../../words/wording.ts';
+import { dayOf, exactTime, listDay, readDay, writeDay } from '../../words/dates.ts';
+import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Settled } from '../../parts/followUps/Settled.tsx';
@@ -17,6 +16,7 @@ import { CalendarAddress } from './CalendarAddress.tsx';
 import { useTodayQuery } from '../../api/today.ts';
 import { Tip } from '../../ui/Tip.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
+import { say } from '../../words/en/today.ts';
 import classes from './Today.module.css';
 
 /** What there is to do, each line one press from the sheet that deals with it. */
@@ -27,7 +27,7 @@ export function TodayPage() {
   const { data, error } = useTodayQuery(whose);
   if (!data)
     return error ? (
-      <Blank title="Today cannot be shown">
+      <Blank title={say.todayCannotBeShown}>
         <p role="alert">{problemWords(error)}</p>
       </Blank>
     ) : (
@@ -40,8 +40,8 @@ export function TodayPage() {
   const lists = { data, mayChange: user.mayChange };
   return (
     <div className={classes.page}>
-      <ViewHead title={formatDate(readDay(data.today), 'longWeekday')}>
-        <div className={classes.whose} role="group" aria-label="Whose">
+      <ViewHead title={writeDay(readDay(data.today), 'longWeekday')}>
+        <div className={classes.whose} role="group" aria-label={say.whose}>
           {(['mine', 'all'] as const).map((one) => (
             <button
               key={one}
@@ -51,7 +51,7 @@ export function TodayPage() {
                 setParams(one === 'mine' ? {} : { whose: one }, { replace: true });
               }}
             >
-              {one === 'mine' ? 'Mine' : 'Everyone’s'}
+              {one === 'mine' ? say.mine : say.everyones}
             </button>
           ))}
         </div>
@@ -60,7 +60,7 @@ export function TodayPage() {
       <div className={classes.columns}>
         <div>
           {data.onItsWay.length > 0 ? (
-            <Part title="Sending and problems">
+            <Part title={say.sendingAndProblems}>
               {data.onItsWay.map((message) => (
                 <MessageLine key={message.id} message={message} mayChange={user.mayChange} withMatter />
               ))}
@@ -71,23 +71,20 @@ export function TodayPage() {
         </div>
         <div>
           {data.inTray > 0 ? (
-            <Part title="In the tray">
+            <Part title={say.inTheTray}>
               <p className={classes.line}>
-                <Link to="/in">{plural(data.inTray, 'message')} to be filed by hand</Link>
+                <Link to="/in">{say.toBeFiledByHand(plural(data.inTray, say.message))}</Link>
               </p>
             </Part>
           ) : null}
           <CameIn {...lists} />
-          <Outstanding {...lists} owes="us" title="They are waiting for us" />
-          <Outstanding {...lists} owes="them" title="We are waiting for them" />
+          <Outstanding {...lists} owes="us" title={say.theyAreWaitingForUs} />
+          <Outstanding {...lists} owes="them" title={say.weAreWaitingForThem} />
         </div>
       </div>
       {nothing ? (
-        <Blank title="Nothing waits today">
-          <p>
-            What is due, what came in, what is on its way and whose answer is outstanding stands here as it
-            comes about.
-          </p>
+        <Blank title={say.nothingWaitsToday}>
+          <p>{say.whatIsDueWhatCame}</p>
         </Blank>
       ) : null}
     </div>
@@ -141,7 +138,7 @@ function FollowUps({ data, mayChange }: ListProps) {
   if (data.followUps.length === 0 && !settling.last) return null;
   const today = readDay(data.today);
   return (
-    <Part title="To follow up">
+    <Part title={say.toFollowUp}>
       <Settled settling={settling} className={classes.done} />
       {data.followUps.map(({ id, what, dueOn, person, ...matter }) => {
         const day = readDay(dueOn);
@@ -162,7 +159,7 @@ function FollowUps({ data, mayChange }: ListProps) {
                   settling.settle({ id, what, matterId: matter.matterId });
                 }}
               >
-                Done
+                {say.done}
               </Button>
             ) : null}
           </Line>
@@ -176,11 +173,11 @@ function Days({ data, mayChange }: ListProps) {
   if (data.days.length === 0) return null;
   const today = readDay(data.today);
   return (
-    <Part title="Upcoming dates">
+    <Part title={say.upcomingDates}>
       {data.days.map(({ path, label, date, workingDaysLeft, ...matter }) => {
         const day = readDay(date);
         const left =
-          daysBetween(today, day) === 0 ? 'today' : `${plural(workingDaysLeft, 'working day')} left`;
+          daysBetween(today, day) === 0 ? 'today' : `${plural(workingDaysLeft, say.workingDay)} left`;
         return (
           <Line
             key={`${matter.matterId} ${path}`}
@@ -209,7 +206,7 @@ function CameIn({ data, mayChange }: ListProps) {
   if (data.cameIn.length === 0) return null;
   const today = readDay(data.today);
   return (
-    <Part title="Recently received">
+    <Part title={say.recentlyReceived}>
       {data.cameIn.map(({ entryId, occurredAtUtc, who, subject, opening, ...matter }) => (
         <Line
           key={entryId}
@@ -219,15 +216,16 @@ function CameIn({ data, mayChange }: ListProps) {
         >
           <Tip label={opening}>
             <Link to={`/matters/${matter.matterId}?entry=${entryId}`}>
-              {who} about <i>{bareSubject(subject)}</i>
+              {say.about(who)}
+              <i>{bareSubject(subject)}</i>
             </Link>
           </Tip>
           {mayChange ? (
             <StartLink
               matterId={matter.matterId}
-              from={{ inReplyTo: entryId, answer: 'sender', about: `in answer to ${who}` }}
+              from={{ inReplyTo: entryId, answer: 'sender', about: say.inAnswerTo(who) }}
             >
-              Reply
+              {say.reply}
             </StartLink>
           ) : null}
         </Line>
@@ -250,19 +248,20 @@ function Outstanding({
         <Line
           key={entryId}
           {...matter}
-          when={plural(days, 'day')}
+          when={plural(days, say.day)}
           hover={exactTime(sinceUtc)}
           late={days >= (owes === 'us' ? 2 : 14)}
         >
           <Link to={`/matters/${matter.matterId}?entry=${entryId}`}>
-            {who} about <i>{bareSubject(subject)}</i>
+            {say.about(who)}
+            <i>{bareSubject(subject)}</i>
           </Link>
           {mayChange ? (
             <StartLink
               matterId={matter.matterId}
               from={{ inReplyTo: entryId, answer: 'sender', about: `to ${who}` }}
             >
-              {owes === 'us' ? 'Reply' : 'Remind'}
+              {owes === 'us' ? say.reply : say.remind}
             </StartLink>
           ) : null}
         </Line>

@@ -1,6 +1,7 @@
 import { dayOf, listDay, timeOfDay, today } from '../../words/dates.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { Begun } from './useBegun.ts';
+import { say } from '../../words/en/parts-begun.ts';
 import classes from './BegunNote.module.css';
 
 /** Says that what stands here was begun before, and offers to begin with nothing. */
@@ -12,8 +13,8 @@ export function BegunNote({
   if (atUtc === undefined) return null;
   return (
     <p className={classes.note} role="status">
-      You began this {listDay(dayOf(atUtc), today())} at {timeOfDay(atUtc)}. It is saved on this computer. ·{' '}
-      <Button onClick={afresh}>Start again from nothing</Button>
+      {say.youBeganThisAtIt(listDay(dayOf(atUtc), today()), timeOfDay(atUtc))}
+      <Button onClick={afresh}>{say.startAgainFromNothing}</Button>
     </p>
   );
 }

@@ -1,6 +1,7 @@
 import type { Condition, ConditionGroup, ConditionTest } from '../../../core/model/condition.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { say } from '../../words/en/parts-conditions.ts';
 import classes from './ConditionForm.module.css';
 
 /** A value that a condition can ask about. */
@@ -17,13 +18,13 @@ type Op = ConditionTest['op'];
 
 const OP_WORDS: Readonly<Record<Op, string>> = {
   is: 'is',
-  isNot: 'is not',
-  filled: 'is there',
-  empty: 'is not there',
-  atLeast: 'is at least',
-  atMost: 'is at most',
-  before: 'is before',
-  notBefore: 'is on or after',
+  isNot: say.isNot,
+  filled: say.isThere,
+  empty: say.isNotThere,
+  atLeast: say.isAtLeast,
+  atMost: say.isAtMost,
+  before: say.isBefore,
+  notBefore: say.isOnOrAfter,
 };
 
 const OPS: Readonly<Record<string, readonly Op[]>> = {
@@ -93,7 +94,7 @@ export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
             }}
           />
           <Button
-            aria-label="Remove this condition"
+            aria-label={say.removeThisCondition}
             className={classes.remove}
             onClick={() => {
               onChange({ ...group, conditions: group.conditions.filter((_, m) => m !== n) });
@@ -112,7 +113,7 @@ export function ConditionForm({ group, fields, onChange }: ConditionFormProps) {
             });
           }}
         >
-          {group.conditions.length === 0 ? 'Add a condition' : 'Another condition'}
+          {group.conditions.length === 0 ? say.addACondition : say.anotherCondition}
         </Button>
       ) : null}
     </div>
@@ -127,11 +128,11 @@ interface JoiningProps {
 
 /** What stands before a part of the sentence: it is chosen once, before the second, whether all must hold or any. */
 function Joining({ n, join, onJoin }: JoiningProps) {
-  if (n === 0) return <span>when</span>;
-  if (n > 1) return <span>{join === 'all' ? 'and' : 'or'}</span>;
+  if (n === 0) return <span>{say.when}</span>;
+  if (n > 1) return <span>{join === 'all' ? say.and : 'or'}</span>;
   return (
     <Choice
-      label="All or any"
+      label={say.allOrAny}
       bare
       plain
       value={join}
@@ -158,10 +159,10 @@ function ConditionPart({
   return (
     <>
       <Choice
-        label="Value"
+        label={say.value}
         bare
         plain
-        gone="something that is gone"
+        gone={say.somethingThatIsGone}
         value={path}
         options={fields.map(({ path: value, label, group }) => ({
           value,
@@ -174,7 +175,7 @@ function ConditionPart({
         }}
       />
       <Choice
-        label="Test"
+        label={say.test}
         bare
         plain
         value={test.op}
@@ -230,7 +231,7 @@ function TestValue({
       };
       return options.length > 0 ? (
         <Choice
-          label="Is what"
+          label={say.isWhat}
           bare
           plain
           value={value}
@@ -239,7 +240,7 @@ function TestValue({
         />
       ) : (
         <input
-          aria-label="Is what"
+          aria-label={say.isWhat}
           value={value}
           onChange={(event) => {
             take(event.currentTarget.value);
@@ -252,7 +253,7 @@ function TestValue({
       const scale = field.kind === 'money' ? MINOR : 1;
       return (
         <input
-          aria-label="How much"
+          aria-label={say.howMuch}
           type="number"
           step="any"
           value={test.value / scale}
@@ -267,7 +268,7 @@ function TestValue({
     case 'notBefore':
       return (
         <Choice
-          label="Than when"
+          label={say.thanWhen}
           bare
           plain
           value={test.than}

@@ -1,11 +1,12 @@
 import type { DateShift } from '../../../core/model/calculatedForm.ts';
 import { WEEKDAYS } from '../../../core/dates/formatDate.ts';
 import { SelectField, TextField } from '../../ui/Field.tsx';
+import { say } from '../../words/en/parts-conditions.ts';
 import classes from './ConditionForm.module.css';
 
 const UNITS: readonly (readonly [unit: DateShift['unit'], label: string])[] = [
   ['days', 'days'],
-  ['workingDays', 'working days'],
+  ['workingDays', say.workingDays],
   ['weeks', 'weeks'],
   ['months', 'months'],
   ['years', 'years'],
@@ -27,11 +28,11 @@ type Change = Partial<Omit<DateShift, 'roll' | 'end' | 'countsDay'>> & {
 
 /** Where the time goes on to from the day it reaches. */
 const GOES_ON = [
-  ['', 'that day'],
-  ['month', 'the end of that month'],
-  ['quarter', 'the end of that quarter'],
-  ['year', 'the end of that year'],
-  ...WEEKDAYS.map((name, n) => [String(n + 1), `the next ${name}`] as const),
+  ['', say.thatDay],
+  ['month', say.theEndOfThatMonth],
+  ['quarter', say.theEndOfThatQuarter],
+  ['year', say.theEndOfThatYear],
+  ...WEEKDAYS.map((name, n) => [String(n + 1), say.theNext(name)] as const),
 ] as const;
 
 const onOf = (shift: DateShift | null): string => shift?.end ?? (shift?.weekday ? String(shift.weekday) : '');
@@ -61,7 +62,7 @@ export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
   return (
     <div className={classes.shift}>
       <TextField
-        label="Shifted by"
+        label={say.shiftedBy}
         type="number"
         value={String(Math.abs(shift?.amount ?? 0))}
         onChange={(typed) => {
@@ -69,7 +70,7 @@ export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
         }}
       />
       <SelectField
-        label="Unit"
+        label={say.unit}
         bare
         value={shift?.unit ?? 'days'}
         options={UNITS}
@@ -78,7 +79,7 @@ export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
         }}
       />
       <SelectField
-        label="Side"
+        label={say.side}
         bare
         value={(shift?.amount ?? 0) < 0 ? 'before' : 'after'}
         options={[
@@ -90,7 +91,7 @@ export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
         }}
       />
       <SelectField
-        label="Then on to"
+        label={say.thenOnTo}
         value={onOf(shift)}
         options={GOES_ON}
         onChange={(on) => {
@@ -100,23 +101,23 @@ export function ShiftForm({ shift, onChange, full = true }: ShiftFormProps) {
       {full ? (
         <>
           <SelectField
-            label="On a closed day"
+            label={say.onAClosedDay}
             value={shift?.roll ?? 'stay'}
             options={[
               ['stay', 'stay'],
-              ['next', 'go to the next working day'],
-              ['previous', 'go back to the last working day'],
+              ['next', say.goToTheNextWorking],
+              ['previous', say.goBackToTheLast],
             ]}
             onChange={(roll) => {
               set({ roll });
             }}
           />
           <SelectField
-            label="The day itself"
+            label={say.theDayItself}
             value={shift?.countsDay ? 'counts' : 'not'}
             options={[
-              ['not', 'does not count'],
-              ['counts', 'counts as the first'],
+              ['not', say.doesNotCount],
+              ['counts', say.countsAsTheFirst],
             ]}
             onChange={(chosen) => {
               set({ countsDay: chosen === 'counts' });

@@ -4,6 +4,7 @@ import { formatDate } from '../../../core/dates/formatDate.ts';
 import { parsePlainDate } from '../../../core/model/plainDate.ts';
 import { useMoments } from '../editor/useMoments.ts';
 import { READING_LOOK } from '../../ui/fieldLook.ts';
+import { say } from '../../words/en/parts-days.ts';
 
 interface DateTimeFieldProps {
   readonly label: string;
@@ -26,10 +27,10 @@ export function DateTimeField({ label, value, onChange }: DateTimeFieldProps) {
     <TextInput
       {...READING_LOOK}
       label={label}
-      placeholder="tomorrow at 9:30"
+      placeholder={say.tomorrowAt930}
       value={typed ?? wordsOf(value)}
       description={typed !== undefined && value !== '' ? wordsOf(value) : undefined}
-      error={unread ? 'no time yet: “tomorrow at 9:30”, “4 pm on Monday”' : undefined}
+      error={unread ? say.noTimeYetTomorrowAt : undefined}
       onFocus={(event) => {
         event.currentTarget.select();
       }}

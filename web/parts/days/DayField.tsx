@@ -11,6 +11,7 @@ import { today } from '../../words/dates.ts';
 import { useMonth } from './useMonth.ts';
 import { useCalendar } from '../editor/useMoments.ts';
 import { READING_LOOK } from '../../ui/fieldLook.ts';
+import { say } from '../../words/en/parts-days.ts';
 import classes from './DayField.module.css';
 
 interface DayFieldProps {
@@ -86,11 +87,11 @@ export function DayField(props: DayFieldProps) {
         {...READING_LOOK}
         classNames={{ ...READING_LOOK.classNames, section: classes.section ?? '' }}
         {...(bare ? { 'aria-label': label } : { label })}
-        placeholder="5 March, next friday"
+        placeholder={say.n5MarchNextFriday}
         autoFocus={autoFocus}
         value={typed ?? wordsOf(value)}
         description={understood}
-        error={unread ? 'no day yet: “5 March”, “next friday”, “+10 working days”' : undefined}
+        error={unread ? say.noDayYet5March : undefined}
         onChange={(event) => {
           type(event.currentTarget.value);
         }}
@@ -106,7 +107,7 @@ export function DayField(props: DayFieldProps) {
           <button
             type="button"
             className={classes.open}
-            aria-label={`Calendar: ${label}`}
+            aria-label={say.calendar(label)}
             aria-haspopup="dialog"
             // The field keeps the focus, and what is typed in it, until the calendar is there.
             onMouseDown={(event) => {

@@ -1,5 +1,6 @@
 import { useImperativeHandle, useState } from 'react';
 import type { Ref } from 'react';
+import { say } from '../../words/en/parts-editor.ts';
 import classes from './PutInList.module.css';
 
 /** One thing that can be put in: what it is, what it says here, and what becomes of it in the text. */
@@ -24,9 +25,9 @@ export interface PutInHandle {
 const KIND_WORDS: Readonly<Record<PutInItem['kind'], string>> = {
   field: 'field',
   blank: 'blank',
-  newBlank: 'new blank',
+  newBlank: say.newBlank,
   passage: 'passage',
-  passageCopy: 'its words',
+  passageCopy: say.itsWords,
   template: 'template',
   shape: 'shape',
   signature: 'signature',
@@ -58,7 +59,7 @@ export function PutInList({ items, command, ref }: PutInListProps) {
   }));
   if (items.length === 0) return null;
   return (
-    <ul className={classes.list} data-floats="" role="listbox" aria-label="What can be put in">
+    <ul className={classes.list} data-floats="" role="listbox" aria-label={say.whatCanBePutIn}>
       {items.map((item, n) => (
         <li
           key={`${item.kind} ${item.label}`}

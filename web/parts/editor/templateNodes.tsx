@@ -8,6 +8,7 @@ import { bodyBase, lineBase } from './baseExtensions.ts';
 import { valueOf, TemplatePlacesContext, isRepeated, placeOf } from './templateContext.ts';
 import type { TemplatePlaces } from './templateContext.ts';
 import { Tip } from '../../ui/Tip.tsx';
+import { say } from '../../words/en/parts-editor.ts';
 import classes from './Places.module.css';
 
 const hidden = (name: string, initial: unknown) => ({ [name]: { default: initial, rendered: false } });
@@ -34,7 +35,7 @@ function FieldView({ node, selected, editor, getPos }: NodeViewProps) {
   const sound = path.startsWith('row.') && pos !== undefined && isRepeated(editor.state.doc, pos);
   const wrong = sound ? undefined : places.wrong?.get(path);
   return (
-    <Tip label={wrong ?? (value === null ? 'This matter has nothing here' : `Here: ${value}`)}>
+    <Tip label={wrong ?? (value === null ? say.thisMatterHasNothingHere : say.here(value))}>
       <NodeViewWrapper
         as="span"
         className={classes.field}
@@ -53,14 +54,14 @@ function BlankView({ node, selected }: NodeViewProps) {
   const said = wrong?.get(String(node.attrs['key']));
   const blank = blanks.find(({ key }) => key === node.attrs['key']);
   return (
-    <Tip label={said ?? 'Only the writer knows'}>
+    <Tip label={said ?? say.onlyTheWriterKnows}>
       <NodeViewWrapper
         as="span"
         className={classes.blank}
         data-selected={selected}
         data-wrong={said !== undefined}
       >
-        {blank?.label ?? 'a blank'}
+        {blank?.label ?? say.aBlank}
       </NodeViewWrapper>
     </Tip>
   );
@@ -70,14 +71,14 @@ function PassageWordsView({ node, selected }: NodeViewProps) {
   const { passages } = useContext(TemplatePlacesContext);
   const passage = passages.find(({ id }) => id === node.attrs['id']);
   return (
-    <Tip label={`Passage: ${passage?.name ?? 'gone'}. Always in today’s wording.`}>
+    <Tip label={say.passageAlwaysInTodaysWording(passage?.name ?? 'gone')}>
       <NodeViewWrapper
         as="span"
         className={classes.passageWords}
         data-selected={selected}
         data-unknown={!passage}
       >
-        {passage?.opening ?? 'a passage that is gone'}
+        {passage?.opening ?? say.aPassageThatIsGone}
       </NodeViewWrapper>
     </Tip>
   );
@@ -98,7 +99,7 @@ function PassageView({ node, selected }: NodeViewProps) {
   const passage = passages.find(({ id }) => id === node.attrs['id']);
   return (
     <NodeViewWrapper className={classes.passage} data-selected={selected} data-unknown={!passage}>
-      <small>Passage: {passage?.name ?? 'one that is gone'}</small>
+      <small>{say.passage(passage?.name ?? say.oneThatIsGone)}</small>
       {passage?.opening}
     </NodeViewWrapper>
   );
@@ -116,7 +117,7 @@ const Signature = Node.create({
 function SignatureView({ selected }: NodeViewProps) {
   return (
     <NodeViewWrapper className={classes.passage} data-selected={selected}>
-      <small>The signature of the sender</small>
+      <small>{say.theSignatureOfTheSender}</small>
     </NodeViewWrapper>
   );
 }
@@ -147,8 +148,8 @@ function ShowWhenView({ node }: NodeViewProps) {
     <NodeViewWrapper className={classes.frame}>
       <small contentEditable={false}>
         {when.conditions.length === 0
-          ? 'Always (no condition yet)'
-          : `Only when ${groupWords(when, namesOf(places))}`}
+          ? say.alwaysNoConditionYet
+          : say.onlyWhen(groupWords(when, namesOf(places)))}
       </small>
       <NodeViewContent />
     </NodeViewWrapper>
@@ -162,8 +163,10 @@ function RepeatView({ node }: NodeViewProps) {
   return (
     <NodeViewWrapper className={classes.frame}>
       <small contentEditable={false}>
-        Once for each of {repeat?.label ?? 'something that is gone'}
-        {when && when.conditions.length > 0 ? `, when ${groupWords(when, namesOf(places))}` : ''}
+        {say.onceForEachOf(
+          repeat?.label ?? say.somethingThatIsGone,
+          when && when.conditions.length > 0 ? say.when(groupWords(when, namesOf(places))) : '',
+        )}
       </small>
       <NodeViewContent />
     </NodeViewWrapper>

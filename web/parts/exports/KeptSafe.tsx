@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Waiting } from '../../ui/Waiting.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useStartVerificationMutation, useVerificationQuery } from '../../api/verifications.ts';
 import { TakingOut } from './TakeOut.tsx';
+import { say } from '../../words/en/parts-exports.ts';
 import classes from './TakeOut.module.css';
 
 /** Whether all that was filed is what it was, and the whole of it as one file. */
@@ -17,18 +18,15 @@ export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
   const job = data ?? started.data;
   const problem = started.error ?? error;
   return (
-    <section aria-label="Archive" className={classes.safe}>
-      <h2>Archive</h2>
-      <p>
-        Every entry is sealed onto the one before it, and every file is kept under the hash of its bytes: what
-        was changed since can be told.
-      </p>
+    <section aria-label={say.archive} className={classes.safe}>
+      <h2>{say.archive}</h2>
+      <p>{say.everyEntryIsSealedOnto}</p>
       <div className={classes.taking}>
         <Button disabled={job?.state === 'running'} onClick={() => void start()}>
-          Verify the archive
+          {say.verifyTheArchive}
         </Button>
         {job?.state === 'running' ? (
-          <Waiting label="Being checked" share={job.of > 0 ? job.done / job.of : undefined} />
+          <Waiting label={say.beingChecked} share={job.of > 0 ? job.done / job.of : undefined} />
         ) : null}
         {taking ? (
           <TakingOut
@@ -43,12 +41,12 @@ export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
               setTaking(true);
             }}
           >
-            The whole practice as a file…
+            {say.theWholePracticeAsA}
           </Button>
         ) : null}
       </div>
       {problem ? <p role="alert">{problemWords(problem)}</p> : null}
-      {job?.problem ? <p role="alert">It could not be checked: {job.problem}</p> : null}
+      {job?.problem ? <p role="alert">{say.itCouldNotBeChecked(job.problem)}</p> : null}
       {job?.lines ? (
         <ul className={classes.found} data-sound={job.sound} role="status">
           {job.lines.map((line) => (

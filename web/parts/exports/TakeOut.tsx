@@ -2,17 +2,18 @@ import { Menu } from '@mantine/core';
 import { useState } from 'react';
 import type { NewExport } from '../../../contract/exports.ts';
 import type { SearchQuery } from '../../../contract/search.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Waiting } from '../../ui/Waiting.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useCallOffExportMutation, useExportQuery, useStartExportMutation } from '../../api/exports.ts';
+import { say } from '../../words/en/parts-exports.ts';
 import classes from './TakeOut.module.css';
 
 const FORMS = [
-  ['zip', 'ZIP: messages, enclosures, index'],
-  ['pdf', 'One PDF with index and page numbers'],
-  ['mbox', 'mbox, for any mail program'],
-  ['csv', 'A list as CSV'],
+  ['zip', say.zipMessagesEnclosuresIndex],
+  ['pdf', say.onePdfWithIndexAnd],
+  ['mbox', say.mboxForAnyMailProgram],
+  ['csv', say.aListAsCsv],
 ] as const;
 
 /** Takes out what was found, whole, in an open format. */
@@ -22,7 +23,7 @@ export function TakeOut({ query, count }: { readonly query: SearchQuery; readonl
     <>
       <Menu width={280} position="bottom-end">
         <Menu.Target>
-          <Button disabled={count === 0}>Export…</Button>
+          <Button disabled={count === 0}>{say.exportIt}</Button>
         </Menu.Target>
         <Menu.Dropdown>
           {FORMS.map(([form, words]) => (
@@ -65,14 +66,14 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
       {problem ? <span role="alert">{problemWords(problem)}</span> : null}
       {job === undefined && !problem ? (
         <Button kind="go" disabled={started.isLoading} onClick={() => void start(order)}>
-          Export
+          {say.export2}
         </Button>
       ) : null}
       {job?.state === 'running' ? (
         <>
-          <Waiting label="Export under way" share={job.of > 0 ? job.done / job.of : undefined} />
+          <Waiting label={say.exportUnderWay} share={job.of > 0 ? job.done / job.of : undefined} />
           {job.of > 0 ? `${job.done} of ${job.of}` : ''}
-          <Button onClick={() => void callOff(job.id)}>Cancel</Button>
+          <Button onClick={() => void callOff(job.id)}>{say.cancel}</Button>
         </>
       ) : null}
       {job?.state === 'done' ? (
@@ -80,10 +81,15 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
           {job.fileName}
         </a>
       ) : null}
-      {job?.state === 'calledOff' ? 'Cancelled. Nothing was made.' : ''}
-      {job?.state === 'failed' ? <span role="alert">It could not be made: {job.problem}</span> : null}
+      {job?.state === 'calledOff' ? say.cancelledNothingWasMade : ''}
+      {job?.state === 'failed' ? (
+        <span role="alert">
+          {say.itCouldNotBeMade}
+          {job.problem}
+        </span>
+      ) : null}
       {job?.state === 'running' ? null : (
-        <Button aria-label="Close" onClick={onEnd}>
+        <Button aria-label={say.close} onClick={onEnd}>
           ×
         </Button>
       )}

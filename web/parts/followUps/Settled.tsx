@@ -1,5 +1,6 @@
 import { Button } from '../../ui/Button.tsx';
 import type { Settling } from './useSettling.ts';
+import { say } from '../../words/en/parts-followUps.ts';
 
 /** What was just settled, with the way back, or why it was not. */
 export function Settled({
@@ -13,9 +14,9 @@ export function Settled({
     <>
       {last ? (
         <p className={className} role="status">
-          “{last.what}” done ·{' '}
+          {say.done(last.what)}
           <Button disabled={busy} onClick={undo}>
-            Undo
+            {say.undo}
           </Button>
         </p>
       ) : null}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useSettleFollowUpMutation } from '../../api/followUps.ts';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 
 interface FollowUp {
   readonly id: string;

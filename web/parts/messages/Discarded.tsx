@@ -1,7 +1,8 @@
 import { useLocation, useNavigate } from 'react-router';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useRestoreMutation } from '../../api/messages.ts';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './OnItsWay.module.css';
 
 /** The draft just thrown away, as the sheet leaves it in the page's history. */
@@ -23,8 +24,8 @@ export function Discarded({ matterId }: { readonly matterId: string }) {
   };
   return (
     <p className={classes.discarded} role="status">
-      The draft is off the desk ·{' '}
-      <Button onClick={() => void undo().catch(() => undefined)}>Put it back</Button>
+      {say.theDraftIsOffThe}
+      <Button onClick={() => void undo().catch(() => undefined)}>{say.putItBack}</Button>
       {error ? <span role="alert">{problemWords(error)}</span> : null}
     </p>
   );

@@ -1,5 +1,6 @@
 import type { InvitationJson } from '../../../contract/correspondence.ts';
-import { invitationPeople, invitationTime, invitationTitle } from '../../words/invitationWords.ts';
+import { invitationPeople, invitationTime, invitationTitle } from '../../words/en/invitationWords.ts';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './MessageView.module.css';
 
 /** What a calendar part of a message says, before the letter itself. */
@@ -7,7 +8,7 @@ export function InvitationCard({ invitation }: { readonly invitation: Invitation
   if (!invitation) return null;
   const people = invitationPeople(invitation);
   return (
-    <section className={classes.invitation} aria-label="Invitation" data-kind={invitation.kind}>
+    <section className={classes.invitation} aria-label={say.invitation} data-kind={invitation.kind}>
       <h3>{invitationTitle(invitation)}</h3>
       <p>
         <b>{invitationTime(invitation)}</b>
@@ -15,8 +16,8 @@ export function InvitationCard({ invitation }: { readonly invitation: Invitation
       </p>
       {invitation.organiser === '' && people === '' ? null : (
         <p>
-          {invitation.organiser === '' ? '' : `From ${invitation.organiser}`}
-          {people === '' ? '' : `${invitation.organiser === '' ? 'To' : ' to'} ${people}`}
+          {invitation.organiser === '' ? '' : say.from(invitation.organiser)}
+          {people === '' ? '' : `${invitation.organiser === '' ? say.to : say.to2} ${people}`}
         </p>
       )}
       {invitation.words === '' ? null : <p className={classes.invitationWords}>{invitation.words}</p>}

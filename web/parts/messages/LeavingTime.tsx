@@ -2,9 +2,10 @@ import { useState } from 'react';
 import type { Message } from '../../../contract/messages.ts';
 import { formatTime } from '../../../core/dates/formatDate.ts';
 import { clock, listDay, readDay, today } from '../../words/dates.ts';
-import { oddTimeWords } from '../../words/oddTime.ts';
+import { oddTimeWords } from '../../words/en/oddTime.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DateTimeField } from '../days/DateTimeField.tsx';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './LeavingTime.module.css';
 
 type WallTime = Message['laterAt'][number];
@@ -43,7 +44,7 @@ export function LeavingTime({ message: { laterAt: offers, hours }, done, onChoos
               onChoose(offer);
             }}
           >
-            {listDay(readDay(offer.date), today())} at {clock(offer.hour, offer.minute)}
+            {say.at(listDay(readDay(offer.date), today()), clock(offer.hour, offer.minute))}
           </Button>
         ))}
       </div>
@@ -55,7 +56,7 @@ export function LeavingTime({ message: { laterAt: offers, hours }, done, onChoos
         }}
       >
         <DateTimeField
-          label="Send at"
+          label={say.sendAt}
           value={at}
           onChange={(moment) => {
             const next = readField(moment);

@@ -1,6 +1,7 @@
 import { useComputedColorScheme } from '@mantine/core';
 import letterFace from '@fontsource-variable/source-serif-4/files/source-serif-4-latin-wght-normal.woff2?url';
 import { useRef } from 'react';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './MessageView.module.css';
 
 /** Letters are sent in Georgia, which most machines have; where this one has not, our own letter face stands in for it. */
@@ -34,7 +35,7 @@ export function MessageFrame({
       ref={frame}
       key={String(dark)}
       className={classes.frame}
-      title={`Text of “${subject}”`}
+      title={say.textOf(subject)}
       sandbox="allow-same-origin allow-popups allow-popups-to-escape-sandbox"
       srcDoc={`<!doctype html><html lang="en"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; font-src 'self'; img-src data:; style-src 'unsafe-inline'"><style>${style}</style><body>${html}</body></html>`}
       onLoad={fit}

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import type { MessageSummary } from '../../../contract/messages.ts';
 import { joinNames } from '../../../core/values/writeValue.ts';
 import { exactTime } from '../../words/dates.ts';
-import { heardWords, problemWords, refusalAdvice, stateWords } from '../../words/wording.ts';
+import { heardWords, problemWords, refusalAdvice, stateWords } from '../../words/en/wording.ts';
 import { Button } from '../../ui/Button.tsx';
 import {
   useDecideMutation,
@@ -13,6 +13,7 @@ import {
   useRescheduleMutation,
 } from '../../api/messages.ts';
 import { LeavingTime } from './LeavingTime.tsx';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './MessageLine.module.css';
 import { Tip } from '../../ui/Tip.tsx';
 import { useOpenEntry } from '../start/openEntry.ts';
@@ -39,18 +40,18 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
         ) : null}
         {state === 'draft' ? (
           <Link className={classes.subject} to={open}>
-            {message.subject || (message.channel === 'text' ? 'A text message' : 'Without a subject yet')}
+            {message.subject || (message.channel === 'text' ? say.aTextMessage : say.withoutASubjectYet)}
           </Link>
         ) : (
           <b className={classes.subject}>
-            {message.subject || (message.channel === 'text' ? 'A text message' : '')}
+            {message.subject || (message.channel === 'text' ? say.aTextMessage : '')}
           </b>
         )}
         <span className={classes.to}>
-          {message.to.length > 0 ? `to ${joinNames(message.to)}` : 'to nobody yet'}
+          {message.to.length > 0 ? `to ${joinNames(message.to)}` : say.toNobodyYet}
         </span>
         <Tip label={exactTime(message.updatedAtUtc)}>
-          <span className={classes.author}>by {message.author}</span>
+          <span className={classes.author}>{say.by(message.author)}</span>
         </Tip>
       </div>
       <div className={classes.state}>
@@ -67,17 +68,10 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
         <p className={classes.reply}>
           {heardWords(stateDetail.reply)} <q>{stateDetail.reply}</q>
           <br />
-          {state === 'failed'
-            ? refusalAdvice(stateDetail.reply)
-            : 'Nothing is lost; it is tried again by itself.'}
+          {state === 'failed' ? refusalAdvice(stateDetail.reply) : say.nothingIsLostItIs}
         </p>
       )}
-      {state === 'may-have-gone' ? (
-        <p className={classes.reply}>
-          It was handed over, and the line broke before the mail server said it has it. It is never sent again
-          unasked. Ask a recipient, then say which it is.
-        </p>
-      ) : null}
+      {state === 'may-have-gone' ? <p className={classes.reply}>{say.itWasHandedOverAnd}</p> : null}
     </article>
   );
 }
@@ -100,7 +94,7 @@ function Countdown({
   }, []);
   const seconds = Math.ceil((leavesAtUtc - now) / 1000);
   if (seconds > 90) return stateWords(message);
-  return seconds > 0 ? `Sends in ${seconds} s` : 'Sending';
+  return seconds > 0 ? say.sendsInS(seconds) : say.sending;
 }
 
 function Actions({ message }: { readonly message: MessageSummary }) {
@@ -121,19 +115,19 @@ function Actions({ message }: { readonly message: MessageSummary }) {
     <>
       {state === 'held' || state === 'queued' || state === 'deferred' ? (
         <Button onClick={callBack} disabled={recalling.isLoading}>
-          Stop sending
+          {say.stopSending}
         </Button>
       ) : null}
       {state === 'held' ? <OtherTime messageId={id} /> : null}
       {state === 'failed' ? (
         <Button onClick={callBack} disabled={recalling.isLoading}>
-          Mend and send again
+          {say.mendAndSendAgain}
         </Button>
       ) : null}
       {state === 'may-have-gone' ? (
         <>
-          <Button onClick={() => void decide({ id, decision: 'gone' })}>It has gone: file it</Button>
-          <Button onClick={() => void decide({ id, decision: 'send-again' })}>Send it again</Button>
+          <Button onClick={() => void decide({ id, decision: 'gone' })}>{say.itHasGoneFileIt}</Button>
+          <Button onClick={() => void decide({ id, decision: 'send-again' })}>{say.sendItAgain}</Button>
         </>
       ) : null}
       {error ? (
@@ -158,14 +152,14 @@ function OtherTime({ messageId }: { readonly messageId: string }) {
             setOpened(!opened);
           }}
         >
-          Change time…
+          {say.changeTime}
         </Button>
       </Popover.Target>
       <Popover.Dropdown>
         {message ? (
           <LeavingTime
             message={message}
-            done="Change time"
+            done={say.changeTime2}
             onChoose={(sendOn) => {
               void reschedule({ id: messageId, sendOn })
                 .unwrap()

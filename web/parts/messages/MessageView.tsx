@@ -5,6 +5,7 @@ import { lateKey } from '../../../core/merge/late.ts';
 import type { BlockNode, InlineNode, Mark, Table } from '../../../core/template/document.ts';
 import { pictureUrl } from './pictures.ts';
 import { Tip } from '../../ui/Tip.tsx';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './MessageView.module.css';
 
 /** What the places of a letter say that are not its own words. */
@@ -135,7 +136,7 @@ function Inline({ node, places }: { readonly node: InlineNode; readonly places: 
     case 'late':
     case 'field':
       return (
-        <Tip label="Worked out when it leaves">
+        <Tip label={say.workedOutWhenItLeaves}>
           <span className={classes.value}>{places.late[lateKey(node.attrs)]}</span>
         </Tip>
       );
@@ -189,12 +190,12 @@ function BlankPlace({ blankKey, places }: { readonly blankKey: string; readonly 
   if (proposed === undefined || proposed === '')
     return (
       <span className={classes.blank}>
-        {places.blanks.find(({ key }) => key === blankKey)?.label ?? 'a blank'}
+        {places.blanks.find(({ key }) => key === blankKey)?.label ?? say.aBlank}
       </span>
     );
   const date = parsePlainDate(proposed);
   return (
-    <Tip label="Proposed; you can change it">
+    <Tip label={say.proposedYouCanChangeIt}>
       <span className={classes.value}>{date ? formatDate(date, 'long') : proposed}</span>
     </Tip>
   );

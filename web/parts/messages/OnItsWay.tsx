@@ -1,5 +1,6 @@
 import type { MessageSummary } from '../../../contract/messages.ts';
 import { MessageLine } from './MessageLine.tsx';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './OnItsWay.module.css';
 
 /** What was written on a matter and is not filed yet: drafts, what is held, what is stuck. */
@@ -12,8 +13,8 @@ export function OnItsWay({
 }) {
   if (messages.length === 0) return null;
   return (
-    <section aria-label="Not filed yet" className={classes.way}>
-      <h2 className={classes.title}>On the desk and on its way</h2>
+    <section aria-label={say.notFiledYet} className={classes.way}>
+      <h2 className={classes.title}>{say.onTheDeskAndOn}</h2>
       {messages.map((message) => (
         <MessageLine key={message.id} message={message} mayChange={mayChange} withMatter={false} />
       ))}

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { Choice } from '../../ui/Choice.tsx';
+import { say } from '../../words/en/parts-messages.ts';
 import classes from './Received.module.css';
 
 const READERS = {
-  wide: 'on a wide screen',
-  narrow: 'on a phone',
-  dark: 'on a dark screen',
-  bare: 'with pictures off',
-  text: 'as text alone',
+  wide: say.onAWideScreen,
+  narrow: say.onAPhone,
+  dark: say.onADarkScreen,
+  bare: say.withPicturesOff,
+  text: say.asTextAlone,
 } as const;
 type Reader = keyof typeof READERS;
 const READER_KEYS = Object.keys(READERS) as readonly Reader[];
@@ -35,11 +36,11 @@ export function Received({ subject, html, text }: ReceivedProps) {
   return (
     <figure className={classes.received}>
       <figcaption>
-        As it arrives{' '}
+        {say.asItArrives}
         <Choice
           bare
           plain
-          label="As it arrives"
+          label={say.asItArrives2}
           value={reader}
           options={READER_KEYS.map((key) => ({ value: key, label: READERS[key] }))}
           onChange={setReader}
@@ -52,7 +53,7 @@ export function Received({ subject, html, text }: ReceivedProps) {
           key={reader}
           className={classes.frame}
           data-reader={reader}
-          title={`“${subject}” as it arrives`}
+          title={say.asItArrives3(subject)}
           sandbox="allow-same-origin"
           srcDoc={asRead(html, reader)}
           onLoad={(event) => {

@@ -2,6 +2,7 @@ import type { ContactSummary } from '../../../contract/directory.ts';
 import { useFindContactsQuery } from '../../api/contacts.ts';
 import { PickField } from './PickField.tsx';
 import { usePick } from './usePick.ts';
+import { say } from '../../words/en/parts-pickers.ts';
 
 interface ContactPickerProps {
   readonly label: string;
@@ -20,7 +21,7 @@ export function ContactPicker({ label, chosen, onChoose, autoFocus }: ContactPic
       pick={pick}
       label={label}
       labelled="above"
-      listLabel="Contacts"
+      listLabel={say.contacts}
       chosen={chosen}
       found={pick.query === pick.typed && !isFetching ? data?.items : undefined}
       idOf={({ id }) => id}

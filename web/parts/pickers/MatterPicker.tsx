@@ -3,6 +3,7 @@ import type { MatterSummary } from '../../../contract/matters.ts';
 import { useFindMattersQuery } from '../../api/matters.ts';
 import { PickField } from './PickField.tsx';
 import { usePick } from './usePick.ts';
+import { say } from '../../words/en/parts-pickers.ts';
 
 interface MatterPickerProps {
   readonly label: string;
@@ -32,7 +33,7 @@ export function MatterPicker({
       pick={pick}
       label={label}
       labelled={labelled}
-      listLabel="Matters"
+      listLabel={say.matters}
       chosen={chosen ? `${chosen.reference} · ${chosen.title}` : ''}
       found={pick.query === pick.typed && !isFetching ? data?.items : undefined}
       idOf={({ id }) => id}

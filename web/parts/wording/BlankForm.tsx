@@ -3,7 +3,8 @@ import type { FieldChoice, TemplateContentJson } from '../../../contract/templat
 import { BLANK_KINDS } from '../../../core/template/blanks.ts';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { ShiftForm } from '../conditions/ShiftForm.tsx';
-import { KIND_WORDS } from '../../words/templateWords.ts';
+import { KIND_WORDS } from '../../words/en/templateWords.ts';
+import { say } from '../../words/en/parts-wording.ts';
 
 type Blanks = TemplateContentJson['blanks'];
 type Blank = Blanks[number];
@@ -28,14 +29,14 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
   return (
     <>
       <TextField
-        label="Asked as"
+        label={say.askedAs}
         value={blank.label}
         onChange={(label) => {
           onChange({ ...blank, label });
         }}
       />
       <SelectField
-        label="Answered with"
+        label={say.answeredWith}
         value={blank.kind}
         options={BLANK_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
         onChange={(kind) => {
@@ -53,18 +54,18 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
         />
       ) : null}
       <TextField
-        label="Help for the writer"
+        label={say.helpForTheWriter}
         value={blank.help ?? ''}
         onChange={(help) => {
           onChange({ ...blank, help });
         }}
       />
       <SelectField
-        label="Proposes"
+        label={say.proposes}
         value={blank.defaultFrom?.path ?? (blank.proposes === undefined ? '' : WORDS)}
         options={[
           ['', 'nothing'],
-          ...(mayPropose ? [[WORDS, 'fixed words'] as const] : []),
+          ...(mayPropose ? [[WORDS, say.fixedWords] as const] : []),
           ...proposals.map(({ path, label }) => [path, label] as const),
         ]}
         onChange={(path) => {
@@ -83,11 +84,11 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
       ) : null}
       {dated ? (
         <SelectField
-          label="A day without a year"
+          label={say.aDayWithoutAYear}
           value={blank.looks ?? 'ahead'}
           options={[
-            ['ahead', 'is the next to come'],
-            ['back', 'is the last that was'],
+            ['ahead', say.isTheNextToCome],
+            ['back', say.isTheLastThatWas],
           ]}
           onChange={(looks) => {
             const { looks: _before, ...rest } = blank;
@@ -96,7 +97,7 @@ export function BlankForm({ blank, fields, onChange }: BlankFormProps) {
         />
       ) : null}
       <CheckField
-        label="must be answered"
+        label={say.mustBeAnswered}
         checked={blank.required}
         onChange={(required) => {
           onChange({ ...blank, required });
@@ -113,9 +114,10 @@ function ProposedWords({ blank, onChange }: Pick<BlankFormProps, 'blank' | 'onCh
   const change = (words: string): void => {
     onChange({ ...blank, proposes: words });
   };
-  if (blank.kind !== 'choice') return <TextField label="Proposed words" value={proposes} onChange={change} />;
+  if (blank.kind !== 'choice')
+    return <TextField label={say.proposedWords} value={proposes} onChange={change} />;
   const options = choices.map(({ key, label }) => [key, label] as const);
-  return <SelectField label="Proposed choice" value={proposes} options={options} onChange={change} />;
+  return <SelectField label={say.proposedChoice} value={proposes} options={options} onChange={change} />;
 }
 
 type Choices = NonNullable<Blank['choices']>;
@@ -130,7 +132,7 @@ function ChoiceList({ choices, onChange }: ChoiceListProps) {
   const [typed, setTyped] = useState(choices.map(({ label }) => label).join('\n'));
   return (
     <TextField
-      label="The list, a line each"
+      label={say.theListALineEach}
       multiline
       value={typed}
       onChange={(text) => {

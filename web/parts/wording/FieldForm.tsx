@@ -7,15 +7,16 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { ShiftForm } from '../conditions/ShiftForm.tsx';
 import type { PlaceFormProps } from './place.ts';
 import type { Place } from './place.ts';
-import { FORMAT_WORDS } from '../../words/templateWords.ts';
+import { FORMAT_WORDS } from '../../words/en/templateWords.ts';
+import { say } from '../../words/en/parts-wording.ts';
 
 const EMPTY_OPTIONS: readonly (readonly [value: string, label: string])[] = [
-  ['ask', 'ask the writer'],
-  ['words', 'use other words'],
-  ['leaveOut', 'leave it out'],
-  ['sentence', 'leave its sentence out'],
-  ['paragraph', 'leave its paragraph out'],
-  ['row', 'leave its row out'],
+  ['ask', say.askTheWriter],
+  ['words', say.useOtherWords],
+  ['leaveOut', say.leaveItOut],
+  ['sentence', say.leaveItsSentenceOut],
+  ['paragraph', say.leaveItsParagraphOut],
+  ['row', say.leaveItsRowOut],
 ];
 
 const emptyKey = (when: WhenEmpty): string =>
@@ -49,12 +50,12 @@ export function FieldForm({
   return (
     <>
       <b>
-        {field?.label ?? 'A field that is gone'}
-        <small>{field?.value === null || field === undefined ? 'nothing on this matter' : field.value}</small>
+        {field?.label ?? say.aFieldThatIsGone}
+        <small>{field?.value === null || field === undefined ? say.nothingOnThisMatter : field.value}</small>
       </b>
       {formats.length > 1 ? (
         <SelectField
-          label="Written as"
+          label={say.writtenAs}
           value={format}
           options={formats.map((one) => [one, FORMAT_WORDS[one]] as const)}
           onChange={(chosen) => {
@@ -71,7 +72,7 @@ export function FieldForm({
         />
       ) : null}
       <SelectField
-        label="When there is nothing"
+        label={say.whenThereIsNothing}
         value={emptyKey(whenEmpty)}
         options={EMPTY_OPTIONS.filter(([key]) => key !== 'row' || inRow)}
         onChange={(key) => {
@@ -80,7 +81,7 @@ export function FieldForm({
       />
       {whenEmpty.kind === 'words' ? (
         <TextField
-          label="Other words"
+          label={say.otherWords}
           value={whenEmpty.words}
           onChange={(words) => {
             onSet({ whenEmpty: { kind: 'words', words } });

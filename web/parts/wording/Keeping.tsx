@@ -1,4 +1,5 @@
 import { Button } from '../../ui/Button.tsx';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
 
 interface KeepingProps {
@@ -17,8 +18,8 @@ export function Keeping({ why, words, disabled, onWhy, onKeep }: KeepingProps) {
       {why === undefined ? null : (
         <input
           value={why}
-          aria-label="Why it is changed"
-          placeholder="why (optional)"
+          aria-label={say.whyItIsChanged}
+          placeholder={say.whyOptional}
           onChange={(event) => {
             onWhy(event.currentTarget.value);
           }}

@@ -1,14 +1,15 @@
 import { NavLink } from 'react-router';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Library.module.css';
 
 /** Whole templates, and the passages that they share. */
 export function LibraryTabs() {
   return (
-    <nav className={classes.tabs} aria-label="Wording">
+    <nav className={classes.tabs} aria-label={say.wording}>
       <NavLink to="/templates" end>
-        Templates
+        {say.templates}
       </NavLink>
-      <NavLink to="/passages">Passages and signatures</NavLink>
+      <NavLink to="/passages">{say.passagesAndSignatures}</NavLink>
     </nav>
   );
 }

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
-import { problemWords } from '../../words/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
 
 /** A template that could not be opened. */
@@ -9,7 +10,7 @@ export function NoTemplate({ error }: { readonly error: unknown }) {
   return (
     <div className={classes.missing} role="alert">
       <p>{problemWords(error)}</p>
-      <Button onClick={() => void navigate('/templates')}>To the templates</Button>
+      <Button onClick={() => void navigate('/templates')}>{say.toTheTemplates}</Button>
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { SelectField, TextField } from '../../ui/Field.tsx';
 import { ConditionForm } from '../conditions/ConditionForm.tsx';
 
 import type { Place, PlaceFormProps } from './place.ts';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
 
 type Blanks = TemplateContentJson['blanks'];
@@ -74,7 +75,7 @@ export function SelectionBar({ editors, catalogue, blanks, onBlanks }: Selection
     });
   };
   return (
-    <section className={classes.selection} aria-label="The place you are at">
+    <section className={classes.selection} aria-label={say.thePlaceYouAreAt}>
       <PlaceForm place={place} catalogue={catalogue} blanks={blanks} onSet={set} onBlanks={onBlanks} />
     </section>
   );
@@ -105,7 +106,7 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
     case 'showWhen':
       return (
         <>
-          <b>{type === 'showWhen' ? 'This part stands' : 'These words stand'}</b>
+          <b>{type === 'showWhen' ? say.thisPartStands : say.theseWordsStand}</b>
           <ConditionForm
             group={attrs['when'] as ConditionGroup}
             fields={fields}
@@ -133,7 +134,7 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
     case 'space':
       return (
         <TextField
-          label="Height in pixels"
+          label={say.heightInPixels}
           type="number"
           value={String(attrs['height'])}
           onChange={(height) => {
@@ -153,16 +154,16 @@ interface AttrsProps extends Pick<PlaceFormProps, 'onSet'> {
 function PictureForm({ attrs, onSet }: AttrsProps) {
   return (
     <>
-      <b>This picture</b>
+      <b>{say.thisPicture}</b>
       <TextField
-        label="What it shows, in words"
+        label={say.whatItShowsInWords}
         value={String(attrs['alt'])}
         onChange={(alt) => {
           onSet({ alt });
         }}
       />
       <TextField
-        label="Width in pixels"
+        label={say.widthInPixels}
         type="number"
         value={String(attrs['width'])}
         onChange={(width) => {
@@ -176,16 +177,16 @@ function PictureForm({ attrs, onSet }: AttrsProps) {
 function ButtonForm({ attrs, onSet }: AttrsProps) {
   return (
     <>
-      <b>This button</b>
+      <b>{say.thisButton}</b>
       <TextField
-        label="Words on it"
+        label={say.wordsOnIt}
         value={String(attrs['label'])}
         onChange={(label) => {
           onSet({ label });
         }}
       />
       <TextField
-        label="Where it leads"
+        label={say.whereItLeads}
         type="url"
         value={String(attrs['href'])}
         onChange={(href) => {
@@ -206,10 +207,10 @@ function RepeatForm({ over, when, catalogue, onSet }: RepeatFormProps) {
   return (
     <>
       <SelectField
-        label="Once for each of"
+        label={say.onceForEachOf}
         value={over}
         options={catalogue.repeats.map(
-          (repeat) => [repeat.over, `${repeat.label} (${repeat.rows} here)`] as const,
+          (repeat) => [repeat.over, say.here(repeat.label, repeat.rows)] as const,
         )}
         onChange={(chosen) => {
           onSet({ over: chosen, when: null });
@@ -233,12 +234,12 @@ function RowForm({ attrs, catalogue, onSet }: AttrsProps & Pick<PlaceFormProps, 
   return (
     <>
       <SelectField
-        label="This row of the table stands"
+        label={say.thisRowOfTheTable}
         value={repeat?.over ?? ''}
         options={[
           ['', 'once'],
           ...catalogue.repeats.map(
-            ({ over, label, rows: count }) => [over, `for each of ${label} (${count} here)`] as const,
+            ({ over, label, rows: count }) => [over, say.forEachOfHere(label, count)] as const,
           ),
         ]}
         onChange={(over) => {
@@ -258,7 +259,7 @@ function RowForm({ attrs, catalogue, onSet }: AttrsProps & Pick<PlaceFormProps, 
           onSet({ repeat: null, when: null });
         }}
       >
-        Always, once
+        {say.alwaysOnce}
       </Button>
     </>
   );

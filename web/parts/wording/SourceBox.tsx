@@ -1,6 +1,7 @@
 import type { Editor } from '@tiptap/react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
 
 /**
@@ -13,7 +14,7 @@ export function SourceBox({ editor, onDone }: { readonly editor: Editor; readonl
   return (
     <div className={classes.source}>
       <textarea
-        aria-label="HTML source"
+        aria-label={say.htmlSource}
         spellCheck={false}
         rows={16}
         value={typed}
@@ -29,13 +30,10 @@ export function SourceBox({ editor, onDone }: { readonly editor: Editor; readonl
             onDone();
           }}
         >
-          Use this wording
+          {say.useThisWording}
         </Button>
-        <Button onClick={onDone}>Cancel</Button>
-        <small>
-          Scripts, styles and whatever a letter cannot hold are left out. ⟦1⟧ and the like are fields, blanks
-          and passages.
-        </small>
+        <Button onClick={onDone}>{say.cancel}</Button>
+        <small>{say.scriptsStylesAndWhateverA}</small>
       </div>
     </div>
   );

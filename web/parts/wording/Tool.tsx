@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { isSafeHref } from '../../../core/template/parseDocument.ts';
 import { wholeHref } from '../../words/href.ts';
 import { Tip } from '../../ui/Tip.tsx';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
 
 interface ToolProps {
@@ -40,9 +41,9 @@ export function LinkTool({ editor, on }: { readonly editor: Editor; readonly on:
       <input
         autoFocus
         className={classes.href}
-        aria-label="Address of the link"
+        aria-label={say.addressOfTheLink}
         value={typed}
-        placeholder="https://…"
+        placeholder={say.https}
         onChange={(event) => {
           setTyped(event.currentTarget.value);
         }}
@@ -56,7 +57,7 @@ export function LinkTool({ editor, on }: { readonly editor: Editor; readonly on:
     );
   return (
     <Tool
-      name={on ? 'Remove the link' : 'Link'}
+      name={on ? say.removeTheLink : say.link}
       on={on}
       onPress={() => {
         if (on) editor.chain().focus().extendMarkRange('link').unsetLink().run();

@@ -21,6 +21,7 @@ import {
 } from '@tabler/icons-react';
 import type { FieldCatalogue } from '../../../contract/templates.ts';
 import { LinkTool, Tool } from './Tool.tsx';
+import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
 
 interface ToolbarProps {
@@ -35,7 +36,7 @@ type OnEditor = Pick<ToolbarProps, 'editor'>;
 /** How the letters look; what gives the text its shape is put in by the sign for putting in. */
 export function Toolbar({ editor, palette = [], small = false }: ToolbarProps) {
   return (
-    <div className={classes.toolbar} data-small={small} role="toolbar" aria-label="Shape of the text">
+    <div className={classes.toolbar} data-small={small} role="toolbar" aria-label={say.shapeOfTheText}>
       <Marks editor={editor} small={small} />
       {palette.length > 0 ? <Colour editor={editor} palette={palette} /> : null}
       <TableTools editor={editor} />
@@ -44,13 +45,13 @@ export function Toolbar({ editor, palette = [], small = false }: ToolbarProps) {
 }
 
 const MARKS = [
-  ['Bold', IconBold, 'bold', (chain: ChainedCommands) => chain.toggleBold()],
-  ['Italic', IconItalic, 'italic', (chain: ChainedCommands) => chain.toggleItalic()],
-  ['Raised', IconSuperscript, 'superscript', (chain: ChainedCommands) => chain.toggleMark('superscript')],
-  ['Lowered', IconSubscript, 'subscript', (chain: ChainedCommands) => chain.toggleMark('subscript')],
-  ['Heading', IconH2, 'heading', (chain: ChainedCommands) => chain.toggleHeading({ level: 2 })],
-  ['List', IconList, 'bulletList', (chain: ChainedCommands) => chain.toggleBulletList()],
-  ['Numbered list', IconListNumbers, 'orderedList', (chain: ChainedCommands) => chain.toggleOrderedList()],
+  [say.bold, IconBold, 'bold', (chain: ChainedCommands) => chain.toggleBold()],
+  [say.italic, IconItalic, 'italic', (chain: ChainedCommands) => chain.toggleItalic()],
+  [say.raised, IconSuperscript, 'superscript', (chain: ChainedCommands) => chain.toggleMark('superscript')],
+  [say.lowered, IconSubscript, 'subscript', (chain: ChainedCommands) => chain.toggleMark('subscript')],
+  [say.heading, IconH2, 'heading', (chain: ChainedCommands) => chain.toggleHeading({ level: 2 })],
+  [say.list, IconList, 'bulletList', (chain: ChainedCommands) => chain.toggleBulletList()],
+  [say.numberedList, IconListNumbers, 'orderedList', (chain: ChainedCommands) => chain.toggleOrderedList()],
 ] as const;
 
 const SMALL = ['bold', 'italic', 'bulletList', 'orderedList'];
@@ -87,8 +88,8 @@ function Colour({ editor, palette }: ColourProps) {
   return (
     <Menu position="bottom-start" width={180}>
       <Menu.Target>
-        <button type="button" aria-label="Colour of the text">
-          <span>Colour</span>
+        <button type="button" aria-label={say.colourOfTheText}>
+          <span>{say.colour}</span>
         </button>
       </Menu.Target>
       <Menu.Dropdown>
@@ -101,18 +102,20 @@ function Colour({ editor, palette }: ColourProps) {
             {label}
           </Menu.Item>
         ))}
-        <Menu.Item onClick={() => editor.chain().focus().unsetMark('colour').run()}>As the rest</Menu.Item>
+        <Menu.Item onClick={() => editor.chain().focus().unsetMark('colour').run()}>
+          {say.asTheRest}
+        </Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );
 }
 
 const TABLE_TOOLS: readonly (readonly [string, Command])[] = [
-  ['Row below', addRowAfter],
-  ['Row out', deleteRow],
-  ['Column after', addColumnAfter],
-  ['Column out', deleteColumn],
-  ['Table out', deleteTable],
+  [say.rowBelow, addRowAfter],
+  [say.rowOut, deleteRow],
+  [say.columnAfter, addColumnAfter],
+  [say.columnOut, deleteColumn],
+  [say.tableOut, deleteTable],
 ];
 
 function TableTools({ editor }: OnEditor) {

@@ -2,6 +2,7 @@ import type { FieldCatalogue } from '../../../contract/templates.ts';
 import type { PutInItem } from '../editor/PutInList.tsx';
 import { SHAPES } from './shapes.ts';
 import { freshKey } from '../../words/freshKey.ts';
+import { say } from '../../words/en/parts-wording.ts';
 
 interface Places {
   readonly catalogue: FieldCatalogue | undefined;
@@ -14,7 +15,7 @@ interface Places {
   }[];
 }
 
-const NOTHING = 'nothing here';
+const NOTHING = say.nothingHere;
 /** A value that holds the letters comes behind every name that does. */
 const BY_VALUE = 0.5;
 const MIN_VALUE_LETTERS = 2;
@@ -60,7 +61,7 @@ function everything(
       kind: 'blank',
       key,
       label,
-      detail: 'asked once',
+      detail: say.askedOnce,
     })),
     ...(places.catalogue?.fields ?? []).map(({ path, label, value }): PutInItem => ({
       kind: 'field',
@@ -74,7 +75,7 @@ function everything(
         fields.map(({ path, label, value }): PutInItem => ({
           kind: 'field',
           path,
-          label: `${label} (each of ${holder})`,
+          label: say.eachOf(label, holder),
           detail: value ?? NOTHING,
         })),
       ),
@@ -85,10 +86,10 @@ function everything(
         // Offered to whoever has begun to type its name: a list of everything twice would hide what is there.
         ...(wanted === '' || fit(name, wanted) === 0
           ? []
-          : [{ kind: 'passageCopy', id, oneLine, label: `${name}, copied`, detail: opening } as const]),
+          : [{ kind: 'passageCopy', id, oneLine, label: say.copied(name), detail: opening } as const]),
       ]),
     ...(inLine ? [] : SHAPES.map((one): PutInItem => ({ kind: 'shape', ...one }))),
-    ...(inLine ? [] : [{ kind: 'signature', label: 'Signature', detail: 'of the sender' } as const]),
+    ...(inLine ? [] : [{ kind: 'signature', label: say.signature, detail: say.ofTheSender } as const]),
   ];
 }
 
@@ -123,8 +124,8 @@ export function putInItems(
             places.blanks.map(({ key }) => key),
           ),
           name,
-          label: `Ask for “${name}”`,
-          detail: 'only the writer knows',
+          label: say.askFor(name),
+          detail: say.onlyTheWriterKnows,
         },
       ];
 }

@@ -1,4 +1,5 @@
 import type { Editor } from '@tiptap/react';
+import { say } from '../../words/en/parts-wording.ts';
 
 const CELL = { type: 'tableCell', content: [{ type: 'paragraph' }] };
 const HEAD = { type: 'tableHeader', content: [{ type: 'paragraph' }] };
@@ -14,7 +15,7 @@ const CONTENT = {
     ],
   },
   columns: { type: 'columns', content: [COLUMN, COLUMN] },
-  button: { type: 'button', attrs: { label: 'Open', href: 'https://' } },
+  button: { type: 'button', attrs: { label: say.open, href: 'https://' } },
   rule: { type: 'divider' },
   space: { type: 'space', attrs: { height: 16 } },
 } as const;
@@ -27,14 +28,14 @@ export const SHAPES: readonly {
   readonly label: string;
   readonly detail: string;
 }[] = [
-  { shape: 'table', label: 'Table', detail: 'a head and a row, three columns' },
-  { shape: 'columns', label: 'Columns', detail: 'two, side by side' },
-  { shape: 'picture', label: 'Picture', detail: 'from a file' },
-  { shape: 'button', label: 'Button', detail: 'leads to an address' },
-  { shape: 'rule', label: 'Line', detail: 'from side to side' },
-  { shape: 'space', label: 'Space', detail: 'a line’s height' },
-  { shape: 'showWhen', label: 'Show when', detail: 'stands only under a condition' },
-  { shape: 'repeat', label: 'Repeat', detail: 'once for each of several' },
+  { shape: 'table', label: say.table, detail: say.aHeadAndARow },
+  { shape: 'columns', label: say.columns, detail: say.twoSideBySide },
+  { shape: 'picture', label: say.picture, detail: say.fromAFile },
+  { shape: 'button', label: say.button, detail: say.leadsToAnAddress },
+  { shape: 'rule', label: say.line, detail: say.fromSideToSide },
+  { shape: 'space', label: 'Space', detail: say.aLinesHeight },
+  { shape: 'showWhen', label: say.showWhen, detail: say.standsOnlyUnderACondition },
+  { shape: 'repeat', label: say.repeat, detail: say.onceForEachOfSeveral },
 ];
 
 export const isShape = (name: string): name is Shape => SHAPES.some(({ shape }) => shape === name);

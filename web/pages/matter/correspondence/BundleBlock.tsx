@@ -1,5 +1,5 @@
 import { today } from '../../../words/dates.ts';
-import { awaitingWords } from '../../../words/wording.ts';
+import { awaitingWords } from '../../../words/en/wording.ts';
 import { otherMonth } from './conversations.ts';
 import type { Bundle } from './conversations.ts';
 import { EntryLine } from './EntryLine.tsx';

@@ -2,7 +2,7 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { today } from '../../../words/dates.ts';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Discarded } from '../../../parts/messages/Discarded.tsx';
@@ -15,6 +15,7 @@ import { BundleBlock } from './BundleBlock.tsx';
 import { bundlesOf, months } from './conversations.ts';
 import { LettersBar } from './LettersBar.tsx';
 import type { Direction } from './LettersBar.tsx';
+import { say } from '../../../words/en/matter-correspondence.ts';
 import classes from './Correspondence.module.css';
 
 interface CorrespondenceProps {
@@ -31,7 +32,7 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
   const { entries, hasOlder, showOlder, isFetching, problem } = useEntries(matter);
   const shown = entries.filter((entry) => direction === 'all' || entry.direction === direction);
   return (
-    <section className={classes.letters} aria-label="Correspondence">
+    <section className={classes.letters} aria-label={say.correspondence}>
       <LettersBar
         matter={matter}
         direction={direction}
@@ -50,8 +51,10 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
         ) : null}
         {taking.data ? (
           <p role="status" className={classes.taken}>
-            {plural(taking.data.filed, 'message')} filed here
-            {taking.data.known > 0 ? `, ${taking.data.known} known already` : ''}
+            {say.filedHere(
+              plural(taking.data.filed, say.message),
+              taking.data.known > 0 ? say.knownAlready(taking.data.known) : '',
+            )}
             {taking.data.refused.map(({ name, why }) => `; ${name}: ${why}`)}
           </p>
         ) : null}
@@ -74,14 +77,14 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
           </section>
         ))}
         {entries.length === 0 ? (
-          <Blank title="No messages yet">
-            <p>What is sent from this matter, and what comes back, is filed here by itself.</p>
+          <Blank title={say.noMessagesYet}>
+            <p>{say.whatIsSentFromThis}</p>
           </Blank>
         ) : null}
         {problem ? <p role="alert">{problemWords(problem)}</p> : null}
         {hasOlder ? (
           <Button disabled={isFetching} onClick={showOlder}>
-            Older messages
+            {say.olderMessages}
           </Button>
         ) : null}
       </div>

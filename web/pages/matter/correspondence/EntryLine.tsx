@@ -3,10 +3,11 @@ import { dayParts } from '../../../../core/model/plainDate.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { bareSubject } from '../../../../core/correspondence/answers.ts';
 import { dayOf, exactTime } from '../../../words/dates.ts';
-import { plural } from '../../../words/wording.ts';
+import { plural } from '../../../words/en/wording.ts';
 import { useOpenHere } from './useOpenHere.ts';
 import { OpenedEntry } from './OpenedEntry.tsx';
 import { Tip } from '../../../ui/Tip.tsx';
+import { say } from '../../../words/en/matter-correspondence.ts';
 import classes from './Correspondence.module.css';
 
 interface EntryLineProps {
@@ -19,22 +20,22 @@ interface EntryLineProps {
 }
 
 const DIRECTIONS = {
-  out: { words: 'sent to', path: 'M1 8L8 1M3 1h5v5' },
-  in: { words: 'received from', path: 'M8 1L1 8M6 8H1V3' },
-  note: { words: 'noted by', path: 'M2 4.500h5' },
+  out: { words: say.sentTo, path: 'M1 8L8 1M3 1h5v5' },
+  in: { words: say.receivedFrom, path: 'M8 1L1 8M6 8H1V3' },
+  note: { words: say.notedBy, path: 'M2 4.500h5' },
 } as const;
 
 /** What is to be known of it before anything else. */
 function standingWords({ standing, bounced }: EntrySummary): string | undefined {
   if (standing) return standing.kind === 'moved' ? 'moved' : 'corrected';
-  return bounced ? 'came back' : undefined;
+  return bounced ? say.cameBack : undefined;
 }
 
 /** Files by what they are called where they come from: attachments came in, what we send is enclosed. */
 function filesWords({ attachmentNames, direction }: EntrySummary): string {
   const count = attachmentNames.length;
   if (count === 0) return '';
-  return direction === 'in' ? plural(count, 'attachment') : `${count} enclosed`;
+  return direction === 'in' ? plural(count, say.attachment) : `${count} enclosed`;
 }
 
 /** One letter on one line; pressed, it opens in its place. The address of the page says which is open. */

@@ -3,6 +3,7 @@ import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Tip } from '../../../ui/Tip.tsx';
+import { say } from '../../../words/en/matter-correspondence.ts';
 import classes from './Correspondence.module.css';
 
 export type Direction = EntrySummary['direction'] | 'all';
@@ -17,16 +18,16 @@ interface LettersBarProps {
 }
 
 const DIRECTIONS = [
-  ['all', 'All'],
-  ['out', 'Sent'],
-  ['in', 'Received'],
-  ['note', 'Notes'],
+  ['all', say.all],
+  ['out', say.sent],
+  ['in', say.received],
+  ['note', say.notes],
 ] as const;
 
 /** Which of a matter's letters are shown, and what can be added to them. */
 export function LettersBar({ matter, direction, noting, mayChange, onDirection, onNoting }: LettersBarProps) {
   return (
-    <div className={classes.bar} role="group" aria-label="Which messages">
+    <div className={classes.bar} role="group" aria-label={say.whichMessages}>
       {DIRECTIONS.map(([value, label]) =>
         value === 'note' && matter.counts.note === 0 ? null : (
           <button
@@ -43,12 +44,12 @@ export function LettersBar({ matter, direction, noting, mayChange, onDirection, 
       )}
       {mayChange ? (
         <Button className={classes.noting} aria-pressed={noting} onClick={onNoting}>
-          Add a note…
+          {say.addANote}
         </Button>
       ) : null}
-      <Tip label="Words, people, days and kinds on this matter">
+      <Tip label={say.wordsPeopleDaysAndKinds}>
         <Link className={classes.finding} to={`/correspondence?matterId=${matter.id}`}>
-          Find
+          {say.find}
         </Link>
       </Tip>
     </div>

@@ -1,12 +1,13 @@
 import { useForm } from '@mantine/form';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { useWriteNoteMutation } from '../../../api/correspondence.ts';
+import { say } from '../../../words/en/matter-correspondence.ts';
 import classes from './Correspondence.module.css';
 
 const KINDS = [
-  ['Call', 'Telephone call'],
+  ['Call', say.telephoneCall],
   ['Meeting', 'Meeting'],
   ['Note', 'Note'],
 ] as const;
@@ -23,7 +24,7 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
   const form = useForm({
     initialValues: {
       category: 'Call' as (typeof KINDS)[number][0],
-      subject: corrects ? `Correction of “${corrects.subject}”` : '',
+      subject: corrects ? say.correctionOf(corrects.subject) : '',
       text: '',
     },
   });
@@ -40,7 +41,7 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
   return (
     <form
       className={classes.note}
-      aria-label={corrects ? 'A correction' : 'A note'}
+      aria-label={corrects ? say.aCorrection : say.aNote}
       onSubmit={(event) => {
         event.preventDefault();
         void keep();
@@ -53,7 +54,7 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
     >
       {corrects ? null : (
         <SelectField
-          label="What it was"
+          label={say.whatItWas}
           value={values.category}
           options={KINDS}
           onChange={(category) => {
@@ -62,7 +63,7 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
         />
       )}
       <TextField
-        label={corrects ? 'What is corrected' : 'With whom, about what'}
+        label={corrects ? say.whatIsCorrected : say.withWhomAboutWhat}
         wide
         autoFocus
         value={values.subject}
@@ -71,7 +72,7 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
         }}
       />
       <TextField
-        label="What was said"
+        label={say.whatWasSaid}
         wide
         multiline
         value={values.text}
@@ -81,10 +82,10 @@ export function NoteForm({ matterId, corrects, onEnd }: NoteFormProps) {
       />
       <p>
         <Button kind="go" type="submit" disabled={isLoading || values.subject.trim() === ''}>
-          File it here
+          {say.fileItHere}
         </Button>
-        <Button onClick={onEnd}>Cancel</Button>
-        {corrects ? <small>The entry itself stays as it was filed; this one points to it.</small> : null}
+        <Button onClick={onEnd}>{say.cancel}</Button>
+        {corrects ? <small>{say.theEntryItselfStaysAs}</small> : null}
         {error ? <span role="alert">{problemWords(error)}</span> : null}
       </p>
     </form>

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { EntryDetail } from '../../../../contract/correspondence.ts';
 import { dayOf, exactTime, listDay, today } from '../../../words/dates.ts';
-import { noteWords } from '../../../words/noteWords.ts';
-import { fileSize, problemWords, refusalAdvice } from '../../../words/wording.ts';
+import { noteWords } from '../../../words/en/noteWords.ts';
+import { fileSize, problemWords, refusalAdvice } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { InvitationCard } from '../../../parts/messages/InvitationCard.tsx';
 import { MessageFrame } from '../../../parts/messages/MessageFrame.tsx';
@@ -16,6 +16,7 @@ import { useEntryQuery } from '../../../api/correspondence.ts';
 import { MovedWords, useMoving } from './moving.tsx';
 import type { Moving } from './moving.tsx';
 import { Tip } from '../../../ui/Tip.tsx';
+import { say } from '../../../words/en/matter-correspondence.ts';
 import classes from './Correspondence.module.css';
 
 type Line = EntryDetail['to'];
@@ -38,16 +39,16 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
     <div className={classes.opened}>
       {entry.standing ? (
         <p className={classes.refusal}>
-          {entry.standing.kind === 'moved' ? 'It was moved: ' : 'It was corrected: '}
+          {entry.standing.kind === 'moved' ? say.itWasMoved : say.itWasCorrected}
           <Link to={`/matters/${entry.matterId}?entry=${entry.standing.byEntryId}`}>
-            what was said about it
+            {say.whatWasSaidAboutIt}
           </Link>
         </p>
       ) : null}
       <MovedWords moving={moving} />
       {entry.refusals.map(({ address, reply }) => (
         <p key={address} className={classes.refusal}>
-          <b>{address} was refused:</b> {reply} {refusalAdvice(reply)}
+          <b>{say.wasRefused(address)}</b> {reply} {refusalAdvice(reply)}
         </p>
       ))}
       {entry.deliveries.map(({ address, action, words, atUtc }) => (
@@ -57,7 +58,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         >
           <b>
             {address}{' '}
-            {action === 'failed' ? 'did not get it' : action === 'delayed' ? 'gets it late' : 'has it'}:
+            {action === 'failed' ? say.didNotGetIt : action === 'delayed' ? say.getsItLate : say.hasIt}:
           </b>{' '}
           {words} {action === 'failed' ? refusalAdvice(words) : ''}{' '}
           <Tip label={exactTime(atUtc)}>
@@ -66,13 +67,13 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         </p>
       ))}
       <dl className={classes.meta}>
-        <Meta name="From" words={people([entry.from])} />
-        <Meta name="Sender" words={checkedWords(entry)} />
-        <Meta name="To" words={people(entry.to)} />
-        <Meta name="Cc" words={people(entry.cc)} />
-        <Meta name="Bcc" words={people(entry.bcc)} />
-        <Meta name="When" words={exactTime(entry.occurredAtUtc)} />
-        <Meta name="Subject" words={entry.subject} />
+        <Meta name={say.from} words={people([entry.from])} />
+        <Meta name={say.sender} words={checkedWords(entry)} />
+        <Meta name={say.to} words={people(entry.to)} />
+        <Meta name={say.cc} words={people(entry.cc)} />
+        <Meta name={say.bcc} words={people(entry.bcc)} />
+        <Meta name={say.when} words={exactTime(entry.occurredAtUtc)} />
+        <Meta name={say.subject} words={entry.subject} />
       </dl>
       <InvitationCard invitation={entry.invitation} />
       <MessageFrame subject={entry.subject} html={entry.html} text={entry.text} />
@@ -82,24 +83,26 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
           <Answer entry={entry} />
         )}
         <a href={`/api/v1/correspondence/${entry.id}/raw`} download>
-          Original message ({RAW_ENDINGS[entry.channel] ?? 'file'}, {fileSize(entry.rawBytes)})
+          {say.originalMessage(RAW_ENDINGS[entry.channel] ?? say.file, fileSize(entry.rawBytes))}
         </a>
-        {entry.templateName === null ? null : <span>from “{entry.templateName}”</span>}
+        {entry.templateName === null ? null : <span>{say.from2(entry.templateName)}</span>}
         {entry.sentBy === null ? null : (
           <span>
-            by {entry.sentBy}
-            {entry.direction === 'out' && entry.channel === 'email' && entry.from.name !== entry.sentBy
-              ? `, for ${entry.from.name}`
-              : ''}
+            {say.by(
+              entry.sentBy,
+              entry.direction === 'out' && entry.channel === 'email' && entry.from.name !== entry.sentBy
+                ? say.forIt(entry.from.name)
+                : '',
+            )}
           </span>
         )}
         {entry.cautionsOverridden.length > 0 ? (
-          <span>sent in spite of: {entry.cautionsOverridden.map(overridden).join(', ')}</span>
+          <span>{say.sentInSpiteOf(entry.cautionsOverridden.map(overridden).join(', '))}</span>
         ) : null}
         {mayChange && entry.direction !== 'note' ? <SaveEntry entry={entry} /> : null}
         {mayChange && entry.standing === null ? <Mend entry={entry} onMove={moving.move} /> : null}
-        <Tip label={`Seal ${entry.seal}`}>
-          <span className={classes.seal}>sealed {entry.seal.slice(0, 12)}</span>
+        <Tip label={say.seal(entry.seal)}>
+          <span className={classes.seal}>{say.sealed(entry.seal.slice(0, 12))}</span>
         </Tip>
       </footer>
     </div>
@@ -118,9 +121,7 @@ const overridden = (code: string): string => noteWords({ code, params: {} }).tit
 /** What came in from somebody whom nothing proves says so for good. */
 const checkedWords = ({ authenticated, direction, channel }: EntryDetail): string => {
   if (direction !== 'in' || channel !== 'email' || authenticated === 'passed') return '';
-  return authenticated === 'failed'
-    ? 'not proven: the mail server could not confirm who wrote it'
-    : 'not checked by a mail server';
+  return authenticated === 'failed' ? say.notProvenTheMailServer : say.notCheckedByAMail;
 };
 
 function Meta({ name, words }: { readonly name: string; readonly words: string }) {
@@ -136,7 +137,7 @@ function Meta({ name, words }: { readonly name: string; readonly words: string }
 function Attachments({ entry }: { readonly entry: EntryDetail }) {
   if (entry.attachments.length === 0) return null;
   return (
-    <ul className={classes.files} aria-label={entry.direction === 'in' ? 'Attachments' : 'Enclosed'}>
+    <ul className={classes.files} aria-label={entry.direction === 'in' ? say.attachments : say.enclosed}>
       {entry.attachments.map(({ index, name, sizeBytes }) => (
         <li key={index}>
           <a href={`/api/v1/correspondence/${entry.id}/attachments/${index}`} target="_blank" rel="noopener">
@@ -162,19 +163,19 @@ function Mend({ entry, onMove }: { readonly entry: EntryDetail; readonly onMove:
           setMending(mending === 'move' ? undefined : 'move');
         }}
       >
-        Move…
+        {say.move}
       </Button>
       <Button
         onClick={() => {
           setMending(mending === 'correct' ? undefined : 'correct');
         }}
       >
-        Correct…
+        {say.correct}
       </Button>
       {mending === 'move' ? (
         <div className={classes.mending}>
           <MatterPicker
-            label="To which matter"
+            label={say.toWhichMatter}
             onChoose={({ id }) => {
               onMove({ id: entry.id, fromMatterId: entry.matterId, matterId: id });
             }}
@@ -211,12 +212,12 @@ function Answer({ entry }: { readonly entry: EntryDetail }) {
   );
   return (
     <>
-      {button('sender', entry.direction === 'in' ? 'Reply' : 'Send again')}
-      {others ? button('all', 'Reply to all') : null}
+      {button('sender', entry.direction === 'in' ? say.reply : say.sendAgain)}
+      {others ? button('all', say.replyToAll) : null}
       <StartLink matterId={entry.matterId} from={{ inReplyTo: entry.id, answer: 'sender' }}>
-        Reply from a template
+        {say.replyFromATemplate}
       </StartLink>
-      {button('forward', 'Forward')}
+      {button('forward', say.forward)}
     </>
   );
 }

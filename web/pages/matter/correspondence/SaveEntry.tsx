@@ -6,6 +6,7 @@ import { useMatterQuery } from '../../../api/matters.ts';
 import { useMessageQuery } from '../../../api/messages.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SaveAs } from '../sheet/SaveAs.tsx';
+import { say } from '../../../words/en/matter-correspondence.ts';
 
 /** Turns what was sent or received into a template: with its fields where it was written here, by its wording otherwise. */
 export function SaveEntry({ entry }: { readonly entry: EntryDetail }) {
@@ -24,7 +25,7 @@ export function SaveEntry({ entry }: { readonly entry: EntryDetail }) {
         else void navigate('/templates/import', { state: { entryId: entry.id, name: entry.subject } });
       }}
     >
-      Save as…
+      {say.saveAs}
     </Button>
   );
 }

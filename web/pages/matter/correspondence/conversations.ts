@@ -4,7 +4,8 @@ import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { groupBy } from '../../../../core/model/groupBy.ts';
 import { dayParts } from '../../../../core/model/plainDate.ts';
 import type { PlainDate } from '../../../../core/model/plainDate.ts';
-import { dayOf } from '../../../words/dates.ts';
+import { dayOf, writeDay } from '../../../words/dates.ts';
+import { say } from '../../../words/en/matter-correspondence.ts';
 
 /** A conversation as one block: its subject said once, its entries newest first. */
 export interface Bundle {
@@ -26,7 +27,7 @@ function subjectOf(entries: readonly EntrySummary[]): string {
   const first = entries.findLast(({ subject }) => subject.trim() !== '');
   const bare = first && bareSubject(first.subject);
   if (bare) return bare;
-  return entries.some(({ channel }) => channel === 'text') ? 'Text message' : 'Without a subject';
+  return entries.some(({ channel }) => channel === 'text') ? say.textMessage : say.withoutASubject;
 }
 
 /** Bundles under the month of their latest entry, newest first; the year stands with months of another one. */
@@ -38,7 +39,7 @@ export function months(
   return [
     ...groupBy(bundles, ({ entries }) => {
       const day = dayOf(entries[0]?.occurredAtUtc ?? 0);
-      const month = formatDate(day, 'monthYear');
+      const month = writeDay(day, 'monthYear');
       return dayParts(day).year === thisYear ? month.replace(/ \d+$/, '') : month;
     }),
   ];

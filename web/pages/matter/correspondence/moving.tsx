@@ -2,7 +2,8 @@ import { useState } from 'react';
 import type { Moved } from '../../../../contract/correspondence.ts';
 import { useMoveEntryMutation } from '../../../api/correspondence.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
+import { say } from '../../../words/en/matter-correspondence.ts';
 
 interface Move {
   readonly id: string;
@@ -53,9 +54,9 @@ export function MovedWords({ moving }: { readonly moving: Moving }) {
     <>
       {moved ? (
         <p role="status">
-          It is on {moved.reference} now.{' '}
+          {say.itIsOnNow(moved.reference)}
           <Button disabled={busy} onClick={back}>
-            Move it back
+            {say.moveItBack}
           </Button>
         </p>
       ) : null}

@@ -1,8 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
-import { formatDate } from '../../../../core/dates/formatDate.ts';
-import { readDay } from '../../../words/dates.ts';
+import { readDay, writeDay } from '../../../words/dates.ts';
 import { monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
 import type { DatelineData } from './datelineScale.ts';
+import { say } from '../../../words/en/matter-dateline.ts';
 import classes from './Dateline.module.css';
 
 const AXIS = 36;
@@ -44,7 +44,7 @@ function Line({ dateline, width }: { readonly dateline: DatelineData; readonly w
       })}
       <line className={classes.today} x1={scale.x(now)} x2={scale.x(now)} y1={AXIS - 14} y2={AXIS + 11} />
       <text className={classes.todayWord} x={scale.x(now)} y={AXIS + 20} textAnchor="middle">
-        today
+        {say.today}
       </text>
       {placeLabels(shown, dateline.today, scale, width).map(({ key, label, title, x, textX, row, state }) => (
         <g key={key} data-state={state} className={classes.key}>
@@ -62,7 +62,7 @@ function Line({ dateline, width }: { readonly dateline: DatelineData; readonly w
 }
 
 function describe({ keyDates, ticks }: DatelineData): string {
-  const dates = keyDates.map(({ label, date }) => `${label} ${formatDate(readDay(date), 'long')}`);
+  const dates = keyDates.map(({ label, date }) => `${label} ${writeDay(readDay(date), 'long')}`);
   const letters = ticks.reduce((sum, tick) => sum + tick.out + tick.in, 0);
   return [`${letters} messages`, ...dates].join(', ');
 }

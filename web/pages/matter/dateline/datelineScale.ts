@@ -2,8 +2,8 @@ import type { MatterDetail } from '../../../../contract/matters.ts';
 import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { addDays, addMonths, dayParts, daysBetween, plainDate } from '../../../../core/model/plainDate.ts';
 import type { PlainDate } from '../../../../core/model/plainDate.ts';
-import { readDay } from '../../../words/dates.ts';
-import { leftWords, nearness } from '../../../words/matterDates.ts';
+import { readDay, writeDay } from '../../../words/dates.ts';
+import { leftWords, nearness } from '../../../words/en/matterDates.ts';
 
 export type DatelineData = MatterDetail['dateline'];
 
@@ -76,7 +76,7 @@ export function placeLabels(shown: readonly Shown[], today: string, scale: Scale
       return {
         key: keyDate.label,
         label: row < 0 ? '' : words,
-        title: `${keyDate.label}: ${formatDate(keyDate.day, 'longWeekday')}`,
+        title: `${keyDate.label}: ${writeDay(keyDate.day, 'longWeekday')}`,
         x,
         textX,
         row,

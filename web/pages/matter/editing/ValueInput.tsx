@@ -8,6 +8,7 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { DayField } from '../../../parts/days/DayField.tsx';
 import { useReadCell } from './readCell.ts';
 import type { CellDefinition } from './readCell.ts';
+import { say } from '../../../words/en/matter-editing.ts';
 import classes from './Editing.module.css';
 
 interface ValueInputProps {
@@ -72,7 +73,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
     className: classes.input,
     'aria-label': label,
     'aria-invalid': misfit,
-    title: misfit ? `This is not what “${label}” can hold` : label,
+    title: misfit ? say.thisIsNotWhatCan(label) : label,
     autoFocus,
     value: typed,
     onChange: (event: { readonly currentTarget: { readonly value: string } }) => {
@@ -92,7 +93,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
         {...common}
         type="text"
         inputMode={isFigure ? 'decimal' : 'text'}
-        placeholder={kind === 'dateTime' ? 'tomorrow at 9:30' : undefined}
+        placeholder={kind === 'dateTime' ? say.tomorrowAt930 : undefined}
         onKeyDown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
           if (event.key !== 'Escape') return;
@@ -104,7 +105,7 @@ export function ValueInput({ definition, value, currency, autoFocus, onValue, on
       {understood === undefined || understood === typed.trim() ? null : (
         <small className={classes.readAs}>{understood}</small>
       )}
-      {misfit ? <small className={classes.misfit}>{MISFITS[kind] ?? 'not understood'}</small> : null}
+      {misfit ? <small className={classes.misfit}>{MISFITS[kind] ?? say.notUnderstood}</small> : null}
     </>
   );
 }
@@ -148,7 +149,7 @@ function ChosenValue({ label, typed, options, autoFocus, onChoose, onLeave }: Ch
       autoFocus={autoFocus}
       value={typed}
       options={[
-        { value: '', label: 'not said' },
+        { value: '', label: say.notSaid },
         ...options.map((one) => ({ value: one.key, label: one.label })),
       ]}
       onChange={onChoose}
@@ -161,7 +162,7 @@ const written = (value: Value | undefined): string | undefined => value && answe
 
 /** What a field that was not understood asks for. */
 const MISFITS: Readonly<Partial<Record<FactDefinition['kind'], string>>> = {
-  money: 'no amount yet: 1,284.00 or 1.5k',
-  number: 'no number yet',
-  dateTime: 'a day and a time: tomorrow at 9:30',
+  money: say.noAmountYet1284,
+  number: say.noNumberYet,
+  dateTime: say.aDayAndATime,
 };

@@ -1,6 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { MatterRecordView } from '../../../../contract/matterTypes.ts';
-import { problemCode, problemWords } from '../../../words/wording.ts';
+import { problemCode, problemWords } from '../../../words/en/wording.ts';
 import { useChangeMatterMutation, useLazyRecordQuery } from '../../../api/matters.ts';
 import { EditQueue } from './editQueue.ts';
 import type { Edit, Part } from './editQueue.ts';

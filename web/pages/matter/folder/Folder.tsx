@@ -3,13 +3,12 @@ import type { ReactNode } from 'react';
 import { Link, useOutletContext } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
 import type { DocumentView, MatterDetail, PartyView } from '../../../../contract/matters.ts';
-import { formatDate } from '../../../../core/dates/formatDate.ts';
 import { groupBy } from '../../../../core/model/groupBy.ts';
-import { listDay, readDay, today } from '../../../words/dates.ts';
-import { fileSize } from '../../../words/wording.ts';
+import { listDay, readDay, today, writeDay } from '../../../words/dates.ts';
+import { fileSize } from '../../../words/en/wording.ts';
 import { mayDo } from '../../../words/rights.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { leftWords, nearness } from '../../../words/matterDates.ts';
+import { leftWords, nearness } from '../../../words/en/matterDates.ts';
 import { PartiesEditor } from './PartiesEditor.tsx';
 import { RecordValues } from './RecordValues.tsx';
 import { Settled } from '../../../parts/followUps/Settled.tsx';
@@ -18,6 +17,7 @@ import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
 import { useRestrictDocumentMutation } from '../../../api/documents.ts';
 import { useEditing } from '../editing/useEditing.ts';
+import { say } from '../../../words/en/matter-folder.ts';
 import editing from '../editing/Editing.module.css';
 import { Tip } from '../../../ui/Tip.tsx';
 import classes from './Folder.module.css';
@@ -37,18 +37,19 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
   if (narrow) return <Strip matter={matter} />;
   const editable = mayChange && record !== undefined;
   return (
-    <section className={classes.folder} aria-label="Folder">
+    <section className={classes.folder} aria-label={say.folder}>
       {edit.undo ? (
         <p className={editing.done} role="status">
-          Changed · <Button onClick={edit.undo}>Undo</Button>
+          {say.changed}
+          <Button onClick={edit.undo}>{say.undo}</Button>
         </p>
       ) : null}
       {edit.problem === undefined ? null : (
         <p className={editing.done} data-severity="stop" role="alert">
-          {edit.problem} <Button onClick={edit.retry}>Try again</Button>
+          {edit.problem} <Button onClick={edit.retry}>{say.tryAgain}</Button>
         </p>
       )}
-      <Part title="Parties" count={matter.parties.length}>
+      <Part title={say.parties} count={matter.parties.length}>
         {changing && editable ? (
           <PartiesEditor record={record} edit={edit} />
         ) : (
@@ -61,24 +62,24 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
               setChanging(!changing);
             }}
           >
-            {changing ? 'Done' : 'Change parties'}
+            {changing ? say.done : say.changeParties}
           </Button>
         ) : null}
       </Part>
-      <Part title="Dates and figures">
+      <Part title={say.datesAndFigures}>
         {editable ? <RecordValues matter={matter} record={record} edit={edit} /> : <Values matter={matter} />}
       </Part>
-      <Part title="Documents" count={matter.documents.length}>
+      <Part title={say.documents} count={matter.documents.length}>
         {matter.documents.map((document) => (
           <DocumentLine key={document.id} document={document} matterId={matter.id} mayChange={mayChange} />
         ))}
         {matter.documents.length === 0 ? (
-          <p className={classes.none}>Reports, invoices and pictures of this matter stand here.</p>
+          <p className={classes.none}>{say.reportsInvoicesAndPicturesOf}</p>
         ) : null}
       </Part>
       {matter.filingAddress === null ? null : (
-        <Part title="Filing address">
-          <Tip label="What is sent or copied to it from anywhere is filed here">
+        <Part title={say.filingAddress}>
+          <Tip label={say.whatIsSentOrCopied}>
             <p className={classes.address}>
               <a href={`mailto:${matter.filingAddress}`}>{matter.filingAddress}</a>
             </p>
@@ -103,7 +104,7 @@ function FollowUps({ followUps, matterId, mayChange }: FollowUpsProps) {
   const settling = useSettling();
   if (followUps.length === 0 && !settling.last) return null;
   return (
-    <Part title="Follow-ups" count={followUps.length}>
+    <Part title={say.followUps} count={followUps.length}>
       <Settled settling={settling} className={editing.done} />
       {followUps.map((followUp) => (
         <FollowUpLine
@@ -143,7 +144,7 @@ function FollowUpLine({
           <StartLink
             matterId={matterId}
             from={{ followUpId: id, about: what }}
-            label="Write what deals with it"
+            label={say.writeWhatDealsWithIt}
           >
             {what}
           </StartLink>
@@ -152,7 +153,7 @@ function FollowUpLine({
         )}{' '}
         {mayChange ? (
           <Button disabled={busy} onClick={onDone}>
-            Done
+            {say.done}
           </Button>
         ) : null}
       </span>
@@ -189,8 +190,7 @@ function Parties({
   readonly matterId: string;
   readonly mayChange: boolean;
 }) {
-  if (parties.length === 0)
-    return <p className={classes.none}>Nobody yet. Whom the matter concerns stands here.</p>;
+  if (parties.length === 0) return <p className={classes.none}>{say.nobodyYetWhomTheMatter}</p>;
   return [...groupBy(parties, ({ role }) => role)].map(([role, holders]) => (
     <div key={role} className={classes.line}>
       <span className={classes.label}>
@@ -205,17 +205,19 @@ function Parties({
             <span className={classes.party}>
               <Link to={`/directory/${party.contactId}`}>{party.name}</Link>
               {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
-              {party.doNotWriteTo ? <em> do not write to</em> : null}
-              {party.bounced ? <em> email came back</em> : null}
-              {!party.doNotWriteTo && party.address === undefined ? <small> · no email address</small> : null}
+              {party.doNotWriteTo ? <em>{say.doNotWriteTo}</em> : null}
+              {party.bounced ? <em>{say.emailCameBack}</em> : null}
+              {!party.doNotWriteTo && party.address === undefined ? (
+                <small>{say.noEmailAddress}</small>
+              ) : null}
               {mayChange && !party.doNotWriteTo ? (
                 <span className={classes.write}>
                   <StartLink
                     matterId={matterId}
                     from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
-                    label={`Write to ${party.name}`}
+                    label={say.writeTo(party.name)}
                   >
-                    Write
+                    {say.write}
                   </StartLink>
                 </span>
               ) : null}
@@ -236,7 +238,7 @@ function Values({ matter }: { readonly matter: MatterDetail }) {
     return (
       <div key={path} className={classes.line}>
         <span className={classes.label}>{label}</span>
-        <Tip label={date === undefined ? undefined : formatDate(readDay(date), 'longWeekday')}>
+        <Tip label={date === undefined ? undefined : writeDay(readDay(date), 'longWeekday')}>
           <span className={near ? classes.near : undefined}>
             {text}
             {left === '' ? '' : ` · ${left}`}
@@ -276,31 +278,25 @@ function DocumentLine({
         >
           {document.name}
           {document.version > 1 ? <small> v{document.version}</small> : null}
-          {document.restricted ? <small> · practice alone</small> : null}
+          {document.restricted ? <small>{say.practiceAlone}</small> : null}
         </a>
         {mayChange ? (
           <span className={classes.onIt}>
             <StartLink
               matterId={matterId}
               from={{ documentIds: [document.id], about: `with ${document.name}` }}
-              label={`Send ${document.name}`}
+              label={say.send(document.name)}
             >
-              Send
+              {say.send2}
             </StartLink>
             {mayDo(user, 'restrict') ? (
-              <Tip
-                label={
-                  document.restricted
-                    ? 'Anybody on the matter may get it again'
-                    : 'Warn before it leaves the practice'
-                }
-              >
+              <Tip label={document.restricted ? say.anybodyOnTheMatterMay : say.warnBeforeItLeavesThe}>
                 <Button
                   onClick={() =>
                     void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
                   }
                 >
-                  {document.restricted ? 'Allow' : 'Restrict'}
+                  {document.restricted ? say.allow : say.restrict}
                 </Button>
               </Tip>
             ) : null}
@@ -314,18 +310,18 @@ function DocumentLine({
 
 function Strip({ matter }: { readonly matter: MatterDetail }) {
   const parts = [
-    ['Parties', matter.parties.length],
-    ['Dates and figures', matter.values.length],
-    ['Documents', matter.documents.length],
-    ['Follow-ups', matter.followUps.length],
+    [say.parties, matter.parties.length],
+    [say.datesAndFigures, matter.values.length],
+    [say.documents, matter.documents.length],
+    [say.followUps, matter.followUps.length],
   ] as const;
   return (
-    <nav className={classes.strip} aria-label="Folder">
+    <nav className={classes.strip} aria-label={say.folder}>
       {parts.flatMap(([name, count]) =>
         count === 0 ? (
           []
         ) : (
-          <Tip key={name} label="Open the folder. The draft stays saved.">
+          <Tip key={name} label={say.openTheFolderTheDraft}>
             <Link to={`/matters/${matter.id}`}>
               {name} {count}
             </Link>

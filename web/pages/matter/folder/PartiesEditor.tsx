@@ -2,6 +2,7 @@ import type { MatterRecordView } from '../../../../contract/matterTypes.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
 import type { Editing } from '../editing/useEditing.ts';
+import { say } from '../../../words/en/matter-folder.ts';
 import classes from './Folder.module.css';
 import editing from '../editing/Editing.module.css';
 
@@ -31,7 +32,7 @@ export function PartiesEditor({ record, edit }: PartiesEditorProps) {
             <span key={party.contactId} className={editing.holder}>
               {party.name}
               <Button
-                aria-label={`Remove ${party.name} as ${label}`}
+                aria-label={say.removeAs(party.name, label)}
                 onClick={() => {
                   keep((now) =>
                     now.filter(({ role, contactId }) => role !== key || contactId !== party.contactId),
@@ -44,7 +45,7 @@ export function PartiesEditor({ record, edit }: PartiesEditorProps) {
           ))}
           {many || holders.length === 0 ? (
             <ContactPicker
-              label={`Add ${label}`}
+              label={say.add(label)}
               chosen=""
               onChoose={(contact) => {
                 if (contact) keep((now) => [...now, { role: key, contactId: contact.id }]);

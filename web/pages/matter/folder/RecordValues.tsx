@@ -4,17 +4,17 @@ import { Link } from 'react-router';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { MatterRecordView, ValueJson } from '../../../../contract/matterTypes.ts';
 import type { FactDefinition } from '../../../../core/model/matter.ts';
-import { formatDate } from '../../../../core/dates/formatDate.ts';
 import type { Value } from '../../../../core/model/value.ts';
 import { writeValue } from '../../../../core/values/writeValue.ts';
-import { readDay } from '../../../words/dates.ts';
+import { readDay, writeDay } from '../../../words/dates.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { plural } from '../../../words/wording.ts';
+import { plural } from '../../../words/en/wording.ts';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
-import { leftWords, nearness } from '../../../words/matterDates.ts';
-import { explainWords } from '../../../words/explainWords.ts';
+import { leftWords, nearness } from '../../../words/en/matterDates.ts';
+import { explainWords } from '../../../words/en/explainWords.ts';
 import type { Editing } from '../editing/useEditing.ts';
 import { ValueInput } from '../editing/ValueInput.tsx';
+import { say } from '../../../words/en/matter-folder.ts';
 import classes from './Folder.module.css';
 import { Tip } from '../../../ui/Tip.tsx';
 import editing from '../editing/Editing.module.css';
@@ -61,7 +61,7 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
       })}
       {record.calculated.map((step) => (
         <details key={step.key} className={editing.calculated}>
-          <Tip label="How it comes about">
+          <Tip label={say.howItComesAbout}>
             <summary className={classes.line}>
               <span className={classes.label}>{step.label}</span>
               <span>
@@ -80,7 +80,7 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
                   matterId={matter.id}
                   from={{ dayPath: `calculated.${step.key}`, about: `of ${step.label}` }}
                 >
-                  Write about it
+                  {say.writeAboutIt}
                 </StartLink>
               </li>
             ) : null}
@@ -91,7 +91,7 @@ export function RecordValues({ matter, record, edit }: RecordValuesProps) {
         <div key={key} className={classes.line}>
           <span className={classes.label}>{label}</span>
           <Link to={`/matters/${matter.id}/table/${key}`}>
-            {plural(record.tables[key]?.length ?? 0, 'row')}
+            {plural(record.tables[key]?.length ?? 0, say.row)}
           </Link>
         </div>
       ))}
@@ -114,9 +114,9 @@ function AboutDay({
       <StartLink
         matterId={matter.id}
         from={{ dayPath: path, about: `of ${label}` }}
-        label={`Write about ${label}`}
+        label={say.writeAbout(label)}
       >
-        Write
+        {say.write}
       </StartLink>
     </span>
   );
@@ -150,11 +150,11 @@ interface MeanwhileChangedProps {
 function MeanwhileChanged({ theirs, mine, onMine, onTheirs }: MeanwhileChangedProps) {
   return (
     <p role="alert" className={classes.meanwhile}>
-      Someone else changed this to “{theirs}” while you typed “{mine}”. Nothing was saved yet.{' '}
+      {say.someoneElseChangedThisTo(theirs, mine)}
       <Button kind="go" onClick={onMine}>
-        Save mine
+        {say.saveMine}
       </Button>{' '}
-      <Button onClick={onTheirs}>Use theirs</Button>
+      <Button onClick={onTheirs}>{say.useTheirs}</Button>
     </p>
   );
 }
@@ -180,7 +180,7 @@ function EditableLine({
   const [mine, setMine] = useState<{ readonly value: ValueJson | null }>();
   const now = JSON.stringify(value ?? null);
   const written = value ? writeValue(value as Value, value.kind === 'date' ? 'short' : 'plain') : '';
-  const hover = value?.kind === 'date' ? formatDate(readDay(value.date), 'longWeekday') : undefined;
+  const hover = value?.kind === 'date' ? writeDay(readDay(value.date), 'longWeekday') : undefined;
   return (
     <div className={classes.line}>
       <span className={classes.label}>{definition.label}</span>
@@ -206,7 +206,7 @@ function EditableLine({
             className={editing.value}
             data-near={beside?.near}
             data-empty={written === ''}
-            aria-label={`${definition.label}: ${written || 'nothing yet'}. Change it`}
+            aria-label={say.changeIt(definition.label, written || say.nothingYet)}
             onClick={() => {
               setBegan(now);
               setMine(undefined);

@@ -9,6 +9,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { RecipientLine } from './RecipientLine.tsx';
 import { useUnfinished } from './unfinished.ts';
 import { Choice } from '../../../ui/Choice.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './AddressBlock.module.css';
 
 export type Part = 'to' | 'cc' | 'bcc';
@@ -28,7 +29,7 @@ interface AddressBlockProps {
 }
 
 const PARTS: readonly Part[] = ['to', 'cc', 'bcc'];
-const LABELS: Readonly<Record<Part, string>> = { to: 'To', cc: 'Cc', bcc: 'Bcc' };
+const LABELS: Readonly<Record<Part, string>> = { to: say.to, cc: say.cc, bcc: say.bcc };
 
 /** Who gets it and who it is from. What is seldom wanted shows once somebody asks for it. */
 export function AddressBlock(props: AddressBlockProps) {
@@ -61,7 +62,7 @@ export function AddressBlock(props: AddressBlockProps) {
           />
           {part === 'to' && !all && channel === 'email' ? (
             <Button className={classes.more} onClick={showAll}>
-              Cc, Bcc…
+              {say.ccBcc}
             </Button>
           ) : null}
         </div>
@@ -70,13 +71,13 @@ export function AddressBlock(props: AddressBlockProps) {
       {lines.to.length > 1 && channel !== 'letter' ? (
         <div className={classes.line}>
           <span className={classes.label} />
-          <span className={classes.each} role="radiogroup" aria-label="How it goes to several">
+          <span className={classes.each} role="radiogroup" aria-label={say.howItGoesToSeveral}>
             {[false, true].map((each) => (
               <Radio
                 key={String(each)}
                 size="xs"
                 name="each"
-                label={each ? `A separate message for each, ${lines.to.length} in all` : 'One message to all'}
+                label={each ? say.aSeparateMessageForEach(lines.to.length) : say.oneMessageToAll}
                 checked={going.each === each}
                 onChange={() => {
                   props.onGoing({ each });
@@ -87,7 +88,7 @@ export function AddressBlock(props: AddressBlockProps) {
         </div>
       ) : null}
       <div className={classes.line}>
-        <span className={classes.label}>From</span>
+        <span className={classes.label}>{say.from}</span>
         {channel === 'email' ? (
           <From {...props} />
         ) : (
@@ -96,7 +97,7 @@ export function AddressBlock(props: AddressBlockProps) {
         {channel === 'email' ? (
           <span className={classes.self}>
             <CheckField
-              label="a copy to me"
+              label={say.aCopyToMe}
               checked={going.copyToSelf}
               onChange={(copyToSelf) => {
                 props.onGoing({ copyToSelf });
@@ -119,7 +120,7 @@ function From({ from, senders, going, onGoing }: AddressBlockProps) {
     <Choice
       className={classes.from}
       plain
-      label="Send as"
+      label={say.sendAs}
       bare
       gone={from.name}
       value={going.sender ?? ''}
@@ -143,21 +144,19 @@ function Besides({ from, going, onGoing }: AddressBlockProps) {
   useUnfinished(() => {
     if (!malformed) return Promise.resolve(undefined);
     field.current?.focus();
-    return Promise.resolve(
-      `Replies are to go to “${typed}”, which is no whole address: mend it, or empty the line.`,
-    );
+    return Promise.resolve(say.repliesAreToGoTo(typed));
   });
   return (
     <div className={classes.line}>
-      <span className={classes.label}>Reply to</span>
+      <span className={classes.label}>{say.replyTo}</span>
       <span className={classes.besides}>
         <input
           ref={field}
           className={classes.input}
           type="email"
-          aria-label="Replies go to"
+          aria-label={say.repliesGoTo}
           aria-invalid={malformed}
-          placeholder={`go to ${from.address}`}
+          placeholder={say.goTo(from.address)}
           value={typed}
           onChange={(event) => {
             const { value } = event.currentTarget;

@@ -10,6 +10,7 @@ import type { Blank } from './blanksContext.ts';
 import { DateBlank } from './DateBlank.tsx';
 import { sizedByContent } from './sizing.ts';
 import { LIST_BELOW } from '../../../ui/fieldLook.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Sheet.module.css';
 
 /** A ruled space with its label; what is typed is the answer, wherever the same blank stands again. */
@@ -189,8 +190,8 @@ function personMeant(typed: string, names: readonly string[]): string | undefine
 }
 
 const UNREAD: Readonly<Partial<Record<Blank['kind'], string>>> = {
-  money: 'no amount yet: 1,284.00 or 1.5k',
-  number: 'no number yet',
+  money: say.noAmountYet1284,
+  number: say.noNumberYet,
 };
 
 function choicesOf(blank: Blank): readonly { readonly key: string; readonly label: string }[] | undefined {

@@ -9,6 +9,7 @@ import { CalendarDrop } from '../../../ui/CalendarDrop.tsx';
 import { useMonth } from '../../../parts/days/useMonth.ts';
 import { useCalendar, useMoments } from '../../../parts/editor/useMoments.ts';
 import { sizedByContent } from './sizing.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Sheet.module.css';
 
 interface DateBlankProps {
@@ -23,8 +24,8 @@ interface DateBlankProps {
 }
 
 const UNREAD = {
-  date: 'no day yet: “5 March”, “next friday”, “+10 working days”',
-  dateTime: 'no time yet: “tomorrow at 9:30”, “within 24 hours”',
+  date: say.noDayYet5March,
+  dateTime: say.noTimeYetTomorrowAt,
 };
 
 /** A day from the calendar comes with an hour that is then typed over. */

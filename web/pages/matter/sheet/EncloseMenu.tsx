@@ -11,6 +11,7 @@ import { useShelfQuery } from '../../../api/shelf.ts';
 import { useMatterQuery } from '../../../api/matters.ts';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Enclosures.module.css';
 import { documentEnclosure, isEnclosed } from './enclosureList.ts';
 
@@ -33,7 +34,7 @@ export function EncloseMenu(props: EncloseMenuProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
-      <FileChooser ref={chooser} label="Files to enclose" multiple onChoose={props.onFiles} />
+      <FileChooser ref={chooser} label={say.filesToEnclose} multiple onChoose={props.onFiles} />
       <Popover position="top-start" width={380} opened={opened} onChange={setOpened} trapFocus>
         <Popover.Target>
           <Button
@@ -42,10 +43,10 @@ export function EncloseMenu(props: EncloseMenuProps) {
               setOpened(!opened);
             }}
           >
-            {props.enclosures.length === 0 ? 'Enclose…' : 'Add…'}
+            {props.enclosures.length === 0 ? say.enclose : say.add}
           </Button>
         </Popover.Target>
-        <Popover.Dropdown aria-label="What can be enclosed" className={classes.choices}>
+        <Popover.Dropdown aria-label={say.whatCanBeEnclosed} className={classes.choices}>
           <Choices
             {...props}
             onOwnFiles={() => chooser.current?.click()}
@@ -75,14 +76,14 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
     <>
       <input
         className={classes.narrow}
-        aria-label="Narrow by name"
-        placeholder="Narrow by name"
+        aria-label={say.narrowByName}
+        placeholder={say.narrowByName}
         value={typed}
         onChange={(event) => {
           setTyped(event.currentTarget.value);
         }}
       />
-      <h3>Documents of this matter</h3>
+      <h3>{say.documentsOfThisMatter}</h3>
       {documents.slice(0, MOST_SHOWN).map((document) => (
         <Choice
           key={document.id}
@@ -93,15 +94,15 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
           {document.name}{' '}
           <small className={classes.day}>
             {document.category}
-            {document.version > 1 ? `, version ${document.version}` : ''} ·{' '}
+            {document.version > 1 ? say.version(document.version) : ''} ·{' '}
             {listDay(readDay(document.addedOn), today())}
           </small>
         </Choice>
       ))}
       {documents.length === 0 ? (
-        <p>{matter.documents.length === 0 ? 'The matter has no documents yet' : 'None is left of them'}</p>
+        <p>{matter.documents.length === 0 ? say.theMatterHasNoDocuments : say.noneIsLeftOfThem}</p>
       ) : null}
-      {letters.length > 0 ? <h3>A letter made now</h3> : null}
+      {letters.length > 0 ? <h3>{say.aLetterMadeNow}</h3> : null}
       {letters.slice(0, MOST_LETTERS).map(({ templateId, name }) => (
         <Choice
           key={templateId}
@@ -109,10 +110,10 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
             onMade({ kind: 'letter', templateId });
           })}
         >
-          {name} <small className={classes.day}>as PDF</small>
+          {name} <small className={classes.day}>{say.asPdf}</small>
         </Choice>
       ))}
-      {earlier.length > 0 ? <h3>From an earlier message</h3> : null}
+      {earlier.length > 0 ? <h3>{say.fromAnEarlierMessage}</h3> : null}
       {earlier.slice(0, MOST_EARLIER).map(({ id, index, name, subject, who }) => (
         <Choice
           key={`${id}-${index}`}
@@ -120,10 +121,7 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
             onMade({ kind: 'fromEntry', entryId: id, index });
           })}
         >
-          {name}{' '}
-          <small className={classes.day}>
-            of “{subject}” · {who.join(', ')}
-          </small>
+          {name} <small className={classes.day}>{say.of(subject, who.join(', '))}</small>
         </Choice>
       ))}
       <OtherMatter
@@ -134,8 +132,8 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
           onDone();
         }}
       />
-      <h3>From elsewhere: drop it on the sheet, paste it, or</h3>
-      <Choice onChoose={then(onOwnFiles)}>Choose files…</Choice>
+      <h3>{say.fromElsewhereDropItOn}</h3>
+      <Choice onChoose={then(onOwnFiles)}>{say.chooseFiles}</Choice>
     </>
   );
 }
@@ -175,9 +173,9 @@ function OtherMatter({ exceptId, typed, onChoose }: OtherMatterProps) {
   );
   return (
     <>
-      <h3>From another matter</h3>
+      <h3>{say.fromAnotherMatter}</h3>
       <MatterPicker
-        label="Another matter"
+        label={say.anotherMatter}
         matterId={matterId}
         onChoose={({ id }) => {
           setMatterId(id === exceptId ? undefined : id);
@@ -196,7 +194,7 @@ function OtherMatter({ exceptId, typed, onChoose }: OtherMatterProps) {
           </small>
         </Choice>
       ))}
-      {other && documents.length === 0 ? <p>That matter has no documents</p> : null}
+      {other && documents.length === 0 ? <p>{say.thatMatterHasNoDocuments}</p> : null}
     </>
   );
 }

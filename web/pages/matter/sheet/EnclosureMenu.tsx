@@ -4,6 +4,7 @@ import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Enclosures.module.css';
 
 type Enclosure = Message['enclosures'][number];
@@ -73,16 +74,16 @@ function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
   return (
     <>
       <Menu.Item component="a" href={content} target="_blank" rel="noopener">
-        {shown ? 'Open' : 'Download'}
+        {shown ? say.open : say.download}
       </Menu.Item>
-      <Menu.Item onClick={onName}>Rename…</Menu.Item>
+      <Menu.Item onClick={onName}>{say.rename}</Menu.Item>
       {at > 0 ? (
         <Menu.Item
           onClick={() => {
             onMove(at, at - 1);
           }}
         >
-          Move before the one before
+          {say.moveBeforeTheOneBefore}
         </Menu.Item>
       ) : null}
       {CAN_BE_PDF.test(fileName) ? (
@@ -91,7 +92,7 @@ function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
             onMade({ kind: 'asPdf', enclosureId: id });
           }}
         >
-          Send it as PDF
+          {say.sendItAsPdf}
         </Menu.Item>
       ) : null}
       {mediaType === IS_PDF && pdfs.length > 1 ? (
@@ -100,7 +101,7 @@ function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
             onMade({ kind: 'join', enclosureIds: pdfs, name: stem });
           }}
         >
-          Make the {pdfs.length} PDFs one
+          {say.makeThePdfsOne(pdfs.length)}
         </Menu.Item>
       ) : null}
       {enclosure.kind === 'document' ? null : <KeepUnder {...props} />}
@@ -112,7 +113,7 @@ function KeepUnder({ enclosure, matter, onMade }: EnclosureMenuProps) {
   const categories = new Set([...matter.documents.map(({ category }) => category).filter(Boolean), 'Other']);
   return (
     <>
-      <Menu.Label>Save it on the matter, under</Menu.Label>
+      <Menu.Label>{say.saveItOnTheMatter}</Menu.Label>
       {[...categories].map((category) => (
         <Menu.Item
           key={category}
@@ -141,7 +142,7 @@ function NamingForm(props: EnclosureMenuProps & { readonly onEnd: () => void }) 
         onEnd();
       }}
     >
-      <TextField label="It goes out as" value={naming} onChange={setNaming} autoFocus />
+      <TextField label={say.itGoesOutAs} value={naming} onChange={setNaming} autoFocus />
       <span className={classes.patterns}>
         {[...patterns].map((name) => (
           <Button
@@ -155,7 +156,7 @@ function NamingForm(props: EnclosureMenuProps & { readonly onEnd: () => void }) 
         ))}
       </span>
       <Button kind="go" type="submit">
-        Call it so
+        {say.callItSo}
       </Button>
     </form>
   );

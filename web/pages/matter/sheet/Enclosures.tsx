@@ -2,13 +2,14 @@ import { IconX } from '@tabler/icons-react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
 import { unmetDocuments } from '../../../../core/shelf/index.ts';
-import { fileSize } from '../../../words/wording.ts';
+import { fileSize } from '../../../words/en/wording.ts';
 import { Waiting } from '../../../ui/Waiting.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Ordered } from '../../../ui/Ordered.tsx';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { EncloseMenu } from './EncloseMenu.tsx';
 import { EnclosureMenu } from './EnclosureMenu.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Enclosures.module.css';
 
 type EnclosureList = Message['enclosures'];
@@ -40,11 +41,11 @@ export function Enclosures(props: EnclosuresProps) {
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes * ENCODED, 0);
   return (
     <div className={classes.enclosures} data-part="enclosures" data-over={over} {...target}>
-      <span className={classes.label}>Enclosed</span>
+      <span className={classes.label}>{say.enclosed}</span>
       <EnclosedFiles {...props} />
       {unmetDocuments(wanted, enclosures).map(({ label }, n) => (
         <span key={n} className={classes.missing}>
-          {label} <small>is wanted along</small>
+          {label} <small>{say.isWantedAlong}</small>
         </span>
       ))}
       <EncloseMenu
@@ -58,13 +59,13 @@ export function Enclosures(props: EnclosuresProps) {
       />
       {enclosures.length > 1 && limitBytes !== undefined ? (
         <small className={classes.size}>
-          {fileSize(Math.round(bytes))} of {fileSize(limitBytes)} on its way
+          {say.ofOnItsWay(fileSize(Math.round(bytes)), fileSize(limitBytes))}
         </small>
       ) : null}
       {busy ? (
         <span className={classes.busy} role="status">
-          <Waiting label="Files are being read" share={share} />{' '}
-          {share === undefined ? 'one moment…' : `${Math.round(share * 100)} %`}
+          <Waiting label={say.filesAreBeingRead} share={share} />{' '}
+          {share === undefined ? say.oneMoment : `${Math.round(share * 100)} %`}
         </span>
       ) : null}
       {problem === undefined ? null : (
@@ -72,7 +73,7 @@ export function Enclosures(props: EnclosuresProps) {
           {problem}
         </span>
       )}
-      {over ? <Button className={classes.dropHere}>Let go to enclose</Button> : null}
+      {over ? <Button className={classes.dropHere}>{say.letGoToEnclose}</Button> : null}
     </div>
   );
 }
@@ -106,7 +107,7 @@ function EnclosedFiles({ messageId, enclosures, matter, onChange, onMade }: Encl
           <small>{fileSize(enclosure.sizeBytes)}</small>
           <button
             type="button"
-            aria-label={`Remove ${enclosure.fileName}`}
+            aria-label={say.remove(enclosure.fileName)}
             onClick={() => {
               onChange(enclosures.filter((one) => one !== enclosure));
             }}

@@ -5,6 +5,7 @@ import { useContext } from 'react';
 import { lateKey } from '../../../../core/merge/late.ts';
 import { Tip } from '../../../ui/Tip.tsx';
 import { BlanksContext } from './blanksContext.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 
 /** A value that is worked out when the message leaves; until then it shows what it would say now. */
 export const LateNode = Node.create({
@@ -26,7 +27,7 @@ function LateView({ node }: NodeViewProps) {
   const { late } = useContext(BlanksContext);
   const { path, format } = node.attrs as Parameters<typeof lateKey>[0];
   return (
-    <Tip label="Worked out when it leaves">
+    <Tip label={say.workedOutWhenItLeaves}>
       <NodeViewWrapper as="span" data-value="">
         {late[lateKey({ path, format })]}
       </NodeViewWrapper>

@@ -2,9 +2,10 @@ import { useResizeObserver } from '@mantine/hooks';
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { RefObject } from 'react';
 import type { Message } from '../../../../contract/messages.ts';
-import { noteWords, remedyWords } from '../../../words/noteWords.ts';
+import { noteWords, remedyWords } from '../../../words/en/noteWords.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { layOutNotes } from './layOutNotes.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Margin.module.css';
 
 type Note = Message['notes'][number];
@@ -46,7 +47,7 @@ export function Margin({ page, notes, pressing, onRemedy, onLeave }: MarginProps
   }, [notes, page, sheetSize]);
 
   return (
-    <aside className={classes.margin} ref={margin} aria-label="Notes" aria-live="polite">
+    <aside className={classes.margin} ref={margin} aria-label={say.notes} aria-live="polite">
       <svg className={classes.rules} aria-hidden="true">
         {notes.map(({ id, severity }, n) => (
           <path
@@ -142,7 +143,7 @@ function NoteCard({ note, top, pressing, onRemedy, onLeave }: NoteCardProps) {
       style={{ top }}
     >
       <b>
-        <span className={classes.kind}>{note.severity === 'stop' ? 'Stop' : 'Caution'}: </span>
+        <span className={classes.kind}>{note.severity === 'stop' ? say.stop : say.caution}: </span>
         {title}
       </b>
       <span>{detail} </span>
@@ -164,7 +165,7 @@ function NoteCard({ note, top, pressing, onRemedy, onLeave }: NoteCardProps) {
             onLeave(note.id);
           }}
         >
-          Ignore this note
+          {say.ignoreThisNote}
         </Button>
       ) : null}
     </section>

@@ -10,6 +10,7 @@ import { useUnfinished } from './unfinished.ts';
 import { useTaking } from './useTaking.ts';
 import { whyWords } from './whyWords.ts';
 import { Tip } from '../../../ui/Tip.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './AddressBlock.module.css';
 
 type Recipients = Message['to'];
@@ -25,15 +26,15 @@ interface RecipientLineProps {
 }
 
 const PLACEHOLDERS: Readonly<Record<Message['channel'], string>> = {
-  email: 'a party, anybody, or an email address',
-  text: 'a party, anybody, or a number',
-  letter: 'a party or anybody with a postal address',
+  email: say.aPartyAnybodyOrAn,
+  text: say.aPartyAnybodyOrA,
+  letter: say.aPartyOrAnybodyWith,
 };
 
 const WITHOUT: Readonly<Record<Message['channel'], string>> = {
-  email: 'no email address',
-  text: 'no mobile number',
-  letter: 'no postal address',
+  email: say.noEmailAddress,
+  text: say.noMobileNumber,
+  letter: say.noPostalAddress,
 };
 
 /** People on a line, found as one types over name, organisation, role and address, this matter's parties first. */
@@ -69,7 +70,7 @@ export function RecipientLine(props: RecipientLineProps) {
             ref={field}
             className={classes.input}
             value={typed}
-            aria-label={`Add to ${label}`}
+            aria-label={say.addTo(label)}
             role="combobox"
             aria-autocomplete="list"
             placeholder={recipients.length === 0 ? PLACEHOLDERS[channel] : ''}
@@ -91,12 +92,12 @@ export function RecipientLine(props: RecipientLineProps) {
           />
         </Combobox.Target>
         <Combobox.Dropdown hidden={people.length + groups.length + roles.length + unreached.length === 0}>
-          <Combobox.Options aria-label="Whom you may mean">
+          <Combobox.Options aria-label={say.whomYouMayMean}>
             {roles.map(({ role, label: name, members, without }) => (
               <Combobox.Option key={role} value={`role ${role}`}>
-                All {members.length + without.length}: {name}{' '}
+                {say.all(members.length + without.length, name)}
                 {without.length > 0 ? (
-                  <small className={classes.role}>but not {joinNames(without)}: no address</small>
+                  <small className={classes.role}>{say.butNotNoAddress(joinNames(without))}</small>
                 ) : null}
               </Combobox.Option>
             ))}
@@ -112,7 +113,7 @@ export function RecipientLine(props: RecipientLineProps) {
             ))}
             {groups.map(({ id, name, members }) => (
               <Combobox.Option key={id} value={`group ${id}`}>
-                {name} <small className={classes.role}>group of {members.length}</small>
+                {name} <small className={classes.role}>{say.groupOf(members.length)}</small>
               </Combobox.Option>
             ))}
           </Combobox.Options>
@@ -130,9 +131,7 @@ function useHalfTyped(label: string, { typed, isWhole, addTyped }: ReturnType<ty
     if (words !== '' && isWhole) addTyped();
     else if (words !== '') {
       field.current?.focus();
-      return Promise.resolve(
-        `“${words}” is typed in ${label} and stands for nobody yet: choose whom you mean, or remove it.`,
-      );
+      return Promise.resolve(say.isTypedInAndStands(words, label));
     }
     return Promise.resolve(undefined);
   });
@@ -157,7 +156,7 @@ function Taken({ recipients, channel, matterId, onChange }: RecipientLineProps) 
         {recipient.roles.length > 0 ? <small>{recipient.roles.join(', ')}</small> : null}
         <button
           type="button"
-          aria-label={`Remove ${recipient.name || recipient.address}`}
+          aria-label={say.remove(recipient.name || recipient.address)}
           onClick={() => {
             onChange(recipients.filter((one) => one !== recipient));
           }}
@@ -181,7 +180,7 @@ function OfferWords({ offer }: { readonly offer: Offer }) {
       {name}{' '}
       <small className={classes.role}>
         {detail.filter(Boolean).join(' · ')}
-        {doNotWriteTo ? ' · do not write to' : ''}
+        {doNotWriteTo ? say.doNotWriteTo : ''}
       </small>
     </>
   );

@@ -3,11 +3,12 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ContactJson } from '../../../../contract/directory.ts';
 import type { Message } from '../../../../contract/messages.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { NOBODY } from '../../../../contract/directory.ts';
 import { useCreateContactMutation } from '../../../api/contacts.ts';
 import { useKeepGroupMutation, useOffersQuery } from '../../../api/recipients.ts';
 import { whyWords } from './whyWords.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './AddressBlock.module.css';
 
 type Recipient = Message['to'][number];
@@ -56,22 +57,22 @@ export function RecipientMenu({ recipient, channel, matterId, line, onChange }: 
               onChange({ ...recipient, address: one.address });
             }}
           >
-            Write to {one.address.replace(/\n/g, ', ')}{' '}
+            {say.writeTo(one.address.replace(/\n/g, ', '))}
             <small className={classes.role}>{whyWords(one)}</small>
           </Menu.Item>
         ))}
         {contactId === undefined && channel === 'email' ? (
           <Menu.Item onClick={() => void intoDirectory().catch(() => undefined)}>
-            Put into the directory
+            {say.putIntoTheDirectory}
           </Menu.Item>
         ) : null}
         {contactId === undefined ? null : (
           <Menu.Item component={Link} to={`/directory/${contactId}`}>
-            Open in the directory
+            {say.openInTheDirectory}
           </Menu.Item>
         )}
         {line.length > 1 && channel === 'email' ? (
-          <Menu.Item onClick={asGroup}>Save these {line.length} as a group</Menu.Item>
+          <Menu.Item onClick={asGroup}>{say.saveTheseAsAGroup(line.length)}</Menu.Item>
         ) : null}
         {error ? <Menu.Label role="alert">{problemWords(error)}</Menu.Label> : null}
       </Menu.Dropdown>

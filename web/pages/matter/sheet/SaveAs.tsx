@@ -8,6 +8,7 @@ import { parseDocument, parseInline } from '../../../../core/template/parseDocum
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField } from '../../../ui/Field.tsx';
 import { usePassagesHereQuery } from '../../../api/messages.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './SheetTools.module.css';
 
 interface SaveAsProps {
@@ -49,10 +50,10 @@ export function SaveAs({ message, matter, onKeep, opened = false }: SaveAsProps)
   return (
     <Menu defaultOpened={opened} width={340} position="bottom-start" closeOnItemClick={false}>
       <Menu.Target>
-        <Button>Save as…</Button>
+        <Button>{say.saveAs}</Button>
       </Menu.Target>
       <Menu.Dropdown>
-        {fields.length > 0 ? <Menu.Label>These become fields again</Menu.Label> : null}
+        {fields.length > 0 ? <Menu.Label>{say.theseBecomeFieldsAgain}</Menu.Label> : null}
         {fields.map(({ path, label, words }) => (
           <div key={path} className={classes.field}>
             <CheckField
@@ -73,14 +74,15 @@ export function SaveAs({ message, matter, onKeep, opened = false }: SaveAsProps)
             />
           </div>
         ))}
-        <Menu.Label>Nothing is saved until you save it there</Menu.Label>
-        <Menu.Item onClick={() => void take('/templates/new', false)}>As a new template</Menu.Item>
+        <Menu.Label>{say.nothingIsSavedUntilYou}</Menu.Label>
+        <Menu.Item onClick={() => void take('/templates/new', false)}>{say.asANewTemplate}</Menu.Item>
         {message.templateId === null ? null : (
           <Menu.Item onClick={() => void take(`/templates/${message.templateId ?? ''}`, false)}>
-            As a new version of “{message.templateName}”
+            {say.asANewVersionOf}
+            {message.templateName}”
           </Menu.Item>
         )}
-        <Menu.Item onClick={() => void take('/passages/new', true)}>As a passage</Menu.Item>
+        <Menu.Item onClick={() => void take('/passages/new', true)}>{say.asAPassage}</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,10 +1,11 @@
 import { Popover } from '@mantine/core';
 import type { Message } from '../../../../contract/messages.ts';
-import { fileSize, plural } from '../../../words/wording.ts';
+import { fileSize, plural } from '../../../words/en/wording.ts';
 import { LeavingTime } from '../../../parts/messages/LeavingTime.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import type { Going } from './AddressBlock.tsx';
 import type { Keeping } from './draftKeeper.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './SendBar.module.css';
 
 interface SendBarProps {
@@ -26,9 +27,9 @@ interface SendBarProps {
 }
 
 const KEEPING: Readonly<Record<Keeping, string>> = {
-  kept: 'Saved',
-  keeping: 'Saving…',
-  unkept: 'Not saved yet',
+  kept: say.saved,
+  keeping: say.saving,
+  unkept: say.notSavedYet,
 };
 
 /** Sends, and says in words what sending will do. */
@@ -37,16 +38,16 @@ export function SendBar(props: SendBarProps) {
   return (
     <footer className={classes.bar}>
       <span className={classes.beside}>
-        <Button onClick={props.onPutAway}>Close</Button>
+        <Button onClick={props.onPutAway}>{say.close}</Button>
         <Popover position="top-start" trapFocus>
           <Popover.Target>
-            <Button>Send later…</Button>
+            <Button>{say.sendLater}</Button>
           </Popover.Target>
           <Popover.Dropdown>
-            <LeavingTime message={props.message} done="Send then" onChoose={props.onLater} />
+            <LeavingTime message={props.message} done={say.sendThen} onChoose={props.onLater} />
           </Popover.Dropdown>
         </Popover>
-        <Button onClick={props.onDiscard}>Delete draft</Button>
+        <Button onClick={props.onDiscard}>{say.deleteDraft}</Button>
         <small className={classes.keeping} data-keeping={keeping}>
           {KEEPING[keeping]}
         </small>
@@ -56,13 +57,13 @@ export function SendBar(props: SendBarProps) {
         {waiting > 0 ? (
           <span className={stops > 0 ? classes.stops : classes.cautions}>
             {stops > 0
-              ? `${plural(stops, 'thing')} to settle first`
-              : `${plural(waiting, 'note')} to look at`}
+              ? say.toSettleFirst(plural(stops, say.thing))
+              : say.toLookAt(plural(waiting, say.note))}
           </span>
         ) : null}
       </span>
-      <Button kind="go" hint="Ctrl ↵" disabled={busy} onClick={props.onSend}>
-        Send
+      <Button kind="go" hint={say.ctrl} disabled={busy} onClick={props.onSend}>
+        {say.send}
       </Button>
     </footer>
   );
@@ -76,19 +77,20 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
   const each = going.each && lines.to.length > 1;
   return (
     <span>
-      {message.channel === 'letter' ? 'printed for ' : 'to '}
+      {message.channel === 'letter' ? say.printedFor : say.to2}
       <b>{lines.to.length === 1 ? first?.name || first?.address : lines.to.length}</b>
-      {each ? ', a separate message for each' : ''}
-      {copies > 0 ? <>, cc to {copies}</> : null}
+      {each ? say.aSeparateMessageForEach2 : ''}
+      {copies > 0 ? <>{say.ccTo(copies)}</> : null}
       {enclosures.length > 0 ? (
         <>
-          {' '}
-          · {enclosures.length} enclosed, <b>{fileSize(bytes)}</b>
+          {say.enclosed2(enclosures.length)}
+          <b>{fileSize(bytes)}</b>
         </>
-      ) : null}{' '}
-      · filed on <b>{reference}</b>
-      {followUpDays === undefined ? null : <> · follow-up in {plural(followUpDays, 'working day')}</>}
-      {stage === undefined ? null : <> · moves to “{stage}”</>}
+      ) : null}
+      {say.filedOn}
+      <b>{reference}</b>
+      {followUpDays === undefined ? null : <>{say.followUpIn(plural(followUpDays, say.workingDay))}</>}
+      {stage === undefined ? null : <>{say.movesTo(stage)}</>}
     </span>
   );
 }

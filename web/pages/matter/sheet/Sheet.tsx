@@ -5,7 +5,7 @@ import type { RefObject } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import type { WordsBefore } from '../../../api/messages.ts';
-import { isLineLost, problemWords } from '../../../words/wording.ts';
+import { isLineLost, problemWords } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { Received } from '../../../parts/messages/Received.tsx';
@@ -25,6 +25,7 @@ import { useLeaving } from './useLeaving.ts';
 import { usePasting } from './usePasting.ts';
 import { useSheetEditors } from './useSheetEditors.ts';
 import { useSheetParts } from './useSheetParts.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Sheet.module.css';
 
 interface SheetProps {
@@ -170,7 +171,7 @@ interface PageProps {
 /** The paper itself: to whom, about what, the text, and what goes along. A text message is its words alone. */
 function Page({ page, initial, from, wanted, matter, parts, enclosing, subject, body }: PageProps) {
   return (
-    <article className={classes.sheet} ref={page} aria-label="Sheet">
+    <article className={classes.sheet} ref={page} aria-label={say.sheet}>
       <AddressBlock
         from={from}
         senders={initial.senders}
@@ -214,7 +215,7 @@ const problemOf = (error: unknown): string | undefined =>
 
 /** Why the draft is not saved, and where its words are meanwhile. */
 const unsavedWords = (error: unknown): string | undefined =>
-  isLineLost(error) ? 'The server can’t be reached. Your draft is saved on this computer.' : problemOf(error);
+  isLineLost(error) ? say.theServerCantBeReached : problemOf(error);
 
 /** What the sheet asks for, what is answered, and what can be offered in answer. */
 function useBlanks(
@@ -247,9 +248,9 @@ interface ConflictProps {
 function Conflict({ onTheirs, onMine }: ConflictProps) {
   return (
     <p className={classes.conflict} role="alert">
-      This draft was changed in another window. Yours is still here, the other is kept on the server.
-      <Button onClick={onMine}>Use mine</Button>
-      <Button onClick={onTheirs}>Use theirs</Button>
+      {say.thisDraftWasChangedIn}
+      <Button onClick={onMine}>{say.useMine}</Button>
+      <Button onClick={onTheirs}>{say.useTheirs}</Button>
     </p>
   );
 }

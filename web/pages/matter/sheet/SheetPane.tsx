@@ -3,13 +3,14 @@ import { useDispatch } from 'react-redux';
 import { Link, useLocation, useOutletContext, useParams } from 'react-router';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
-import { problemWords, stateWords } from '../../../words/wording.ts';
+import { problemWords, stateWords } from '../../../words/en/wording.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import type { MatterContext } from '../MatterPage.tsx';
 import { dropUnsaved, readUnsaved } from '../../../state/unsaved.ts';
 import { Sheet } from './Sheet.tsx';
 import { draftLeft, useMessageQuery } from '../../../api/messages.ts';
 import type { WordsBefore } from '../../../api/messages.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Sheet.module.css';
 
 /** A message on the desk: a sheet to write on while it is a draft, to read once it has left. */
@@ -48,7 +49,7 @@ function OpenedSheet({ messageId }: { readonly messageId: string }) {
   );
   if (error && !message)
     return (
-      <Blank title="There is no such sheet">
+      <Blank title={say.thereIsNoSuchSheet}>
         <p role="alert">{problemWords(error)}</p>
       </Blank>
     );
@@ -114,10 +115,10 @@ function ReadSheet({ message }: { readonly message: Message }) {
                 : `/matters/${message.matterId}?entry=${message.stateDetail.entryId}`
             }
           >
-            To the matter
+            {say.toTheMatter}
           </Link>
         </p>
-        <p>To {joinNames(message.to.map(({ name, address }) => name || address))}</p>
+        <p>{say.to3(joinNames(message.to.map(({ name, address }) => name || address)))}</p>
         <h2 className={classes.readSubject}>{message.subject}</h2>
         <div className={classes.readText}>{message.text}</div>
       </article>

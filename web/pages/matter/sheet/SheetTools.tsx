@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { Message } from '../../../../contract/messages.ts';
-import { channelWords, plural, problemWords } from '../../../words/wording.ts';
+import { channelWords, plural, problemWords } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { useSendTestMutation } from '../../../api/messages.ts';
 import { SaveAs } from './SaveAs.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './SheetTools.module.css';
 import { Tip } from '../../../ui/Tip.tsx';
 import { useOpenEntry } from '../../../parts/start/openEntry.ts';
@@ -42,24 +43,24 @@ export function SheetTools({
     <div className={classes.tools}>
       <span>
         {channelWords(channel)}
-        {templateName === null ? '' : ` from “${templateName}”`}
+        {templateName === null ? '' : say.from2(templateName)}
       </span>
-      <Tip label="What you answered, and whom and what you put in, stays">
+      <Tip label={say.whatYouAnsweredAndWhom}>
         <Link to={`/matters/${matter.id}/start${beside}`} state={{ switching: message.id, channel }}>
-          Another template
+          {say.anotherTemplate}
         </Link>
       </Tip>
-      {message.mayQuote ? <Button onClick={onQuote}>Quote the message</Button> : null}
-      {onBack ? <Button onClick={onBack}>Back to the words before</Button> : null}
+      {message.mayQuote ? <Button onClick={onQuote}>{say.quoteTheMessage}</Button> : null}
+      {onBack ? <Button onClick={onBack}>{say.backToTheWordsBefore}</Button> : null}
       {message.signatures.length > 1 ? (
         <Choice
           bare
           plain
-          label="Signature"
+          label={say.signature}
           value={message.signature ?? message.signatures[0]?.id ?? ''}
           options={message.signatures.map(({ id, name }, n) => ({
             value: id,
-            label: n === 0 ? `Signed: ${name} (default)` : `Signed: ${name}`,
+            label: n === 0 ? say.signedDefault(name) : say.signed(name),
           }))}
           onChange={(id) => {
             onSignature(id === message.signatures[0]?.id ? null : id);
@@ -70,18 +71,21 @@ export function SheetTools({
       {channel === 'email' ? <TestToMe messageId={message.id} onKeep={onKeep} /> : null}
       {channel === 'email' ? (
         <Button aria-pressed={arrives} onClick={onArrives}>
-          {arrives ? 'Back to writing' : 'See it as it arrives'}
+          {arrives ? say.backToWriting : say.seeItAsItArrives}
         </Button>
       ) : null}
       {channel === 'letter' ? (
         <a href={`/api/v1/messages/${message.id}/page`} target="_blank" rel="noopener">
-          See it as a page
+          {say.seeItAsAPage}
         </a>
       ) : null}
       {segments ? (
         <span className={classes.segments} role="status">
-          {plural(segments.segments, 'segment')}, {segments.left} left
-          {segments.because === undefined ? '' : ` (“${segments.because}” makes them short)`}
+          {say.left(
+            plural(segments.segments, say.segment),
+            segments.left,
+            segments.because === undefined ? '' : say.makesThemShort(segments.because),
+          )}
         </span>
       ) : null}
     </div>
@@ -97,10 +101,10 @@ function TestToMe({ messageId, onKeep }: { readonly messageId: string } & Pick<S
   return (
     <>
       <Button disabled={isLoading} onClick={() => void sendNow()}>
-        Email me a test
+        {say.emailMeATest}
       </Button>
       <span role="status">
-        {isLoading ? 'sending…' : error ? problemWords(error) : data ? `Test sent to ${data.sentTo}` : ''}
+        {isLoading ? 'sending…' : error ? problemWords(error) : data ? say.testSentTo(data.sentTo) : ''}
       </span>
     </>
   );

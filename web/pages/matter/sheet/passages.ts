@@ -4,6 +4,7 @@ import type { PassagesHere } from '../../../../contract/messages.ts';
 import { foldName } from '../../../../core/model/words.ts';
 import { PutIn } from '../../../parts/editor/putIn.ts';
 import type { PutInItem } from '../../../parts/editor/PutInList.tsx';
+import { say } from '../../../words/en/matter-sheet.ts';
 
 const MOST_OFFERED = 10;
 
@@ -24,7 +25,7 @@ export function itemsHere(
       kind: 'template',
       id: templateId,
       label: name,
-      detail: 'its wording, and what it encloses',
+      detail: say.itsWordingAndWhatIt,
     })),
   ].slice(0, MOST_OFFERED);
 }

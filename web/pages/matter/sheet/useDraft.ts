@@ -1,6 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { ChangeMessage, Message } from '../../../../contract/messages.ts';
-import { problemCode } from '../../../words/wording.ts';
+import { problemCode } from '../../../words/en/wording.ts';
 import { useChangeMessageMutation, useLazyMessageQuery } from '../../../api/messages.ts';
 import { dropUnsaved, keepUnsaved } from '../../../state/unsaved.ts';
 import { DraftKeeper } from './draftKeeper.ts';

@@ -1,7 +1,7 @@
 import type { RefObject } from 'react';
 import { useCallback, useRef, useState } from 'react';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import {
   useEncloseFilesMutation,
   useEncloseMadeMutation,

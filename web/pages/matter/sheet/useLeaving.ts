@@ -4,7 +4,7 @@ import { flushSync } from 'react-dom';
 import { useNavigate } from 'react-router';
 import type { Message, SendMessage } from '../../../../contract/messages.ts';
 import { useDiscardMutation, useSendMessageMutation } from '../../../api/messages.ts';
-import { problemCode } from '../../../words/wording.ts';
+import { problemCode } from '../../../words/en/wording.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
 import { Unfinished } from './unfinished.ts';
 import { useOpenEntry } from '../../../parts/start/openEntry.ts';

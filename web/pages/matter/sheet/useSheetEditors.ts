@@ -11,6 +11,7 @@ import { notesKey } from './noteHighlights.ts';
 import { PassagesAtCaret, offerHere } from './passages.ts';
 import { renewContent } from './renewContent.ts';
 import { startPlace } from './startPlace.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 
 const bodyWithPassages = [...bodyExtensions, PassagesAtCaret];
 
@@ -34,7 +35,7 @@ export function useSheetEditors(
     extensions: subjectExtensions,
     content: subjectContent(initial.subjectNodes),
     shouldRerenderOnTransaction: false,
-    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
+    editorProps: { attributes: { 'aria-label': say.subject, role: 'textbox' } },
     onUpdate: ({ editor }) => {
       change({ subject: subjectNodesOf(editor.getJSON()) });
     },
@@ -45,7 +46,7 @@ export function useSheetEditors(
     shouldRerenderOnTransaction: false,
     editorProps: {
       attributes: {
-        'aria-label': 'Text of the message',
+        'aria-label': say.textOfTheMessage,
         role: 'textbox',
         'aria-multiline': 'true',
         spellcheck: 'true',

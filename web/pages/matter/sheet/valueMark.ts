@@ -1,4 +1,5 @@
 import { Mark } from '@tiptap/core';
+import { say } from '../../../words/en/matter-sheet.ts';
 
 /** Words that the record put in. Hovering says where from, and what they were; overwriting leaves the mark, so that it shows. */
 export const ValueMark = Mark.create({
@@ -18,6 +19,6 @@ export const ValueMark = Mark.create({
   parseHTML: () => [],
   renderHTML({ mark }) {
     const { label, original } = mark.attrs as { label: string; original: string };
-    return ['span', { 'data-value': '', title: `From the matter: ${label} (“${original}”)` }, 0];
+    return ['span', { 'data-value': '', title: say.fromTheMatter(label, original) }, 0];
   },
 });

@@ -1,4 +1,5 @@
 import type { Offers } from '../../../../contract/recipients.ts';
+import { say } from '../../../words/en/matter-sheet.ts';
 
 type Offer = Offers['people'][number];
 
@@ -6,8 +7,8 @@ type Offer = Offers['people'][number];
 export const whyWords = ({ label, why }: Pick<Offer, 'label' | 'why'>): string =>
   ({
     only: label,
-    preferred: `${label}, preferred`,
-    mobile: `${label}, a mobile`,
+    preferred: say.preferred(label),
+    mobile: say.aMobile(label),
     other: label,
-    bounced: `${label}, email came back`,
+    bounced: say.emailCameBack(label),
   })[why];

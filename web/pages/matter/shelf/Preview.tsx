@@ -1,9 +1,10 @@
 import type { PreviewQuery } from '../../../../contract/messages.ts';
 import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { MessageView, LineView } from '../../../parts/messages/MessageView.tsx';
 import { useShelfPreviewQuery } from '../../../api/shelf.ts';
+import { say } from '../../../words/en/matter-shelf.ts';
 import classes from './ShelfPane.module.css';
 
 interface PreviewProps {
@@ -25,19 +26,19 @@ export function Preview(looked: PreviewProps) {
   const subject = parseInline(data.subjectNodes, 'message');
   const body = parseDocument(data.body, 'message');
   return (
-    <article className={classes.page} aria-label="How it would read" tabIndex={0}>
+    <article className={classes.page} aria-label={say.howItWouldRead} tabIndex={0}>
       <dl className={classes.address}>
-        <dt>To</dt>
-        <dd>{joinNames(data.to) || 'nobody yet'}</dd>
+        <dt>{say.to}</dt>
+        <dd>{joinNames(data.to) || say.nobodyYet}</dd>
         {data.cc.length > 0 ? (
           <>
-            <dt>Cc</dt>
+            <dt>{say.cc}</dt>
             <dd>{joinNames(data.cc)}</dd>
           </>
         ) : null}
         {data.bcc.length > 0 ? (
           <>
-            <dt>Bcc</dt>
+            <dt>{say.bcc}</dt>
             <dd>{joinNames(data.bcc)}</dd>
           </>
         ) : null}
@@ -48,7 +49,7 @@ export function Preview(looked: PreviewProps) {
       {body.ok ? <MessageView blocks={body.value.content} places={data} /> : null}
       {data.documents.length > 0 ? (
         <dl className={classes.encloses}>
-          <dt>Encloses</dt>
+          <dt>{say.encloses}</dt>
           {data.documents.map((name) => (
             <dd key={name}>{name}</dd>
           ))}

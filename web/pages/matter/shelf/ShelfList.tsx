@@ -1,7 +1,8 @@
 import type { ShelfItem } from '../../../../contract/matters.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import type { ShelfStart } from '../../../parts/start/shelfStart.ts';
-import { channelWords, readinessWords, reasonWords, usualWords } from '../../../words/wording.ts';
+import { channelWords, readinessWords, reasonWords, usualWords } from '../../../words/en/wording.ts';
+import { say } from '../../../words/en/matter-shelf.ts';
 import classes from './ShelfPane.module.css';
 
 /** Somebody who was pointed at, or an entry to answer, stands in for the party that a template would write to. */
@@ -22,7 +23,7 @@ interface ShelfListProps {
 /** What can be started, in groups; one that can't says why. */
 export function ShelfList({ groups, lastSent, from, chosen, onLook, onStart }: ShelfListProps) {
   return (
-    <div role="listbox" id="shelf-list" aria-label="What can be started" tabIndex={-1}>
+    <div role="listbox" id="shelf-list" aria-label={say.whatCanBeStarted} tabIndex={-1}>
       {groups.map(({ title, items }) => (
         <div key={title} role="group" aria-label={title}>
           <div className={classes.group} role="presentation">
@@ -79,7 +80,7 @@ function ShelfLine({ item, lastSent, startable, marked, onLook, onStart }: Shelf
       <b>{item.name}</b>
       <small>
         {item.channel === 'email' ? '' : `${channelWords(item.channel).toLowerCase()} · `}
-        {startable && item.readiness === 'unavailable' ? 'can start' : readinessWords(item)}
+        {startable && item.readiness === 'unavailable' ? say.canStart : readinessWords(item)}
       </small>
       <span>{under}</span>
     </div>

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useLocation, useNavigate, useOutletContext } from 'react-router';
 import type { ShelfItem } from '../../../../contract/matters.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import type { MatterContext } from '../MatterPage.tsx';
@@ -14,6 +14,7 @@ import { startOf } from '../../../parts/start/shelfStart.ts';
 import type { ShelfStart } from '../../../parts/start/shelfStart.ts';
 import { useShelfQuery } from '../../../api/shelf.ts';
 import { useStartMessageMutation, useSwitchTemplateMutation } from '../../../api/messages.ts';
+import { say } from '../../../words/en/matter-shelf.ts';
 import classes from './ShelfPane.module.css';
 import { useOpenEntry } from '../../../parts/start/openEntry.ts';
 
@@ -70,13 +71,13 @@ export function ShelfPane() {
           onStart={starting.beginWith}
         />
         {data && order.length === 0 ? (
-          <Blank title="Nothing on the shelf has these words">
+          <Blank title={say.nothingOnTheShelfHas}>
             <Button
               onClick={() => {
                 setTyped('');
               }}
             >
-              Show the whole shelf
+              {say.showTheWholeShelf}
             </Button>
           </Blank>
         ) : null}
@@ -84,7 +85,7 @@ export function ShelfPane() {
         <Problem of={starting.error} />
         {from.switching === undefined ? (
           <div className={classes.bare}>
-            <Button onClick={starting.beginBare}>Start with a bare sheet</Button>
+            <Button onClick={starting.beginBare}>{say.startWithABareSheet}</Button>
           </div>
         ) : null}
       </div>
@@ -101,7 +102,7 @@ export function ShelfPane() {
               starting.beginWith(chosen);
             }}
           >
-            Start this
+            {say.startThis}
           </Button>
         ) : null}
       </div>
@@ -123,8 +124,8 @@ function Asking({ typed, about, chosenId, onType, onKeyDown }: AskingProps) {
       <input
         autoFocus
         value={typed}
-        placeholder="Which message?"
-        aria-label="Narrow the shelf by name or wording"
+        placeholder={say.whichMessage}
+        aria-label={say.narrowTheShelfByName}
         aria-controls="shelf-list"
         aria-activedescendant={chosenId === undefined ? undefined : `shelf-${chosenId}`}
         role="combobox"

@@ -1,7 +1,8 @@
 import type { ShelfItem } from '../../../../contract/matters.ts';
 import { foldName } from '../../../../core/model/words.ts';
-import { channelWords } from '../../../words/wording.ts';
+import { channelWords } from '../../../words/en/wording.ts';
 import type { ShelfStart } from '../../../parts/start/shelfStart.ts';
+import { say } from '../../../words/en/matter-shelf.ts';
 
 /** Where the words typed were found, best first. */
 function matchRank(item: ShelfItem, words: readonly string[]): number | undefined {
@@ -47,10 +48,10 @@ export function groupShelf(
   const startable = canStart.filter((item) => !ofDay.includes(item));
   const usual = typed.trim() === '' ? startable.filter(({ why }) => why !== null).slice(0, USUAL) : [];
   const groups = [
-    { title: `Speak ${day?.about ?? ''}`, items: ofDay },
-    { title: 'Usually next here', items: usual },
-    { title: 'Can start now', items: startable.filter((item) => !usual.includes(item)) },
-    { title: 'Not here', items: items.filter(({ readiness }) => readiness === 'unavailable') },
+    { title: say.speak(day?.about ?? ''), items: ofDay },
+    { title: say.usuallyNextHere, items: usual },
+    { title: say.canStartNow, items: startable.filter((item) => !usual.includes(item)) },
+    { title: say.notHere, items: items.filter(({ readiness }) => readiness === 'unavailable') },
   ];
   return groups.filter((group) => group.items.length > 0);
 }

@@ -4,7 +4,7 @@ import { useOutletContext, useParams } from 'react-router';
 import type { MatterRecordView, ValueJson } from '../../../../contract/matterTypes.ts';
 import { Blank } from '../../../ui/Blank.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { plural } from '../../../words/wording.ts';
+import { plural } from '../../../words/en/wording.ts';
 import type { MatterContext } from '../MatterPage.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
 import { useReadCell } from '../editing/readCell.ts';
@@ -12,6 +12,7 @@ import { useEditing } from '../editing/useEditing.ts';
 import type { Editing } from '../editing/useEditing.ts';
 import { ValueInput } from '../editing/ValueInput.tsx';
 import { isCells, pasteCells } from './pasteCells.ts';
+import { say } from '../../../words/en/matter-table.ts';
 import classes from '../editing/Editing.module.css';
 
 type Table = MatterRecordView['type']['tables'][number];
@@ -25,7 +26,7 @@ export function TablePane() {
   const edit = useEditing(data, matter.id);
   const table = edit.record?.type.tables.find(({ key }) => key === tableKey);
   if (!edit.record) return null;
-  if (!table) return <Blank title="There is no such table on this matter" />;
+  if (!table) return <Blank title={say.thereIsNoSuchTable} />;
   return (
     <TableOf
       table={table}
@@ -104,7 +105,7 @@ function TableOf({ table, currency, rows, edit, mayChange }: TableProps) {
                 <td>
                   {mayChange ? (
                     <Button
-                      aria-label={`Remove row ${n + 1}`}
+                      aria-label={say.removeRow(n + 1)}
                       onClick={() => {
                         change((now) => now.filter((_, at) => at !== n));
                       }}
@@ -117,7 +118,7 @@ function TableOf({ table, currency, rows, edit, mayChange }: TableProps) {
             ))}
           </tbody>
         </table>
-        {rows.length === 0 ? <p>No rows yet.</p> : null}
+        {rows.length === 0 ? <p>{say.noRowsYet}</p> : null}
       </div>
       <Foot
         edit={edit}
@@ -142,14 +143,14 @@ function Foot({ edit, mayChange, pasted, onAdd }: FootProps) {
     <p className={classes.foot}>
       {mayChange ? (
         <Button kind="go" onClick={onAdd}>
-          Add a row
+          {say.addARow}
         </Button>
       ) : null}
-      {edit.undo ? <Button onClick={edit.undo}>Changed · Undo</Button> : null}
+      {edit.undo ? <Button onClick={edit.undo}>{say.changedUndo}</Button> : null}
       {pasted === '' ? null : <span role="status">{pasted}</span>}
       {edit.problem === undefined ? null : (
         <span role="alert">
-          {edit.problem} <Button onClick={edit.retry}>Try again</Button>
+          {edit.problem} <Button onClick={edit.retry}>{say.tryAgain}</Button>
         </span>
       )}
     </p>
@@ -166,14 +167,17 @@ const SHOWN_UNREAD = 4;
 /** What became of pasted cells, and which were left out. */
 function pastedWords({ rows, unread, left }: ReturnType<typeof pasteCells>, before: number): string {
   const added = rows.length - before;
-  const words = [added > 0 ? `${plural(added, 'row')} added.` : 'Pasted.'];
+  const words = [added > 0 ? `${plural(added, say.row)} added.` : say.pasted];
   if (unread.length > 0)
     words.push(
-      `Not understood, and left as it was: ${unread
-        .slice(0, SHOWN_UNREAD)
-        .map(({ row, label, text }) => `row ${row}, ${label}: “${text}”`)
-        .join('; ')}${unread.length > SHOWN_UNREAD ? `; and ${unread.length - SHOWN_UNREAD} more` : ''}.`,
+      say.notUnderstoodAndLeftAs(
+        unread
+          .slice(0, SHOWN_UNREAD)
+          .map(({ row, label, text }) => say.row2(row, label, text))
+          .join('; '),
+        unread.length > SHOWN_UNREAD ? say.andMore(unread.length - SHOWN_UNREAD) : '',
+      ),
     );
-  if (left > 0) words.push(`${plural(left, 'cell')} had no column or row to go to.`);
+  if (left > 0) words.push(say.hadNoColumnOrRow(plural(left, say.cell)));
   return words.join(' ');
 }

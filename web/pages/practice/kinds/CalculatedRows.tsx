@@ -1,6 +1,7 @@
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
-import { keyFor } from '../../../words/typeWords.ts';
+import { keyFor } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 import { FormEditor } from './FormEditor.tsx';
 import type { TypePartProps } from './useTypeDraft.ts';
@@ -12,7 +13,7 @@ export function CalculatedRows({ draft, set }: TypePartProps) {
       {draft.calculated.map((one, n) => (
         <div key={one.key} className={classes.calculated}>
           <TextField
-            label="Name"
+            label={say.name}
             value={one.label}
             onChange={(label) => {
               set({
@@ -35,7 +36,7 @@ export function CalculatedRows({ draft, set }: TypePartProps) {
               set({ calculated: draft.calculated.filter((_, m) => m !== n) });
             }}
           >
-            Remove
+            {say.remove}
           </Button>
         </div>
       ))}
@@ -50,7 +51,7 @@ export function CalculatedRows({ draft, set }: TypePartProps) {
           set({ calculated: [...draft.calculated, { key, label: '', form }] });
         }}
       >
-        Add a calculated value
+        {say.addACalculatedValue}
       </Button>
     </>
   );

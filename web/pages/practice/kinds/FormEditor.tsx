@@ -5,20 +5,21 @@ import type { AskedField } from '../../../parts/conditions/ConditionForm.tsx';
 import { ShiftForm } from '../../../parts/conditions/ShiftForm.tsx';
 import { ChooseParts, PathList, TableParts } from './formParts.tsx';
 import type { Form } from './formParts.tsx';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 
 type FormKind = CalculatedForm['kind'];
 
 const FORM_WORDS: Readonly<Record<FormKind, string>> = {
-  dateFromDate: 'a date from a date',
-  daysBetween: 'days between two dates',
-  total: 'the total of a column',
-  count: 'how many rows',
-  extreme: 'the smallest or largest of a column',
-  percentage: 'a percentage of',
-  share: 'one as a percentage of another',
-  sum: 'a sum or difference',
-  choose: 'chosen by a condition',
+  dateFromDate: say.aDateFromADate,
+  daysBetween: say.daysBetweenTwoDates,
+  total: say.theTotalOfAColumn,
+  count: say.howManyRows,
+  extreme: say.theSmallestOrLargestOf,
+  percentage: say.aPercentageOf,
+  share: say.oneAsAPercentageOf,
+  sum: say.aSumOrDifference,
+  choose: say.chosenByACondition,
 };
 const KINDS: readonly FormKind[] = [
   'dateFromDate',
@@ -54,7 +55,7 @@ function inputsOf(type: MatterTypeJson, ownKey: string): readonly AskedField[] {
               ? 'number'
               : 'money',
       })),
-    { path: 'day.today', label: 'Today', kind: 'date' },
+    { path: 'day.today', label: say.today, kind: 'date' },
   ];
 }
 
@@ -71,7 +72,7 @@ export function FormEditor({ form, ownKey, type, onChange }: FormEditorProps) {
   return (
     <div className={classes.form}>
       <SelectField
-        label="Is"
+        label={say.isIt}
         value={form.kind}
         options={KINDS.map((kind) => [kind, FORM_WORDS[kind]] as const)}
         onChange={(kind) => {
@@ -134,7 +135,7 @@ interface PickProps {
 
 /** One of the values of a kind that fits. One that was taken away since is said to be gone. */
 function Pick({ label, value, kinds, inputs, onTake }: PickProps) {
-  const gone = inputs.some(({ path }) => path === value) ? [] : [[value, 'something that is gone'] as const];
+  const gone = inputs.some(({ path }) => path === value) ? [] : [[value, say.somethingThatIsGone] as const];
   const fitting = inputs
     .filter(({ kind }) => kinds.includes(kind))
     .map(({ path, label: name }) => [path, name] as const);
@@ -161,7 +162,7 @@ function FormParts({ form, type, inputs, onChange }: PartsProps) {
     case 'dateFromDate':
       return (
         <>
-          {pick('From', form.from, DATES, (from) => ({ ...form, from }))}
+          {pick(say.from, form.from, DATES, (from) => ({ ...form, from }))}
           <ShiftForm
             shift={form.shift}
             onChange={(shift) => {
@@ -173,14 +174,14 @@ function FormParts({ form, type, inputs, onChange }: PartsProps) {
     case 'daysBetween':
       return (
         <>
-          {pick('From', form.from, DATES, (from) => ({ ...form, from }))}
-          {pick('To', form.to, DATES, (to) => ({ ...form, to }))}
+          {pick(say.from, form.from, DATES, (from) => ({ ...form, from }))}
+          {pick(say.to, form.to, DATES, (to) => ({ ...form, to }))}
           <SelectField
-            label="Counted in"
+            label={say.countedIn}
             value={form.unit}
             options={[
               ['days', 'days'],
-              ['workingDays', 'working days'],
+              ['workingDays', say.workingDays],
             ]}
             onChange={(unit) => {
               onChange({ ...form, unit });
@@ -196,28 +197,28 @@ function FormParts({ form, type, inputs, onChange }: PartsProps) {
       return (
         <>
           <TextField
-            label="Percent"
+            label={say.percent}
             type="number"
             value={String(form.basisPoints / 100)}
             onChange={(typed) => {
               onChange({ ...form, basisPoints: Math.round(Number(typed) * 100) || 0 });
             }}
           />
-          {pick('Of', form.of, AMOUNTS, (of) => ({ ...form, of }))}
+          {pick(say.of, form.of, AMOUNTS, (of) => ({ ...form, of }))}
         </>
       );
     case 'share':
       return (
         <>
-          {pick('What', form.part, AMOUNTS, (part) => ({ ...form, part }))}
-          {pick('As a percentage of', form.whole, AMOUNTS, (whole) => ({ ...form, whole }))}
+          {pick(say.what, form.part, AMOUNTS, (part) => ({ ...form, part }))}
+          {pick(say.asAPercentageOf, form.whole, AMOUNTS, (whole) => ({ ...form, whole }))}
         </>
       );
     case 'sum':
       return (
         <>
           <PathList
-            label="Added"
+            label={say.added}
             paths={form.plus}
             inputs={inputs}
             onChange={(plus) => {
@@ -225,7 +226,7 @@ function FormParts({ form, type, inputs, onChange }: PartsProps) {
             }}
           />
           <PathList
-            label="Taken away"
+            label={say.takenAway}
             paths={form.minus}
             inputs={inputs}
             onChange={(minus) => {

@@ -9,9 +9,10 @@ import { Overtaken } from '../../../ui/Overtaken.tsx';
 import { useOpened } from '../../../ui/useOpened.ts';
 import { useKeys } from '../../../ui/keys.ts';
 import { ReadOnly } from '../../../ui/ReadOnly.tsx';
-import { ADMINISTRATORS_ALONE, mayDo } from '../../../words/rights.ts';
-import { typeProblemWords } from '../../../words/typeWords.ts';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { mayDo } from '../../../words/rights.ts';
+import { ADMINISTRATORS_ALONE } from '../../../words/en/wording.ts';
+import { typeProblemWords } from '../../../words/en/typeWords.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
 import { CalculatedRows } from './CalculatedRows.tsx';
 import { RoleRows } from './RoleRows.tsx';
 import { FactRows, LabelRows } from './Rows.tsx';
@@ -21,6 +22,7 @@ import { TypeBasics } from './TypeBasics.tsx';
 import { TypeImpact } from './TypeImpact.tsx';
 import { useTypeDraft } from './useTypeDraft.ts';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 
 /** A matter type, edited as what it is: lists of what its matters hold. */
@@ -30,7 +32,7 @@ export function MatterTypePage() {
   const { data: types } = useMatterTypesQuery();
   const type = types?.items.find(({ id }) => id === typeId);
   if (!types) return null;
-  if (typeId !== undefined && !type) return <Blank title="There is no such matter type" />;
+  if (typeId !== undefined && !type) return <Blank title={say.thereIsNoSuchMatter} />;
   return <OpenedType key={type?.id ?? 'new'} type={type} mayChange={mayDo(user, 'settings')} />;
 }
 
@@ -57,15 +59,15 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
   const why = mayChange ? undefined : ADMINISTRATORS_ALONE;
   return (
     <div className={classes.page}>
-      <ViewHead title={draft.name || 'New matter type'} within={<Link to="/practice">Practice</Link>}>
-        {type ? <span>{plural(type.matters, 'matter')}</span> : null}
+      <ViewHead title={draft.name || say.newMatterType} within={<Link to="/practice">{say.practice}</Link>}>
+        {type ? <span>{plural(type.matters, say.matter)}</span> : null}
         {mayChange ? (
           <Button kind="go" hint="Ctrl S" className={classes.keep} onClick={() => void keep()}>
-            {impact ? 'Save anyway' : 'Save'}
+            {impact ? say.saveAnyway : say.save}
           </Button>
         ) : null}
       </ViewHead>
-      <LeaveGuard when={mayChange && changed} what="this matter type" />
+      <LeaveGuard when={mayChange && changed} what={say.thisMatterType} />
       {overtaken ? <Overtaken onRenew={onRenew} /> : null}
       {impact ? <TypeImpact impact={impact} /> : null}
       {error ? <TypeProblem error={error} /> : null}
@@ -73,33 +75,33 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
         <section tabIndex={0}>
           <ReadOnly why={why}>
             <TypeBasics {...part} isNew={!type} />
-            <h2>Facts</h2>
+            <h2>{say.facts}</h2>
             <FactRows
               rows={draft.facts}
-              noun="fact"
+              noun={say.fact}
               onChange={(facts) => {
                 set({ facts });
               }}
             />
-            <h2>Key dates</h2>
+            <h2>{say.keyDates}</h2>
             <LabelRows
               rows={draft.keyDates}
-              noun="date"
+              noun={say.date}
               onChange={(keyDates) => {
                 set({ keyDates });
               }}
             />
-            <h2>Calculated values</h2>
+            <h2>{say.calculatedValues}</h2>
             <CalculatedRows {...part} />
           </ReadOnly>
         </section>
         <section tabIndex={0}>
           <ReadOnly quiet why={why}>
-            <h2>Roles</h2>
+            <h2>{say.roles}</h2>
             <RoleRows {...part} />
-            <h2>Stages</h2>
+            <h2>{say.stages}</h2>
             <StageRows {...part} />
-            <h2>Tables</h2>
+            <h2>{say.tables}</h2>
             <TableRows {...part} />
           </ReadOnly>
         </section>

@@ -1,7 +1,8 @@
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, TextField } from '../../../ui/Field.tsx';
 import { Ordered } from '../../../ui/Ordered.tsx';
-import { keyFor } from '../../../words/typeWords.ts';
+import { keyFor } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 import type { TypePartProps } from './useTypeDraft.ts';
 
@@ -25,35 +26,35 @@ export function RoleRows({ draft, set }: TypePartProps) {
             <div className={`${classes.row} ${classes.role}`} {...place}>
               {handle}
               <TextField
-                label="One is"
+                label={say.oneIs}
                 value={role.label}
                 onChange={(label) => {
                   put({ label });
                 }}
               />
               <TextField
-                label="Several are"
+                label={say.severalAre}
                 value={role.plural}
                 onChange={(plural_) => {
                   put({ plural: plural_ });
                 }}
               />
               <CheckField
-                label="several"
+                label={say.several}
                 checked={role.many}
                 onChange={(many) => {
                   put({ many });
                 }}
               />
               <CheckField
-                label="required"
+                label={say.required}
                 checked={role.required ?? false}
                 onChange={(required) => {
                   put({ required });
                 }}
               />
               <Button
-                aria-label={`Remove ${role.label || 'role'}`}
+                aria-label={say.remove2(role.label || 'role')}
                 onClick={() => {
                   set({ roles: draft.roles.filter((_, m) => m !== n) });
                 }}
@@ -70,7 +71,7 @@ export function RoleRows({ draft, set }: TypePartProps) {
           set({ roles: [...draft.roles, { key, label: '', plural: '', many: false }] });
         }}
       >
-        Add a role
+        {say.addARole}
       </Button>
     </>
   );

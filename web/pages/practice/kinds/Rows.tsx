@@ -4,21 +4,22 @@ import { FACT_KINDS } from '../../../../core/model/value.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Ordered } from '../../../ui/Ordered.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
-import { keyFor } from '../../../words/typeWords.ts';
+import { keyFor } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 
 type Fact = MatterTypeJson['facts'][number];
 
 const KIND_WORDS: Readonly<Record<FactKind, string>> = {
-  text: 'Text',
-  longText: 'longer text',
-  number: 'a number',
-  money: 'an amount',
-  date: 'a date',
-  dateTime: 'a date and time',
-  yesNo: 'yes or no',
-  choice: 'Choice',
-  contact: 'a person of the directory',
+  text: say.text,
+  longText: say.longerText,
+  number: say.aNumber,
+  money: say.anAmount,
+  date: say.aDate,
+  dateTime: say.aDateAndTime,
+  yesNo: say.yesOrNo,
+  choice: say.choice,
+  contact: say.aPersonOfTheDirectory,
 };
 
 const keyOf = ({ key }: { readonly key: string }): string => key;
@@ -41,14 +42,14 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
           <div className={classes.row} {...place}>
             {handle}
             <TextField
-              label="Name"
+              label={say.name}
               value={fact.label}
               onChange={(label) => {
                 set(n, { ...fact, label });
               }}
             />
             <SelectField
-              label="Type"
+              label={say.type}
               value={fact.kind}
               options={FACT_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const)}
               onChange={(kind) => {
@@ -57,7 +58,7 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
             />
             {fact.kind === 'choice' ? (
               <TextField
-                label="The list, a line each"
+                label={say.theListALineEach}
                 multiline
                 value={(fact.choices ?? []).map(({ label }) => label).join('\n')}
                 onChange={(typed) => {
@@ -70,7 +71,7 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
               />
             ) : null}
             <Button
-              aria-label={`Remove ${fact.label || noun}`}
+              aria-label={say.remove2(fact.label || noun)}
               onClick={() => {
                 onChange(rows.filter((_, m) => m !== n));
               }}
@@ -85,7 +86,7 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
           onChange([...rows, { key: keyFor(noun, rows), label: '', kind: 'text' }]);
         }}
       >
-        Add a {noun}
+        {say.addA(noun)}
       </Button>
     </>
   );
@@ -106,14 +107,14 @@ export function LabelRows({ rows, noun, onChange }: LabelRowsProps) {
           <div className={classes.row} {...place}>
             {handle}
             <TextField
-              label="Name"
+              label={say.name}
               value={label}
               onChange={(typed) => {
                 onChange(rows.map((one, m) => (m === n ? { key, label: typed } : one)));
               }}
             />
             <Button
-              aria-label={`Remove ${label || noun}`}
+              aria-label={say.remove2(label || noun)}
               onClick={() => {
                 onChange(rows.filter((_, m) => m !== n));
               }}
@@ -128,7 +129,7 @@ export function LabelRows({ rows, noun, onChange }: LabelRowsProps) {
           onChange([...rows, { key: keyFor(noun, rows), label: '' }]);
         }}
       >
-        Add a {noun}
+        {say.addA(noun)}
       </Button>
     </>
   );

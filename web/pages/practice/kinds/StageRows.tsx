@@ -1,7 +1,8 @@
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, TextField } from '../../../ui/Field.tsx';
 import { Ordered } from '../../../ui/Ordered.tsx';
-import { keyFor } from '../../../words/typeWords.ts';
+import { keyFor } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 import type { TypePartProps } from './useTypeDraft.ts';
 
@@ -21,14 +22,14 @@ export function StageRows({ draft, set }: TypePartProps) {
           <div className={classes.row} {...place}>
             {handle}
             <TextField
-              label={`Stage ${n + 1}`}
+              label={say.stage(n + 1)}
               value={stage.label}
               onChange={(label) => {
                 set({ stages: draft.stages.map((other, m) => (m === n ? { ...stage, label } : other)) });
               }}
             />
             <CheckField
-              label="closes the matter"
+              label={say.closesTheMatter}
               checked={stage.closes === true}
               onChange={(closes) => {
                 const { closes: _old, ...rest } = stage;
@@ -37,7 +38,7 @@ export function StageRows({ draft, set }: TypePartProps) {
               }}
             />
             <Button
-              aria-label={`Remove ${stage.label || 'stage'}`}
+              aria-label={say.remove2(stage.label || 'stage')}
               onClick={() => {
                 set({ stages: draft.stages.filter((_, m) => m !== n) });
               }}
@@ -52,7 +53,7 @@ export function StageRows({ draft, set }: TypePartProps) {
           set({ stages: [...draft.stages, { key: keyFor('stage', draft.stages), label: '' }] });
         }}
       >
-        Add a stage
+        {say.addAStage}
       </Button>
     </>
   );

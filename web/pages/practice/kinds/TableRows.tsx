@@ -1,6 +1,7 @@
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
-import { keyFor } from '../../../words/typeWords.ts';
+import { keyFor } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 import { FactRows } from './Rows.tsx';
 import type { TypePartProps } from './useTypeDraft.ts';
@@ -12,7 +13,7 @@ export function TableRows({ draft, set }: TypePartProps) {
       {draft.tables.map((table, n) => (
         <div key={table.key} className={classes.table}>
           <TextField
-            label="Table"
+            label={say.table}
             value={table.label}
             onChange={(label) => {
               set({ tables: draft.tables.map((other, m) => (m === n ? { ...table, label } : other)) });
@@ -20,7 +21,7 @@ export function TableRows({ draft, set }: TypePartProps) {
           />
           <FactRows
             rows={table.columns}
-            noun="column"
+            noun={say.column}
             onChange={(columns) => {
               set({ tables: draft.tables.map((other, m) => (m === n ? { ...table, columns } : other)) });
             }}
@@ -30,7 +31,7 @@ export function TableRows({ draft, set }: TypePartProps) {
               set({ tables: draft.tables.filter((_, m) => m !== n) });
             }}
           >
-            Remove this table
+            {say.removeThisTable}
           </Button>
         </div>
       ))}
@@ -41,7 +42,7 @@ export function TableRows({ draft, set }: TypePartProps) {
           });
         }}
       >
-        Add a table
+        {say.addATable}
       </Button>
     </>
   );

@@ -1,4 +1,5 @@
 import { SelectField, TextField } from '../../../ui/Field.tsx';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 import type { TypePartProps } from './useTypeDraft.ts';
 
@@ -8,7 +9,7 @@ export function TypeBasics({ draft, set, replace, isNew }: TypePartProps & { rea
     <>
       <div className={classes.fields}>
         <TextField
-          label="Name"
+          label={say.name}
           value={draft.name}
           autoFocus={isNew}
           onChange={(name) => {
@@ -16,9 +17,9 @@ export function TypeBasics({ draft, set, replace, isNew }: TypePartProps & { rea
           }}
         />
         <TextField
-          label="References begin with"
+          label={say.referencesBeginWith}
           value={draft.reference ?? ''}
-          placeholder="SV-"
+          placeholder={say.sv}
           onChange={(typed) => {
             const { reference: _old, ...rest } = draft;
             const reference = typed.toUpperCase();
@@ -26,7 +27,7 @@ export function TypeBasics({ draft, set, replace, isNew }: TypePartProps & { rea
           }}
         />
         <SelectField
-          label="Currency"
+          label={say.currency}
           value={draft.currency}
           options={['GBP', 'EUR', 'USD', 'NOK', 'SEK', 'DKK', 'CHF'].map((code) => [code, code] as const)}
           onChange={(currency) => {
@@ -34,9 +35,9 @@ export function TypeBasics({ draft, set, replace, isNew }: TypePartProps & { rea
           }}
         />
         <SelectField
-          label="A matter is about"
+          label={say.aMatterIsAbout}
           value={draft.nameFact ?? ''}
-          options={[['', 'nothing by name'], ...draft.facts.map(({ key, label }) => [key, label] as const)]}
+          options={[['', say.nothingByName], ...draft.facts.map(({ key, label }) => [key, label] as const)]}
           onChange={(nameFact) => {
             const { nameFact: _old, ...rest } = draft;
             replace(nameFact === '' ? rest : { ...rest, nameFact });

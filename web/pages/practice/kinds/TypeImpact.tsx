@@ -1,5 +1,6 @@
 import type { MatterTypeImpact } from '../../../../contract/matterTypes.ts';
-import { plural } from '../../../words/wording.ts';
+import { plural } from '../../../words/en/wording.ts';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 
 const PART_WORDS: Readonly<Record<string, string>> = {
@@ -9,22 +10,21 @@ const PART_WORDS: Readonly<Record<string, string>> = {
   role: 'role',
   stage: 'stage',
   keyDate: 'date',
-  calculated: 'calculated value',
+  calculated: say.calculatedValue,
 };
 
 type Change = MatterTypeImpact['touches'][number]['change'];
 
 const CHANGE_WORDS: Readonly<Record<Change, string>> = {
-  removed: 'is taken out',
-  kind: 'changes its kind',
-  currency: 'is counted in another currency',
+  removed: say.isTakenOut,
+  kind: say.changesItsKind,
+  currency: say.isCountedInAnotherCurrency,
 };
-const UNSEEN = 'What they hold stays with them, unseen.';
+const UNSEEN = say.whatTheyHoldStaysWith;
 const STAYS_WORDS: Readonly<Record<Change, string>> = {
   removed: UNSEEN,
   kind: UNSEEN,
-  currency:
-    'Those amounts stay in the currency before, and whatever adds them up has no value until they are changed.',
+  currency: say.thoseAmountsStayInThe,
 };
 
 /** What a change would touch. Nothing is lost by it: values stay with their matters and come back with their definition. */
@@ -35,12 +35,18 @@ export function TypeImpact({ impact: { touches, templates } }: { readonly impact
         .filter(({ matters }) => matters > 0)
         .map(({ part, label, change, matters }) => (
           <p key={`${part} ${label} ${change}`}>
-            The {PART_WORDS[part] ?? part} “{label}” {CHANGE_WORDS[change]}: {plural(matters, 'matter')}{' '}
-            {matters === 1 ? 'holds' : 'hold'} something there. {STAYS_WORDS[change]}
+            {say.theSomethingThere(
+              PART_WORDS[part] ?? part,
+              label,
+              CHANGE_WORDS[change],
+              plural(matters, say.matter),
+              matters === 1 ? say.holds : say.hold,
+              STAYS_WORDS[change],
+            )}
           </p>
         ))}
       {templates.length > 0 ? (
-        <p>Could no longer be used on such matters: {templates.map(({ name }) => name).join(', ')}.</p>
+        <p>{say.couldNoLongerBeUsed(templates.map(({ name }) => name).join(', '))}</p>
       ) : null}
     </div>
   );

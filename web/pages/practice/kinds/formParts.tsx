@@ -4,6 +4,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import { ConditionForm } from '../../../parts/conditions/ConditionForm.tsx';
 import type { AskedField } from '../../../parts/conditions/ConditionForm.tsx';
+import { say } from '../../../words/en/practice-kinds.ts';
 import classes from '../Practice.module.css';
 
 export type Form = MatterTypeJson['calculated'][number]['form'];
@@ -31,7 +32,7 @@ export function TableParts({
   return (
     <>
       <SelectField
-        label="Of the table"
+        label={say.ofTheTable}
         value={form.table}
         options={type.tables.map(({ key, label }) => [key, label] as const)}
         onChange={(table) => {
@@ -41,7 +42,7 @@ export function TableParts({
       />
       {form.kind === 'count' ? null : (
         <SelectField
-          label="Column"
+          label={say.column2}
           value={form.column}
           options={columns.map(({ key, label }) => [key, label] as const)}
           onChange={(column) => {
@@ -51,11 +52,11 @@ export function TableParts({
       )}
       {form.kind === 'extreme' ? (
         <SelectField
-          label="Which"
+          label={say.which}
           value={form.which}
           options={[
-            ['smallest', 'smallest or earliest'],
-            ['largest', 'largest or latest'],
+            ['smallest', say.smallestOrEarliest],
+            ['largest', say.largestOrLatest],
           ]}
           onChange={(which) => {
             onChange({ ...form, which });
@@ -92,9 +93,9 @@ export function PathList({
       <small>{label}</small>
       {paths.map((path) => (
         <span key={path}>
-          {inputs.find((one) => one.path === path)?.label ?? 'something that is gone'}
+          {inputs.find((one) => one.path === path)?.label ?? say.somethingThatIsGone}
           <Button
-            aria-label="Remove"
+            aria-label={say.remove}
             onClick={() => {
               onChange(paths.filter((one) => one !== path));
             }}
@@ -104,10 +105,10 @@ export function PathList({
         </span>
       ))}
       <SelectField
-        label={`${label}: another`}
+        label={say.another(label)}
         bare
         value=""
-        options={[['', 'add …'], ...free.map((one) => [one.path, one.label] as const)]}
+        options={[['', say.add], ...free.map((one) => [one.path, one.label] as const)]}
         onChange={(path) => {
           if (path !== '') onChange([...paths, path]);
         }}
@@ -133,7 +134,7 @@ export function ChooseParts({
       {form.cases.map((one, n) => (
         <div key={n} className={classes.paths}>
           <TextField
-            label="These words"
+            label={say.theseWords}
             value={textOf(one.take)}
             onChange={(text) => {
               const take = { value: { kind: 'text' as const, text } };
@@ -159,10 +160,10 @@ export function ChooseParts({
           onChange({ ...form, cases: [...form.cases, { when: { join: 'all', conditions: [] }, take }] });
         }}
       >
-        Another case
+        {say.anotherCase}
       </Button>
       <TextField
-        label="Otherwise these words (empty for nothing)"
+        label={say.otherwiseTheseWordsEmptyFor}
         value={textOf(form.otherwise)}
         onChange={(text) => {
           const { otherwise: _old, ...rest } = form;

@@ -8,7 +8,7 @@ import {
   useTypeImpactMutation,
 } from '../../../api/matterTypes.ts';
 import { useSavedAs } from '../../../ui/useSavedAs.ts';
-import { NEW_TYPE } from '../../../words/typeWords.ts';
+import { NEW_TYPE } from '../../../words/en/typeWords.ts';
 
 /** A part of the page: the matter type as it is being written, and how to change it. */
 export interface TypePartProps {

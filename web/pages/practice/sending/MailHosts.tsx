@@ -1,5 +1,5 @@
 import type { MailHostJson, MailHostsView, MailHostTried } from '../../../../contract/sending.ts';
-import { fileSize, problemWords } from '../../../words/wording.ts';
+import { fileSize, problemWords } from '../../../words/en/wording.ts';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../../ui/Overtaken.tsx';
 import type { Opened } from '../../../ui/useOpened.ts';
@@ -11,22 +11,23 @@ import {
   useTryMailHostMutation,
 } from '../../../api/sending.ts';
 import { useOpenedSettings, useSettings } from '../useSettings.ts';
-import { unusedKey } from '../../../words/typeWords.ts';
+import { unusedKey } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-sending.ts';
 import classes from '../Practice.module.css';
 
 const SECURITY = [
-  ['starttls', 'TLS, asked for first (587)'],
-  ['implicit', 'TLS from the first byte (465)'],
-  ['offered', 'TLS where it is offered'],
-  ['none', 'none: within the house alone'],
+  ['starttls', say.tlsAskedForFirst587],
+  ['implicit', say.tlsFromTheFirstByte],
+  ['offered', say.tlsWhereItIsOffered],
+  ['none', say.noneWithinTheHouseAlone],
 ] as const;
 
 /** Which hosts carry mail, each tried before it is kept; nobody but an administrator gets here. */
 export function MailHosts() {
   const { currentData: view, error } = useMailHostsQuery();
   return (
-    <section aria-label="Mail servers" tabIndex={0}>
-      <h2>Mail servers</h2>
+    <section aria-label={say.mailServers} tabIndex={0}>
+      <h2>{say.mailServers}</h2>
       {error ? <p className={classes.hint}>{problemWords(error)}</p> : null}
       {view ? <OpenedHosts view={view} /> : null}
     </section>
@@ -49,15 +50,15 @@ function HostsForm({ opened, overtaken, renew, onSaved }: Opened<MailHostsView>)
   };
   return (
     <>
-      <LeaveGuard when={changed} what="the mail servers" />
+      <LeaveGuard when={changed} what={say.theMailServers} />
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       {opened.fromOutside.map(({ host, port, carries }) => (
         <p key={`${host}:${port}`} className={classes.hint}>
-          {carries.length === 0 ? 'All else goes through' : `Mail from ${carries.join(', ')} goes through`}{' '}
+          {carries.length === 0 ? say.allElseGoesThrough : say.mailFromGoesThrough(carries.join(', '))}{' '}
           <b>
             {host}:{port}
           </b>
-          , which was set where Officium is started.
+          {say.whichWasSetWhereOfficium}
         </p>
       ))}
       {hosts.map((host) => (
@@ -78,11 +79,11 @@ function HostsForm({ opened, overtaken, renew, onSaved }: Opened<MailHostsView>)
             setHosts([...hosts, newHost(unusedKey('host'))]);
           }}
         >
-          Another mail server
+          {say.anotherMailServer}
         </Button>
         {changed ? (
           <Button kind="go" disabled={isLoading} onClick={() => void keep()}>
-            Save the servers
+            {say.saveTheServers}
           </Button>
         ) : null}
       </div>
@@ -115,18 +116,18 @@ interface HostRowProps {
 function HostRow({ host, onChange, onRemove }: HostRowProps) {
   const [tryIt, { data: tried, error, isLoading }] = useTryMailHostMutation();
   return (
-    <fieldset className={classes.host} aria-label={host.host || 'A new host'}>
+    <fieldset className={classes.host} aria-label={host.host || say.aNewHost}>
       <div className={classes.fields}>
         <TextField
-          label="Host"
+          label={say.host}
           value={host.host}
-          placeholder="mail.your-practice.example"
+          placeholder={say.mailYourPracticeExample}
           onChange={(value) => {
             onChange({ host: value.trim() });
           }}
         />
         <TextField
-          label="Port"
+          label={say.port}
           type="number"
           value={String(host.port)}
           onChange={(value) => {
@@ -134,7 +135,7 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
           }}
         />
         <SelectField
-          label="Encryption"
+          label={say.encryption}
           value={host.security}
           options={SECURITY}
           onChange={(security) => {
@@ -142,34 +143,34 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
           }}
         />
         <TextField
-          label="Signs in as"
+          label={say.signsInAs}
           value={host.user}
-          placeholder="nobody"
+          placeholder={say.nobody}
           onChange={(user) => {
             onChange({ user });
           }}
         />
         <TextField
-          label="Password"
+          label={say.password}
           type="password"
           value={host.password ?? ''}
-          placeholder={host.hasPassword ? 'kept; type a new one to change it' : ''}
+          placeholder={host.hasPassword ? say.keptTypeANewOne : ''}
           onChange={(password) => {
             onChange({ password });
           }}
         />
         <TextField
-          label="At most so many a minute"
+          label={say.atMostSoManyA}
           type="number"
           value={host.perMinute === null ? '' : String(host.perMinute)}
-          placeholder="as many as there are"
+          placeholder={say.asManyAsThereAre}
           onChange={(value) => {
             onChange({ perMinute: value === '' ? null : Math.round(Number(value)) });
           }}
         />
       </div>
       <TextField
-        label="Carries mail from these addresses, or domains as @practice.example, a line each; without any, all else"
+        label={say.carriesMailFromTheseAddresses}
         multiline
         value={host.carries.join('\n')}
         onChange={(typed) => {
@@ -178,9 +179,9 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
       />
       <div className={classes.paths}>
         <Button disabled={isLoading || host.host === ''} onClick={() => void tryIt(host)}>
-          {isLoading ? 'Trying it…' : 'Try it'}
+          {isLoading ? say.tryingIt : say.tryIt}
         </Button>
-        <Button onClick={onRemove}>Remove</Button>
+        <Button onClick={onRemove}>{say.remove}</Button>
       </div>
       <p role="status" className={classes.hint}>
         {error ? problemWords(error) : tried && !isLoading ? triedWords(tried) : ''}
@@ -191,8 +192,8 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
 
 /** How trying a host went, in words; nothing was sent. */
 function triedWords({ reached, words, underTls, signedIn, limitBytes }: MailHostTried): string {
-  if (!reached) return `It could not be talked to: ${words}`;
-  const limit = limitBytes === null ? '' : ` It takes messages of up to ${fileSize(limitBytes)}.`;
-  const seal = underTls ? 'under TLS' : 'without TLS';
-  return `It answers ${seal}${signedIn ? ', and let us in' : ''}: “${words}”.${limit} Nothing was sent.`;
+  if (!reached) return say.itCouldNotBeTalked(words);
+  const limit = limitBytes === null ? '' : say.itTakesMessagesOfUp(fileSize(limitBytes));
+  const seal = underTls ? say.underTls : say.withoutTls;
+  return say.itAnswersNothingWasSent(seal, signedIn ? say.andLetUsIn : '', words, limit);
 }

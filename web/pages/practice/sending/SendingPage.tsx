@@ -1,18 +1,20 @@
 import { Link, useOutletContext } from 'react-router';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import type { Session } from '../../../../contract/session.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
 import { Overtaken } from '../../../ui/Overtaken.tsx';
 import { ReadOnly } from '../../../ui/ReadOnly.tsx';
-import { ADMINISTRATORS_ALONE, mayDo } from '../../../words/rights.ts';
+import { mayDo } from '../../../words/rights.ts';
+import { ADMINISTRATORS_ALONE } from '../../../words/en/wording.ts';
 import { useChangeSendingMutation, useSendingQuery } from '../../../api/sending.ts';
 import { useOpenedSettings, useSettings } from '../useSettings.ts';
 import type { OpenedSettings } from '../useSettings.ts';
 import { MailHosts } from './MailHosts.tsx';
 import { Senders, Times } from './sendingParts.tsx';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
+import { say } from '../../../words/en/practice-sending.ts';
 import classes from '../Practice.module.css';
 
 /** Whom mail goes out under, when it leaves, and which hosts carry it. */
@@ -22,7 +24,7 @@ export function SendingPage() {
   const { currentData: sending, error } = useSendingQuery();
   return (
     <div className={classes.page}>
-      <ViewHead title="Senders and email" within={<Link to="/practice">Practice</Link>} />
+      <ViewHead title={say.sendersAndEmail} within={<Link to="/practice">{say.practice}</Link>} />
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.columns}>
         {sending ? <OpenedSending sending={sending} mayChange={mayChange} /> : null}
@@ -47,22 +49,16 @@ function SendingForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSet
   const [change, { error, isLoading }] = useChangeSendingMutation();
   const { values, set, keep, changed } = useSettings(opened, (sent) => change(sent).unwrap(), onSaved);
   return (
-    <section aria-label="Senders and times" tabIndex={0}>
-      <LeaveGuard when={mayChange && changed} what="the senders and times" />
+    <section aria-label={say.sendersAndTimes} tabIndex={0}>
+      <LeaveGuard when={mayChange && changed} what={say.theSendersAndTimes} />
       {overtaken ? <Overtaken onRenew={renew} /> : null}
       <ReadOnly why={mayChange ? undefined : ADMINISTRATORS_ALONE}>
-        <h2>Senders</h2>
-        <p className={classes.hint}>
-          Email goes out under the person who writes it. Templates and writers can choose one of these
-          instead; what comes in for them is the practice’s own.
-        </p>
+        <h2>{say.senders}</h2>
+        <p className={classes.hint}>{say.emailGoesOutUnderThe}</p>
         <Senders values={values} mayChange={mayChange} onChange={set} />
-        <h2>When it leaves</h2>
+        <h2>{say.whenItLeaves}</h2>
         <Times values={values} onChange={set} />
-        <p className={classes.hint}>
-          Working days and holidays stand on the page before. What a host says that it takes holds, where that
-          is less.
-        </p>
+        <p className={classes.hint}>{say.workingDaysAndHolidaysStand}</p>
         {error ? (
           <p className={classes.problem} role="alert">
             {problemWords(error)}
@@ -70,7 +66,7 @@ function SendingForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSet
         ) : null}
         {mayChange ? (
           <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
-            Save
+            {say.save}
           </Button>
         ) : null}
       </ReadOnly>

@@ -2,7 +2,8 @@ import { clock } from '../../../words/dates.ts';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
-import { unusedKey } from '../../../words/typeWords.ts';
+import { unusedKey } from '../../../words/en/typeWords.ts';
+import { say } from '../../../words/en/practice-sending.ts';
 import classes from '../Practice.module.css';
 
 const MEGABYTE = 1_000_000;
@@ -27,14 +28,14 @@ export function Senders({
       {senders.map(({ key, name, address }, n) => (
         <div key={key} className={classes.sender}>
           <TextField
-            label="Name"
+            label={say.name}
             value={name}
             onChange={(typed) => {
               setSender(n, { name: typed });
             }}
           />
           <TextField
-            label="Address"
+            label={say.address}
             type="email"
             value={address}
             onChange={(typed) => {
@@ -43,7 +44,7 @@ export function Senders({
           />
           {mayChange ? (
             <Button
-              aria-label={`Remove ${name}`}
+              aria-label={say.remove2(name)}
               onClick={() => {
                 onChange({ senders: senders.filter((one) => one.key !== key) });
               }}
@@ -60,7 +61,7 @@ export function Senders({
             onChange({ senders: [...senders, { key, name: '', address: '' }] });
           }}
         >
-          Another sender
+          {say.anotherSender}
         </Button>
       ) : null}
     </>
@@ -73,7 +74,7 @@ export function Times({ values, onChange }: PartProps) {
   return (
     <div className={classes.fields}>
       <SelectField
-        label="The practice works from"
+        label={say.thePracticeWorksFrom}
         value={String(workingHours.fromMinute)}
         options={clocks(workingHours.fromMinute)}
         onChange={(minute) => {
@@ -81,7 +82,7 @@ export function Times({ values, onChange }: PartProps) {
         }}
       />
       <SelectField
-        label="until"
+        label={say.until}
         value={String(workingHours.untilMinute)}
         options={clocks(workingHours.untilMinute)}
         onChange={(minute) => {
@@ -89,7 +90,7 @@ export function Times({ values, onChange }: PartProps) {
         }}
       />
       <SelectField
-        label="Delay before sending"
+        label={say.delayBeforeSending}
         value={String(values.holdSeconds)}
         options={[...new Set([...HOLDS, values.holdSeconds])]
           .sort((a, b) => a - b)
@@ -99,7 +100,7 @@ export function Times({ values, onChange }: PartProps) {
         }}
       />
       <TextField
-        label="Time zone"
+        label={say.timeZone}
         value={values.timeZone}
         list={Intl.supportedValuesOf('timeZone')}
         onChange={(timeZone) => {
@@ -107,7 +108,7 @@ export function Times({ values, onChange }: PartProps) {
         }}
       />
       <TextField
-        label="Largest message, in MB"
+        label={say.largestMessageInMb}
         type="number"
         value={String(values.maxMessageBytes / MEGABYTE)}
         onChange={(typed) => {
@@ -127,6 +128,6 @@ const clocks = (set: number): readonly (readonly [string, string])[] =>
     .map((minute) => [String(minute), clock(Math.floor(minute / 60), minute % 60)] as const);
 
 function holdWords(seconds: number): string {
-  if (seconds === 0) return 'not at all';
-  return seconds < 60 ? `${seconds} seconds` : seconds === 60 ? 'a minute' : `${seconds / 60} minutes`;
+  if (seconds === 0) return say.notAtAll;
+  return seconds < 60 ? `${seconds} seconds` : seconds === 60 ? say.aMinute : `${seconds / 60} minutes`;
 }

@@ -2,9 +2,8 @@ import { useState } from 'react';
 import { Link, useOutletContext, useParams } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
 import type { Comparison } from '../../../../contract/templates.ts';
-import { dayOf, timeOfDay } from '../../../words/dates.ts';
-import { formatDate } from '../../../../core/dates/formatDate.ts';
-import { plural } from '../../../words/wording.ts';
+import { dayOf, timeOfDay, writeDay } from '../../../words/dates.ts';
+import { plural } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import {
   useCompareVersionsQuery,
@@ -14,6 +13,7 @@ import {
 import { opposite } from './opposite.ts';
 import type { Former } from './opposite.ts';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
+import { say } from '../../../words/en/templates-history.ts';
 import classes from './History.module.css';
 
 /** A template’s versions with who, when and why; two of them side by side, and a way back. */
@@ -33,9 +33,9 @@ export function HistoryPage() {
   if (!template) return null;
   return (
     <div className={classes.page}>
-      <ViewHead title="History" within={<Link to={`/templates/${templateId}`}>{template.name}</Link>} />
+      <ViewHead title={say.history} within={<Link to={`/templates/${templateId}`}>{template.name}</Link>} />
       <div className={classes.body}>
-        <ol className={classes.versions} aria-label="Versions">
+        <ol className={classes.versions} aria-label={say.versions}>
           {versions.map(({ id, number, madeBy, madeAtUtc, why }) => (
             <li key={id} data-chosen={id === from}>
               <button
@@ -45,10 +45,10 @@ export function HistoryPage() {
                   setChosen(id);
                 }}
               >
-                <b>Version {number}</b> {id === newest?.id ? '(today’s)' : ''}
+                <b>{say.version(number)}</b> {id === newest?.id ? '(today’s)' : ''}
                 <span>{why}</span>
                 <small>
-                  {madeBy}, {formatDate(dayOf(madeAtUtc), 'long')}, {timeOfDay(madeAtUtc)}
+                  {madeBy}, {writeDay(dayOf(madeAtUtc), 'long')}, {timeOfDay(madeAtUtc)}
                 </small>
               </button>
             </li>
@@ -57,29 +57,30 @@ export function HistoryPage() {
             <li className={classes.use}>
               {template.usedBy.map(({ name, uses, lastUtc }) => (
                 <small key={name}>
-                  {name}: {plural(uses, 'time')}, last {formatDate(dayOf(lastUtc), 'short')}
+                  {say.last(name, plural(uses, say.time), writeDay(dayOf(lastUtc), 'short'))}
                 </small>
               ))}
             </li>
           ) : null}
         </ol>
-        <section className={classes.comparison} aria-label="What differs">
+        <section className={classes.comparison} aria-label={say.whatDiffers}>
           {comparison ? (
             <>
-              <Parts title="Subject" parts={comparison.subject} />
-              <Parts title="Wording" parts={comparison.body} />
-              <Parts title="Besides" parts={comparison.rest} />
+              <Parts title={say.subject} parts={comparison.subject} />
+              <Parts title={say.wording} parts={comparison.body} />
+              <Parts title={say.besides} parts={comparison.rest} />
               {user.mayChange && from !== undefined ? (
                 <Button
                   disabled={restoring.isLoading}
                   onClick={() => void restore({ id: templateId, versionId: from })}
                 >
-                  Go back to version {versions.find(({ id }) => id === from)?.number}
+                  {say.goBackToVersion}
+                  {versions.find(({ id }) => id === from)?.number}
                 </Button>
               ) : null}
             </>
           ) : (
-            <p>There is one version so far. Once the wording changes, what differs stands here.</p>
+            <p>{say.thereIsOneVersionSo}</p>
           )}
         </section>
       </div>
@@ -99,7 +100,7 @@ function Parts({ title, parts }: PartsProps) {
   return (
     <section>
       <h2>
-        {title} {isSame ? <small>the same</small> : null}
+        {title} {isSame ? <small>{say.theSame}</small> : null}
       </h2>
       {lines.map(({ pieces, former }, n) => (
         <div key={n} className={classes.line}>
@@ -131,5 +132,5 @@ function Parts({ title, parts }: PartsProps) {
 
 function formerWords({ text, replaced }: Former): string {
   if (text === undefined) return 'new';
-  return replaced ? 'before: ' : 'left out: ';
+  return replaced ? 'before: ' : say.leftOut;
 }

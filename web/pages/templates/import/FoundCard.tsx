@@ -2,9 +2,10 @@ import type { DecisionJson } from '../../../../contract/imports.ts';
 import { useTemplateFieldsQuery } from '../../../api/templates.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
-import { plural } from '../../../words/wording.ts';
+import { plural } from '../../../words/en/wording.ts';
 import type { Found } from './found.ts';
 import { LeftOutList } from './LeftOutList.tsx';
+import { say } from '../../../words/en/templates-import.ts';
 import classes from './Import.module.css';
 
 type Gap = Found['gaps'][number];
@@ -21,14 +22,14 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
   if (problem !== null)
     return (
       <section className={classes.card} data-severity="stop" aria-label={fileName}>
-        <b>{fileName}</b> <span>{problem}</span> <Button onClick={onLeave}>Cancel</Button>
+        <b>{fileName}</b> <span>{problem}</span> <Button onClick={onLeave}>{say.cancel}</Button>
       </section>
     );
   return (
     <section className={classes.card} aria-label={fileName}>
       <div className={classes.cardHead}>
         <TextField
-          label={`From ${fileName}`}
+          label={say.from(fileName)}
           value={name}
           onChange={(typed) => {
             onChange({ ...found, name: typed });
@@ -36,10 +37,10 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
         />
         <span>
           {gaps.length === 0
-            ? 'No codes or gaps found'
-            : `${plural(gaps.length, 'code or gap', 'codes and gaps')}`}
+            ? say.noCodesOrGapsFound
+            : `${plural(gaps.length, say.codeOrGap, say.codesAndGaps)}`}
         </span>
-        <Button onClick={onLeave}>Do not import it</Button>
+        <Button onClick={onLeave}>{say.doNotImportIt}</Button>
       </div>
       <LeftOutList
         found={found}
@@ -81,7 +82,7 @@ function GapLine({ gap, decision, onDecide }: GapLineProps) {
       ? gap.proposed
       : {
           kind: 'blank',
-          label: gap.text.replace(/[^\p{L}\p{N} ]+/gu, ' ').trim() || 'to be filled in',
+          label: gap.text.replace(/[^\p{L}\p{N} ]+/gu, ' ').trim() || say.toBeFilledIn,
           answer: 'text',
         };
   const chosen = decision.kind === 'field' ? decision.path : decision.kind;
@@ -92,16 +93,16 @@ function GapLine({ gap, decision, onDecide }: GapLineProps) {
         {at < 0 ? gap.line : gap.line.slice(Math.max(0, at - 50), at)}
         {at < 0 ? null : <mark>{gap.text}</mark>}
         {at < 0 ? null : gap.line.slice(at + gap.text.length, at + gap.text.length + 40)}
-        {gap.count > 1 ? <small> {gap.count} times</small> : null}
+        {gap.count > 1 ? <small>{say.times(gap.count)}</small> : null}
       </span>
       <SelectField
-        label={`What ${gap.text} means`}
+        label={say.whatMeans(gap.text)}
         bare
         value={chosen}
         options={[
           ...gap.suggestions.map(({ path, label }) => [path, label] as const),
-          ['blank', `ask the writer: ${blank.kind === 'blank' ? blank.label : ''}`] as const,
-          ['keep', 'leave it as it stands'] as const,
+          ['blank', say.askTheWriter(blank.kind === 'blank' ? blank.label : '')] as const,
+          ['keep', say.leaveItAsItStands] as const,
           ...(catalogue?.fields ?? [])
             .filter(({ path }) => !likely.has(path))
             .map(({ path, label }) => [path, label] as const),

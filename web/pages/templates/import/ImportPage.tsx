@@ -3,13 +3,14 @@ import { Link, useLocation, useNavigate } from 'react-router';
 import { useKeepFoundMutation, useReadFilesMutation } from '../../../api/imports.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TextField } from '../../../ui/Field.tsx';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
 import { foundFrom } from './found.ts';
 import type { Found } from './found.ts';
 import { FoundCard } from './FoundCard.tsx';
 import { Packs } from './Packs.tsx';
 import { ReadHere } from './ReadHere.tsx';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
+import { say } from '../../../words/en/templates-import.ts';
 import classes from './Import.module.css';
 
 /** Brings old wording in: many files in one pass, each with the codes and gaps found in it and what each may mean. */
@@ -44,12 +45,12 @@ export function ImportPage() {
   const error = reading.error ?? keeping.error;
   return (
     <div className={classes.page}>
-      <ViewHead title="Import wording" within={<Link to="/templates">Templates</Link>}>
+      <ViewHead title={say.importWording} within={<Link to="/templates">{say.templates}</Link>}>
         {good.length > 0 ? (
           <span className={classes.keep}>
-            <TextField label="Folder" value={folder} onChange={setFolder} />
+            <TextField label={say.folder} value={folder} onChange={setFolder} />
             <Button kind="go" disabled={keeping.isLoading} onClick={() => void keepAll()}>
-              Save {plural(good.length, 'template')}
+              {say.save(plural(good.length, say.template))}
             </Button>
           </span>
         ) : null}
@@ -94,7 +95,7 @@ function useEntryBrought(take: (files: readonly File[]) => Promise<void>): void 
   const brought = broughtWith(useLocation().state);
   const begin = useEffectEvent(async (entryId: string, name: string, signal: AbortSignal) => {
     const answer = await fetch(`/api/v1/correspondence/${entryId}/raw`, { signal });
-    if (answer.ok) await take([new File([await answer.blob()], `${name || 'Message'}.eml`)]);
+    if (answer.ok) await take([new File([await answer.blob()], `${name || say.message}.eml`)]);
   });
   const { entryId, name = '' } = brought ?? {};
   useEffect(() => {

@@ -4,19 +4,20 @@ import { useKeepPictureMutation } from '../../../api/pictures.ts';
 import { pictureNode } from '../../../parts/editor/pictureNode.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
+import { say } from '../../../words/en/templates-import.ts';
 import classes from './Import.module.css';
 
 type LeftOut = FoundFile['leftOut'][number];
 
 const WORDS: Readonly<Record<LeftOut['kind'], (count: number) => string>> = {
-  picture: (count) => plural(count, 'picture'),
-  colour: (count) => plural(count, 'colour'),
-  typeface: (count) => plural(count, 'typeface'),
-  form: (count) => plural(count, 'part of a form', 'parts of a form'),
-  script: (count) => plural(count, 'script'),
-  frame: (count) => plural(count, 'embedded page'),
-  sound: (count) => plural(count, 'film or sound', 'films or sounds'),
+  picture: (count) => plural(count, say.picture),
+  colour: (count) => plural(count, say.colour),
+  typeface: (count) => plural(count, say.typeface),
+  form: (count) => plural(count, say.partOfAForm, say.partsOfAForm),
+  script: (count) => plural(count, say.script),
+  frame: (count) => plural(count, say.embeddedPage),
+  sound: (count) => plural(count, say.filmOrSound, say.filmsOrSounds),
 };
 
 interface LeftOutListProps {
@@ -31,7 +32,7 @@ export function LeftOutList({ found: { leftOut, fileName }, onPicture }: LeftOut
   const pictures = leftOut.flatMap((one) => one.pictures);
   return (
     <div className={classes.leftOut}>
-      <p>Left out: {leftOut.map(({ kind, count }) => WORDS[kind](count)).join(', ')}.</p>
+      <p>{say.leftOut(leftOut.map(({ kind, count }) => WORDS[kind](count)).join(', '))}</p>
       {pictures.map((picture) => (
         <LeftPicture key={picture.src} picture={picture} from={fileName} onPicture={onPicture} />
       ))}
@@ -67,8 +68,8 @@ function LeftPicture({
     const bytes = await (await fetch(src)).blob();
     await take(new File([bytes], `${from} picture`, { type: bytes.type }));
   };
-  const name = alt === '' ? (isHere ? 'a picture in the text' : src.slice(0, 120)) : alt;
-  if (taken) return <p role="status">“{name}” stands at the end of the wording.</p>;
+  const name = alt === '' ? (isHere ? say.aPictureInTheText : src.slice(0, 120)) : alt;
+  if (taken) return <p role="status">{say.standsAtTheEndOf(name)}</p>;
   return (
     <p>
       {name}{' '}
@@ -79,11 +80,11 @@ function LeftPicture({
           else chooser.current?.click();
         }}
       >
-        Take the picture in{isHere ? '' : '…'}
+        {say.takeThePictureIn(isHere ? '' : '…')}
       </Button>
       <FileChooser
         ref={chooser}
-        label={`File of the picture ${name}`}
+        label={say.fileOfThePicture(name)}
         accept="image/png,image/jpeg,image/gif"
         onChoose={([file]) => void take(file)}
       />

@@ -2,8 +2,9 @@ import { useRef } from 'react';
 import { useTakePackMutation } from '../../../api/imports.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
 import { savePack } from '../savePack.ts';
+import { say } from '../../../words/en/templates-import.ts';
 import classes from './Import.module.css';
 
 /** Whole libraries at once: a pack from elsewhere, and one's own to take away. */
@@ -24,18 +25,21 @@ export function Packs() {
   return (
     <>
       <p className={classes.packs}>
-        <Button onClick={() => chooser.current?.click()}>Import a pack</Button>
-        <Button onClick={() => void savePack()}>Export the library</Button>
+        <Button onClick={() => chooser.current?.click()}>{say.importAPack}</Button>
+        <Button onClick={() => void savePack()}>{say.exportTheLibrary}</Button>
         <FileChooser
           ref={chooser}
-          label="Pack to import"
+          label={say.packToImport}
           accept=".json,application/json"
           onChoose={(files) => void read(files)}
         />
         {report ? (
           <span role="status">
-            {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} imported
-            {report.known.length > 0 ? `; ${report.known.length} were there already` : ''}.
+            {say.andImported(
+              plural(report.templates, say.template),
+              plural(report.passages, say.passage),
+              report.known.length > 0 ? say.wereThereAlready(report.known.length) : '',
+            )}
           </span>
         ) : null}
       </p>

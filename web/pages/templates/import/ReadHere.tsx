@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { Button } from '../../../ui/Button.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
+import { say } from '../../../words/en/templates-import.ts';
 import classes from './Import.module.css';
 
 interface ReadHereProps {
@@ -24,20 +25,21 @@ export function ReadHere({ reading, onFiles }: ReadHereProps) {
       }}
     >
       <p>
-        Drop files here, or <Button onClick={() => chooser.current?.click()}>choose them</Button>: .eml,
-        .html, .txt and .docx.
-        {reading ? <b role="status"> Reading …</b> : null}
+        {say.dropFilesHereOr}
+        <Button onClick={() => chooser.current?.click()}>{say.chooseThem}</Button>
+        {say.emlHtmlTxtAndDocx}
+        {reading ? <b role="status">{say.reading}</b> : null}
       </p>
       <FileChooser
         ref={chooser}
-        label="Files to import"
+        label={say.filesToImport}
         accept=".eml,.html,.htm,.txt,.docx"
         multiple
         onChoose={onFiles}
       />
       <textarea
-        aria-label="Or paste wording here"
-        placeholder="Or paste wording here"
+        aria-label={say.orPasteWordingHere}
+        placeholder={say.orPasteWordingHere}
         rows={3}
         value={pasted}
         onPaste={(event) => {
@@ -57,7 +59,7 @@ export function ReadHere({ reading, onFiles }: ReadHereProps) {
             setPasted('');
           }}
         >
-          Read it
+          {say.readIt}
         </Button>
       )}
     </div>

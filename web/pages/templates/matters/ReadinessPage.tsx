@@ -1,7 +1,8 @@
 import { Link, useParams } from 'react-router';
-import { plural, problemWords, reasonWords } from '../../../words/wording.ts';
+import { plural, problemWords, reasonWords } from '../../../words/en/wording.ts';
 import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
+import { say } from '../../../words/en/templates-matters.ts';
 import classes from '../history/History.module.css';
 
 /** Which open matters a template can be used on, and why not on the others. */
@@ -12,12 +13,12 @@ export function ReadinessPage() {
   return (
     <div className={classes.page}>
       <ViewHead
-        title="Where it can be used"
-        within={<Link to={`/templates/${templateId}`}>{template?.name ?? 'Template'}</Link>}
+        title={say.whereItCanBeUsed}
+        within={<Link to={`/templates/${templateId}`}>{template?.name ?? say.template}</Link>}
       >
         {data ? (
           <span>
-            {data.counts.ready} ready · {data.counts.blanks} with blanks · {data.counts.unavailable} not
+            {say.readyWithBlanksNot(data.counts.ready, data.counts.blanks, data.counts.unavailable)}
           </span>
         ) : null}
       </ViewHead>
@@ -30,9 +31,9 @@ export function ReadinessPage() {
             <span>{type}</span>
             <span className={classes.readiness}>
               {readiness === 'ready'
-                ? 'ready'
+                ? say.ready
                 : readiness === 'blanks'
-                  ? plural(blanks, 'blank')
+                  ? plural(blanks, say.blank)
                   : reasons.map(reasonWords).join('; ')}
             </span>
           </Link>

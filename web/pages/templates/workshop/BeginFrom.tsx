@@ -12,10 +12,11 @@ import { useTakeStarterPackMutation } from '../../../api/imports.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
 import { SearchField } from '../../../ui/SearchField.tsx';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
 import { NEW_DRAFT, draftOf } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { FilledIn } from './FilledIn.tsx';
+import { say } from '../../../words/en/templates-workshop.ts';
 import library from '../../../parts/wording/Library.module.css';
 import classes from './BeginFrom.module.css';
 
@@ -43,10 +44,10 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
   const draft = useChosenDraft(chosen, starters?.items ?? []);
   return (
     <div className={library.page}>
-      <ViewHead title="New template">
+      <ViewHead title={say.newTemplate}>
         <SearchField
           autoFocus
-          label="Which message is it for?"
+          label={say.whichMessageIsItFor}
           value={typed}
           onChange={(words) => {
             setTyped(words);
@@ -57,13 +58,13 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
           }}
         />
         <span className={library.actions}>
-          <Link to="/templates/import">Import wording</Link>
+          <Link to="/templates/import">{say.importWording}</Link>
           <Button
             onClick={() => {
               onBegin(NEW_DRAFT);
             }}
           >
-            Start with an empty page
+            {say.startWithAnEmptyPage}
           </Button>
         </span>
       </ViewHead>
@@ -73,10 +74,7 @@ export function BeginFrom({ matterId, onBegin }: BeginFromProps) {
           <StarterList offered={offered} chosen={chosen} onChoose={setMarked} />
           <AllStarters />
           <CopyList copies={copies} chosen={chosen} onChoose={setMarked} />
-          <p className={classes.hint}>
-            A message already sent can become a template too: open it on its matter and press “Save as
-            template”.
-          </p>
+          <p className={classes.hint}>{say.aMessageAlreadySentCan}</p>
         </div>
         <Looked draft={draft} matterId={matterId} onBegin={onBegin} />
       </div>
@@ -133,13 +131,16 @@ function AllStarters() {
   return (
     <p className={classes.hint}>
       <Button disabled={isLoading} onClick={() => void add()}>
-        Add all of these to the templates
+        {say.addAllOfTheseTo}
       </Button>{' '}
       {report ? (
         <span role="status">
-          {plural(report.templates, 'template')} and {plural(report.passages, 'passage')} added
-          {report.known.length > 0 ? `; ${report.known.length} were there already` : ''}.{' '}
-          <Link to="/templates?sort=changed">Look through them and approve</Link>
+          {say.andAdded(
+            plural(report.templates, say.template),
+            plural(report.passages, say.passage),
+            report.known.length > 0 ? say.wereThereAlready(report.known.length) : '',
+          )}
+          <Link to="/templates?sort=changed">{say.lookThroughThemAndApprove}</Link>
         </span>
       ) : null}
       {error ? <span role="alert">{problemWords(error)}</span> : null}
@@ -155,7 +156,7 @@ function CopyList({
   if (copies.length === 0) return null;
   return (
     <section>
-      <h2>A copy of one of yours</h2>
+      <h2>{say.aCopyOfOneOf}</h2>
       {copies.map(({ id, name }) => (
         <Offer key={id} name={name} one={{ kind: 'copy', id }} chosen={chosen} onChoose={onChoose} />
       ))}
@@ -188,9 +189,9 @@ function Looked({
     { channel, content, ...(matterId === undefined ? {} : { matterId }) },
     { skip: draft === undefined },
   );
-  if (!draft) return <aside className={classes.looked} aria-label="How it would read" />;
+  if (!draft) return <aside className={classes.looked} aria-label={say.howItWouldRead} />;
   return (
-    <aside className={classes.looked} aria-label="How it would read">
+    <aside className={classes.looked} aria-label={say.howItWouldRead}>
       <p className={classes.bar}>
         <Button
           kind="go"
@@ -198,7 +199,7 @@ function Looked({
             onBegin(draft);
           }}
         >
-          Start with this
+          {say.startWithThis}
         </Button>
       </p>
       {error ? <p role="alert">{problemWords(error)}</p> : null}

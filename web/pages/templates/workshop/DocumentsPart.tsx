@@ -3,10 +3,11 @@ import type { TemplateContentJson } from '../../../../contract/templates.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { useKeepFileMutation, useTemplatesInfiniteQuery } from '../../../api/templates.ts';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 type Rule = TemplateContentJson['documents'][number];
@@ -27,7 +28,7 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
   };
   const [firstLetter] = letters;
   return (
-    <Part title="Documents" note={content.documents.length}>
+    <Part title={say.documents} note={content.documents.length}>
       {content.documents.map((rule, n) => (
         <div key={n} className={classes.partRow}>
           <RuleForm
@@ -43,7 +44,7 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
               onContent({ documents: content.documents.filter((_, m) => m !== n) });
             }}
           >
-            Remove
+            {say.remove}
           </Button>
         </div>
       ))}
@@ -52,7 +53,7 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
           add({ kind: 'latest', category: catalogue?.categories[0] ?? 'Report', required: true });
         }}
       >
-        The latest of a category
+        {say.theLatestOfACategory}
       </Button>
       {firstLetter ? (
         <Button
@@ -60,20 +61,20 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
             add({ kind: 'letter', templateId: firstLetter.id, name: firstLetter.name });
           }}
         >
-          A letter made now
+          {say.aLetterMadeNow}
         </Button>
       ) : null}
       <Button
         onClick={() => {
-          add({ kind: 'ask', label: 'A document of the matter', required: true });
+          add({ kind: 'ask', label: say.aDocumentOfTheMatter, required: true });
         }}
       >
-        One that the writer chooses
+        {say.oneThatTheWriterChooses}
       </Button>
-      <Button onClick={() => chooser.current?.click()}>The same file each time…</Button>
+      <Button onClick={() => chooser.current?.click()}>{say.theSameFileEachTime}</Button>
       <FileChooser
         ref={chooser}
-        label="File to enclose each time"
+        label={say.fileToEncloseEachTime}
         onChoose={([file]) => {
           if (file)
             void keepFile(file)
@@ -100,11 +101,11 @@ function NameChoice({
   const what = rule.kind === 'latest' ? rule.category : rule.name;
   return (
     <SelectField
-      label="Goes out as"
+      label={say.goesOutAs}
       value={rule.fileName === undefined ? 'own' : 'reference'}
       options={[
-        ['own', 'what it is called'],
-        ['reference', `the matter’s reference and “${what}”`],
+        ['own', say.whatItIsCalled],
+        ['reference', say.theMattersReferenceAnd(what)],
       ]}
       onChange={(choice) => {
         const { fileName: _old, ...rest } = rule;
@@ -138,7 +139,7 @@ function RuleForm({
       return (
         <>
           <TextField
-            label="The latest of"
+            label={say.theLatestOf}
             value={rule.category}
             list={categories}
             onChange={(category) => {
@@ -146,7 +147,7 @@ function RuleForm({
             }}
           />
           <CheckField
-            label="must be there"
+            label={say.mustBeThere}
             checked={rule.required}
             onChange={(required) => {
               onChange({ ...rule, required });
@@ -159,7 +160,7 @@ function RuleForm({
       return (
         <>
           <SelectField
-            label="A letter made now from"
+            label={say.aLetterMadeNowFrom}
             value={rule.templateId}
             options={letters.map(({ id, name }) => [id, name] as const)}
             onChange={(templateId) => {
@@ -174,14 +175,14 @@ function RuleForm({
       return (
         <>
           <TextField
-            label="The writer chooses"
+            label={say.theWriterChooses}
             value={rule.label}
             onChange={(label) => {
               onChange({ ...rule, label: label === '' ? ' ' : label });
             }}
           />
           <CheckField
-            label="must be there"
+            label={say.mustBeThere}
             checked={rule.required}
             onChange={(required) => {
               onChange({ ...rule, required });
@@ -190,7 +191,7 @@ function RuleForm({
         </>
       );
     case 'fixed':
-      return <span>{rule.name}, the same each time</span>;
+      return <span>{say.theSameEachTime(rule.name)}</span>;
     default:
       return rule satisfies never;
   }

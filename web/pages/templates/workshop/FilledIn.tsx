@@ -2,6 +2,7 @@ import type { DraftPreview, TemplateDetail } from '../../../../contract/template
 import { parseDocument, parseInline } from '../../../../core/template/parseDocument.ts';
 import { joinNames } from '../../../../core/values/writeValue.ts';
 import { MessageView, LineView } from '../../../parts/messages/MessageView.tsx';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 /** A wording filled in from a matter, on paper. */
@@ -17,15 +18,15 @@ export function FilledIn({
   return (
     <article className={classes.page}>
       <dl className={classes.address}>
-        <dt>To</dt>
-        <dd>{joinNames(preview.to) || 'nobody on this matter'}</dd>
+        <dt>{say.to}</dt>
+        <dd>{joinNames(preview.to) || say.nobodyOnThisMatter}</dd>
         {preview.cc.length > 0 ? (
           <>
-            <dt>Cc</dt>
+            <dt>{say.cc}</dt>
             <dd>{joinNames(preview.cc)}</dd>
           </>
         ) : null}
-        <dt>From</dt>
+        <dt>{say.from}</dt>
         <dd>{preview.from}</dd>
       </dl>
       {channel === 'text' ? null : (
@@ -34,7 +35,7 @@ export function FilledIn({
       {body.ok ? <MessageView blocks={body.value.content} places={preview} /> : null}
       {preview.documents.length > 0 ? (
         <dl className={classes.address} data-foot="">
-          <dt>Encloses</dt>
+          <dt>{say.encloses}</dt>
           <dd>{preview.documents.join(' · ')}</dd>
         </dl>
       ) : null}

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Standing, TemplateDetail, TemplateImpact } from '../../../../contract/templates.ts';
-import { plural, problemWords } from '../../../words/wording.ts';
+import { plural, problemWords } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { useChangeStandingMutation, useTemplateImpactMutation } from '../../../api/templates.ts';
 import { Keeping } from '../../../parts/wording/Keeping.tsx';
 import type { WorkshopDraft } from './draft.ts';
-import { standingWords } from '../../../words/templateWords.ts';
+import { standingWords } from '../../../words/en/templateWords.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 interface KeepBarProps {
@@ -51,30 +52,32 @@ export function KeepBar({ draft, template, changed, busy, mayChange, error, onKe
   };
   return (
     <header className={classes.keepBar}>
-      <Link to="/templates">Templates</Link>
-      <h1 className={classes.crumb}>{draft.name || 'New template'}</h1>
+      <Link to="/templates">{say.templates}</Link>
+      <h1 className={classes.crumb}>{draft.name || say.newTemplate}</h1>
       {template ? (
         <span className={classes.standing} data-standing={template.standing}>
-          {standingWords(template.standing)}
-          {template.standing === 'private' && template.owner !== null ? ` · ${template.owner}` : ''} · version{' '}
-          {template.version}
+          {say.version(
+            standingWords(template.standing),
+            template.standing === 'private' && template.owner !== null ? ` · ${template.owner}` : '',
+            template.version,
+          )}
         </span>
       ) : null}
       {template && mayChange ? (
         <Moves standing={template.standing} before={before} onMove={move} busy={moving.isLoading} />
       ) : null}
-      {template ? <Link to={`/templates/${template.id}/history`}>History</Link> : null}
-      {template ? <Link to={`/templates/${template.id}/matters`}>Where it can be used</Link> : null}
+      {template ? <Link to={`/templates/${template.id}/history`}>{say.history}</Link> : null}
+      {template ? <Link to={`/templates/${template.id}/matters`}>{say.whereItCanBeUsed}</Link> : null}
       {mayChange ? (
         <Keeping
           why={template && changed ? why : undefined}
-          words={template ? 'Save as new version' : 'Save'}
+          words={template ? say.saveAsNewVersion : say.save}
           disabled={!canKeep}
           onWhy={setWhy}
           onKeep={() => void keep()}
         />
       ) : (
-        <span className={classes.keeping}>You may read here</span>
+        <span className={classes.keeping}>{say.youMayReadHere}</span>
       )}
       {impact ? (
         <ImpactWords
@@ -101,15 +104,19 @@ interface ImpactWordsProps {
 }
 
 function ImpactWords({ impact: { drafts, loses }, onKeep, onGoOn }: ImpactWordsProps) {
-  const stay = drafts.length === 1 ? 'stays as it is' : 'stay as they are';
+  const stay = drafts.length === 1 ? say.staysAsItIs : say.stayAsTheyAre;
   return (
     <p className={classes.impact} role="alert">
       {drafts.length > 0
-        ? `${plural(drafts.length, 'draft')} made from the version before ${stay}: ${drafts.map(({ matterReference }) => matterReference).join(', ')}. `
+        ? say.madeFromTheVersionBefore(
+            plural(drafts.length, say.draft),
+            stay,
+            drafts.map(({ matterReference }) => matterReference).join(', '),
+          )
         : ''}
-      {loses.length > 0 ? `It could no longer be used on: ${loses.join(', ')}. ` : ''}
-      <Button onClick={onKeep}>Save anyway</Button>
-      <Button onClick={onGoOn}>Go on writing</Button>
+      {loses.length > 0 ? say.itCouldNoLongerBe(loses.join(', ')) : ''}
+      <Button onClick={onKeep}>{say.saveAnyway}</Button>
+      <Button onClick={onGoOn}>{say.goOnWriting}</Button>
     </p>
   );
 }
@@ -125,11 +132,11 @@ interface MovesProps {
 function Moves({ standing, before, busy, onMove }: MovesProps) {
   const moves: readonly (readonly [Standing, string])[] =
     standing === 'retired'
-      ? [['shared', 'Bring back']]
+      ? [['shared', say.bringBack]]
       : [
-          ...(standing === 'private' ? [['shared', 'Share'] as const] : []),
-          ...(standing === 'approved' ? [] : [['approved', 'Approve'] as const]),
-          ['retired', 'Retire'] as const,
+          ...(standing === 'private' ? [['shared', say.share] as const] : []),
+          ...(standing === 'approved' ? [] : [['approved', say.approve] as const]),
+          ['retired', say.retire] as const,
         ];
   return (
     <>
@@ -140,7 +147,7 @@ function Moves({ standing, before, busy, onMove }: MovesProps) {
       ))}
       {before && before !== standing && before !== 'private' ? (
         <Button disabled={busy} onClick={onMove(before)}>
-          Undo: {standingWords(before)} again
+          {say.undoAgain(standingWords(before))}
         </Button>
       ) : null}
     </>

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import type { DraftPreview, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
-import { plural } from '../../../words/wording.ts';
+import { plural } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FilledIn } from './FilledIn.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { REMEDY_WORDS, remediesFor } from './problemRemedies.ts';
 import type { ProblemRemedy } from './problemRemedies.ts';
-import { problemOf } from '../../../words/templateWords.ts';
+import { problemOf } from '../../../words/en/templateWords.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 interface PreviewPaneProps {
@@ -36,10 +37,10 @@ export function PreviewPane({
 }: PreviewPaneProps) {
   const preview = look?.preview;
   return (
-    <aside className={classes.preview} aria-label="How it would read" aria-busy={stale}>
+    <aside className={classes.preview} aria-label={say.howItWouldRead} aria-busy={stale}>
       <div className={classes.previewHead}>
         <MatterPicker
-          label="Filled in from"
+          label={say.filledInFrom}
           labelled="before"
           matterId={matterId}
           onChoose={({ id }) => {
@@ -51,15 +52,18 @@ export function PreviewPane({
         ) : null}
         {template && matterId !== undefined ? (
           <span>
-            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=eml`}>.eml</a>{' '}
-            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=html`}>.html</a>
+            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=eml`}>{say.eml}</a>{' '}
+            <a href={`/api/v1/templates/${template.id}/file?matterId=${matterId}&format=html`}>{say.html}</a>
           </span>
         ) : null}
         {look?.segments ? (
           <small>
-            {plural(look.segments.segments, 'segment')}, {look.segments.encoding}
-            {look.segments.because === undefined ? '' : ` because of “${look.segments.because}”`},{' '}
-            {look.segments.left} left
+            {say.left(
+              plural(look.segments.segments, say.segment),
+              look.segments.encoding,
+              look.segments.because === undefined ? '' : say.becauseOf(look.segments.because),
+              look.segments.left,
+            )}
           </small>
         ) : null}
       </div>
@@ -70,12 +74,12 @@ export function PreviewPane({
       )}
       {look?.unreadable ? (
         <p role="alert" className={classes.problem}>
-          Something in the wording cannot be kept ({look.unreadable}). What was last kept is untouched.
+          {say.somethingInTheWordingCannot(look.unreadable)}
         </p>
       ) : null}
       {preview ? <FilledIn preview={preview} channel={channel} /> : null}
       {preview === null && matterId === undefined ? (
-        <p className={classes.none}>Choose a matter, and the wording is filled in from it as you type.</p>
+        <p className={classes.none}>{say.chooseAMatterAndThe}</p>
       ) : null}
       <Problems problems={look?.problems ?? template?.problems ?? []} onRemedy={onRemedy} />
     </aside>
@@ -92,7 +96,7 @@ function Problems({
 }) {
   if (problems.length === 0) return null;
   return (
-    <section className={classes.problems} aria-label="What is wrong" aria-live="polite">
+    <section className={classes.problems} aria-label={say.whatIsWrong} aria-live="polite">
       {problems.map((one, n) => {
         const { title, detail } = problemOf(one);
         return (
@@ -142,8 +146,8 @@ function LetterPage({
   };
   return (
     <>
-      <Button onClick={() => void open()}>See it as a page</Button>
-      {failed ? <small role="alert">It could not be set as a letter.</small> : null}
+      <Button onClick={() => void open()}>{say.seeItAsAPage}</Button>
+      {failed ? <small role="alert">{say.itCouldNotBeSet}</small> : null}
     </>
   );
 }

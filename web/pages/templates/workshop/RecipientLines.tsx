@@ -3,6 +3,7 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
 import { isMailAddress } from '../../../../core/recipients/address.ts';
 import { LIST_BELOW } from '../../../ui/fieldLook.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 type Recipients = TemplateContentJson['recipients'];
@@ -10,9 +11,9 @@ type Line = keyof Recipients;
 type Rule = Recipients['to'][number];
 
 const LINES: readonly (readonly [line: Line, label: string])[] = [
-  ['to', 'To'],
-  ['cc', 'Cc'],
-  ['bcc', 'Bcc'],
+  ['to', say.to],
+  ['cc', say.cc],
+  ['bcc', say.bcc],
 ];
 
 interface RecipientLinesProps {
@@ -22,7 +23,7 @@ interface RecipientLinesProps {
 }
 
 /** What a matter’s own address is called here. */
-const FILING = 'filing address';
+const FILING = say.filingAddress;
 
 /** Whom a template writes to: everybody in a role, somebody always, or the matter itself. */
 export function RecipientLines({ recipients, roles, onChange }: RecipientLinesProps) {
@@ -65,7 +66,7 @@ function RuleLine({
   const free = roles.filter(({ key }) => !rules.some((rule) => 'role' in rule && rule.role === key));
   const hintOf = (name: string): string =>
     name === FILING
-      ? 'answers to all are filed by themselves'
+      ? say.answersToAllAreFiled
       : (free.find((role) => role.label === name)?.types.join(', ') ?? '');
   const add = (words = typed): void => {
     const text = words.trim();
@@ -92,7 +93,7 @@ function RuleLine({
           {nameOf(rule)}
           <button
             type="button"
-            aria-label={`Remove ${nameOf(rule)}`}
+            aria-label={say.remove2(nameOf(rule))}
             onClick={() => {
               onChange(rules.filter((_, m) => m !== n));
             }}
@@ -106,8 +107,8 @@ function RuleLine({
         variant="unstyled"
         size="xs"
         className={classes.addRule ?? ''}
-        aria-label={`Add to ${label}`}
-        placeholder={rules.length === 0 ? 'a role, or an address' : 'add'}
+        aria-label={say.addTo(label)}
+        placeholder={rules.length === 0 ? say.aRoleOrAnAddress : 'add'}
         value={typed}
         data={[...(mayFile ? [FILING] : []), ...new Set(free.map(({ label: name }) => name))]}
         renderOption={({ option }) => (

@@ -12,7 +12,8 @@ import { useTemplatesInfiniteQuery } from '../../../api/templates.ts';
 import { useMatterTypesQuery } from '../../../api/matterTypes.ts';
 import { useSendingQuery } from '../../../api/sending.ts';
 import { BlankForm } from '../../../parts/wording/BlankForm.tsx';
-import { channelWords } from '../../../words/wording.ts';
+import { channelWords } from '../../../words/en/wording.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 
 type Content = TemplateContentJson;
@@ -33,7 +34,7 @@ function namedSenders(
 ): readonly (readonly [SenderChoice, string])[] {
   const there = senders.map(({ key, name }) => [`sender:${key}`, name] as const);
   const isGone = chosen?.startsWith('sender:') === true && !there.some(([choice]) => choice === chosen);
-  return isGone ? [...there, [chosen, 'a sender that is gone']] : there;
+  return isGone ? [...there, [chosen, say.aSenderThatIsGone]] : there;
 }
 
 /** Everything of a template beside its wording: what it asks, encloses, and what follows. */
@@ -44,14 +45,14 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent, onSource }
       <BlanksPart content={content} catalogue={catalogue} onContent={onContent} />
       <DocumentsPart content={content} catalogue={catalogue} onContent={onContent} />
       <AfterPart content={content} catalogue={catalogue} onContent={onContent} />
-      <Part title="Details">
+      <Part title={say.details}>
         <div className={classes.partRow}>
           <ShelfDetails draft={draft} onDraft={onDraft} onContent={onContent} />
           <LanguageDetails draft={draft} onDraft={onDraft} />
           <MadeForDetails content={content} onDraft={onDraft} />
           <SenderDetails content={content} onDraft={onDraft} />
         </div>
-        {draft.channel === 'text' ? null : <Button onClick={onSource}>Edit the wording as HTML</Button>}
+        {draft.channel === 'text' ? null : <Button onClick={onSource}>{say.editTheWordingAsHtml}</Button>}
       </Part>
     </>
   );
@@ -59,7 +60,7 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent, onSource }
 
 function BlanksPart({ content, catalogue, onContent }: ContentPartProps) {
   return (
-    <Part title="Blanks" note={content.blanks.length}>
+    <Part title={say.blanks} note={content.blanks.length}>
       {content.blanks.map((blank) => (
         <div key={blank.key} className={classes.partRow}>
           <BlankForm
@@ -74,22 +75,22 @@ function BlanksPart({ content, catalogue, onContent }: ContentPartProps) {
               onContent({ blanks: content.blanks.filter(({ key }) => key !== blank.key) });
             }}
           >
-            Remove
+            {say.remove}
           </Button>
         </div>
       ))}
       <Button
         onClick={() => {
           const key = freshKey(
-            'new blank',
+            say.newBlank,
             content.blanks.map((blank) => blank.key),
           );
           onContent({
-            blanks: [...content.blanks, { key, label: 'what is asked', kind: 'text', required: true }],
+            blanks: [...content.blanks, { key, label: say.whatIsAsked, kind: 'text', required: true }],
           });
         }}
       >
-        Add a blank
+        {say.addABlank}
       </Button>
     </Part>
   );
@@ -100,7 +101,7 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
   return (
     <>
       <SelectField
-        label="Goes as"
+        label={say.goesAs}
         value={draft.channel}
         options={(['email', 'text', 'letter'] as const).map(
           (channel) => [channel, channelWords(channel)] as const,
@@ -110,14 +111,14 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
         }}
       />
       <TextField
-        label="Folder"
+        label={say.folder}
         value={draft.folder}
         onChange={(folder) => {
           onDraft({ folder });
         }}
       />
       <TextField
-        label="Tags, separated by commas"
+        label={say.tagsSeparatedByCommas}
         value={draft.tags.join(', ')}
         onChange={(typed) => {
           onDraft({
@@ -130,7 +131,7 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
         }}
       />
       <TextField
-        label="Filed under"
+        label={say.filedUnder}
         value={content.category}
         list={['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement']}
         onChange={(category) => {
@@ -152,11 +153,11 @@ function MadeForDetails({ content, onDraft }: SenderDetailsProps) {
   return (
     <>
       <SelectField
-        label="Made for"
+        label={say.madeFor}
         value={madeFor ? 'these' : 'all'}
         options={[
-          ['all', 'all matters that suit'],
-          ['these', 'these matter types'],
+          ['all', say.allMattersThatSuit],
+          ['these', say.theseMatterTypes],
         ]}
         onChange={(choice) => {
           set(choice === 'all' ? undefined : types.slice(0, 1).map(({ id }) => id));
@@ -193,13 +194,13 @@ function LanguageDetails({
   return (
     <>
       <SelectField
-        label="Version in another language of"
+        label={say.versionInAnotherLanguageOf}
         value={translation?.templateId ?? ''}
         options={[
-          ['', 'no other template'],
+          ['', say.noOtherTemplate],
           ...others.map(({ id, name }) => [id, name] as const),
           ...(translation && !others.some(({ id }) => id === translation.templateId)
-            ? [[translation.templateId, 'a template that is gone'] as const]
+            ? [[translation.templateId, say.aTemplateThatIsGone] as const]
             : []),
         ]}
         onChange={(chosen) => {
@@ -211,7 +212,7 @@ function LanguageDetails({
       />
       {translation ? (
         <SelectField
-          label="For contacts who write in"
+          label={say.forContactsWhoWriteIn}
           value={translation.language}
           options={[...new Set([...LANGUAGES, translation.language])].map(
             (code) => [code, languageName(code)] as const,
@@ -238,12 +239,12 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
   return (
     <>
       <SelectField
-        label="Send as"
+        label={say.sendAs}
         value={(content.sender ?? 'writer') as SenderChoice | 'writer'}
         options={[
-          ['writer', 'the writer'],
-          ['responsible', 'the responsible person'],
-          ['practice', 'the practice'],
+          ['writer', say.theWriter],
+          ['responsible', say.theResponsiblePerson],
+          ['practice', say.thePractice],
           ...named,
         ]}
         onChange={(sender) => {
@@ -252,17 +253,17 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
         }}
       />
       <TextField
-        label="Replies go to"
+        label={say.repliesGoTo}
         type="email"
         value={content.replyTo ?? ''}
-        placeholder="the sender"
+        placeholder={say.theSender}
         onChange={(replyTo) => {
           const { replyTo: _old, ...rest } = content;
           onDraft({ content: replyTo === '' ? rest : { ...rest, replyTo } });
         }}
       />
       <CheckField
-        label="plain, as if typed by hand"
+        label={say.plainAsIfTypedBy}
         checked={content.plain === true}
         onChange={(plain) => {
           const { plain: _old, ...rest } = content;
@@ -270,7 +271,7 @@ function SenderDetails({ content, onDraft }: SenderDetailsProps) {
         }}
       />
       <CheckField
-        label="a message of their own for each it goes to"
+        label={say.aMessageOfTheirOwn}
         checked={content.each === true}
         onChange={(each) => {
           const { each: _old, ...rest } = content;
@@ -292,10 +293,10 @@ function AfterPart({ content, catalogue, onContent }: ContentPartProps) {
   const { followUp } = after;
   const count = Object.keys(after).length;
   return (
-    <Part title="After sending" note={count}>
+    <Part title={say.afterSending} note={count}>
       <div className={classes.partRow}>
         <TextField
-          label="Follow up in working days (empty for none)"
+          label={say.followUpInWorkingDays}
           type="number"
           value={followUp ? String(followUp.workingDays) : ''}
           onChange={(typed) => {
@@ -306,14 +307,14 @@ function AfterPart({ content, catalogue, onContent }: ContentPartProps) {
               set({
                 followUp: {
                   workingDays: Math.min(400, days),
-                  what: followUp?.what ?? 'An answer is outstanding',
+                  what: followUp?.what ?? say.anAnswerIsOutstanding,
                 },
               });
           }}
         />
         {followUp ? (
           <TextField
-            label="What is to be done then"
+            label={say.whatIsToBeDone}
             value={followUp.what}
             onChange={(what) => {
               set({ followUp: { ...followUp, what: what === '' ? ' ' : what } });
@@ -321,10 +322,10 @@ function AfterPart({ content, catalogue, onContent }: ContentPartProps) {
           />
         ) : null}
         <SelectField
-          label="The matter moves to"
+          label={say.theMatterMovesTo}
           value={after.stage ?? ''}
           options={[
-            ['', 'stays where it is'],
+            ['', say.staysWhereItIs],
             ...(catalogue?.stages ?? []).map(({ key, label }) => [key, label] as const),
           ]}
           onChange={(stage) => {
@@ -333,10 +334,10 @@ function AfterPart({ content, catalogue, onContent }: ContentPartProps) {
           }}
         />
         <SelectField
-          label="The day of sending goes into"
+          label={say.theDayOfSendingGoes}
           value={after.stampDate ?? ''}
           options={[
-            ['', 'no date'],
+            ['', say.noDate],
             ...(catalogue?.keyDates ?? []).map(({ key, label }) => [key, label] as const),
           ]}
           onChange={(stampDate) => {

@@ -7,7 +7,7 @@ import type {
   TemplateDetail,
   TemplateProblemView,
 } from '../../../../contract/templates.ts';
-import { problemWords } from '../../../words/wording.ts';
+import { problemWords } from '../../../words/en/wording.ts';
 import { TextField } from '../../../ui/Field.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
@@ -26,12 +26,13 @@ import type { Begun } from '../../../parts/begun/useBegun.ts';
 import { PreviewPane } from './PreviewPane.tsx';
 import { applyRemedy } from './problemRemedies.ts';
 import type { ProblemRemedy } from './problemRemedies.ts';
-import { problemOf } from '../../../words/templateWords.ts';
+import { problemOf } from '../../../words/en/templateWords.ts';
 import { RecipientLines } from './RecipientLines.tsx';
 import { SelectionBar } from '../../../parts/wording/SelectionBar.tsx';
 import { TemplateParts } from './TemplateParts.tsx';
 import { useWhenIdle } from './useWhenIdle.ts';
 import { WordingEditor } from '../../../parts/wording/WordingEditor.tsx';
+import { say } from '../../../words/en/templates-workshop.ts';
 import classes from '../../../parts/wording/Workshop.module.css';
 import { useKeeping } from './useKeeping.ts';
 import { useWordingEditors } from './useWordingEditors.ts';
@@ -96,7 +97,7 @@ export function Workshop(props: WorkshopProps) {
           error={error}
           onKeep={(why) => void keep(why)}
         />
-        <LeaveGuard when={mayChange && asks} what="this template" />
+        <LeaveGuard when={mayChange && asks} what={say.thisTemplate} />
         <BegunNote begun={begun} />
         {overtaken ? <Overtaken onMine={standOnTop} onRenew={onRenew} /> : null}
         <div className={classes.halves}>
@@ -140,14 +141,14 @@ interface WordingHalfProps {
 function WordingHalf({ draft, isNew, catalogue, subject, body, onDraft, onContent }: WordingHalfProps) {
   const [source, setSource] = useState(false);
   return (
-    <section className={classes.wording} aria-label="Wording">
+    <section className={classes.wording} aria-label={say.wording}>
       <div className={classes.naming}>
         <TextField
-          label="Name"
+          label={say.name}
           wide
           autoFocus={isNew}
           value={draft.name}
-          placeholder="What it is called on the shelf"
+          placeholder={say.whatItIsCalledOn}
           onChange={(name) => {
             onDraft({ name });
           }}
@@ -171,7 +172,9 @@ function WordingHalf({ draft, isNew, catalogue, subject, body, onDraft, onConten
         }}
       />
       <p className={classes.hint}>
-        Type <kbd>{PUT_IN_SIGN}</kbd> and a few letters to put in a field, a blank or a passage.
+        {say.type}
+        <kbd>{PUT_IN_SIGN}</kbd>
+        {say.andAFewLettersTo}
       </p>
       <SelectionBar
         editors={[subject, body]}

@@ -1,4 +1,5 @@
 import type { NewTemplate, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 
 /** A template as it stands in the workshop, kept or not. */
 export interface WorkshopDraft {
@@ -31,7 +32,7 @@ export const NEW_DRAFT: WorkshopDraft = {
     body: doc([
       { type: 'paragraph', content: [field('greeting.formal'), { type: 'text', text: ',' }] },
       { type: 'paragraph' },
-      { type: 'paragraph', content: [{ type: 'text', text: 'With kind regards,' }] },
+      { type: 'paragraph', content: [{ type: 'text', text: say.withKindRegards }] },
       { type: 'signature' },
     ]),
     blanks: [],

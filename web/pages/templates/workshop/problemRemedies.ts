@@ -4,20 +4,21 @@ import type { TemplateContentJson, TemplateProblemView } from '../../../../contr
 import { BLANK_KINDS } from '../../../../core/template/blanks.ts';
 import { freshKey } from '../../../words/freshKey.ts';
 import { isRepeated } from '../../../parts/editor/templateContext.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 
 /** What can be done about a problem of a template, beside its words. */
 export type ProblemRemedy =
   'goTo' | 'takeOut' | 'plainFormat' | 'withoutShift' | 'dropBlank' | 'askForIt' | 'makeBlank' | 'dropRule';
 
 export const REMEDY_WORDS: Readonly<Record<ProblemRemedy, string>> = {
-  goTo: 'Go to it',
-  takeOut: 'Remove',
-  plainFormat: 'Write it as it is',
-  withoutShift: 'Without the shift',
-  dropBlank: 'Drop the blank',
-  askForIt: 'Ask for it',
-  makeBlank: 'Make it a blank',
-  dropRule: 'Do not write to them',
+  goTo: say.goToIt,
+  takeOut: say.remove,
+  plainFormat: say.writeItAsItIs,
+  withoutShift: say.withoutTheShift,
+  dropBlank: say.dropTheBlank,
+  askForIt: say.askForIt,
+  makeBlank: say.makeItABlank,
+  dropRule: say.doNotWriteToThem,
 };
 
 const IN_TEXT: readonly ProblemRemedy[] = ['goTo', 'makeBlank'];

@@ -13,8 +13,8 @@ import { NEW_DRAFT } from './draft.ts';
 import { freshKey } from '../../../words/freshKey.ts';
 import { putInItems } from '../../../parts/wording/putInItems.ts';
 import { nameTyped } from '../../../parts/editor/putInMatch.ts';
-import { channelWords } from '../../../words/wording.ts';
-import { FORMAT_WORDS, KIND_WORDS, problemOf, standingWords } from '../../../words/templateWords.ts';
+import { channelWords } from '../../../words/en/wording.ts';
+import { FORMAT_WORDS, KIND_WORDS, problemOf, standingWords } from '../../../words/en/templateWords.ts';
 
 const choice = (path: string, label: string, value: string | null = null) => ({
   path,

@@ -6,6 +6,7 @@ import { PutIn } from '../../../parts/editor/putIn.ts';
 import { templateBody, templateLine } from '../../../parts/editor/templateNodes.tsx';
 import { putInItems } from '../../../parts/wording/putInItems.ts';
 import { usePutIn } from './usePutIn.ts';
+import { say } from '../../../words/en/templates-workshop.ts';
 
 type Content = TemplateContentJson;
 
@@ -38,7 +39,7 @@ export function useWordingEditors(
     content: { type: 'doc', content: [{ type: 'paragraph', content: initial.subject }] },
     editable: mayChange,
     shouldRerenderOnTransaction: false,
-    editorProps: { attributes: { 'aria-label': 'Subject', role: 'textbox' } },
+    editorProps: { attributes: { 'aria-label': say.subject, role: 'textbox' } },
     onUpdate: ({ editor }) => {
       onContent(() => ({ subject: (editor.getJSON().content[0]?.content ?? []) as Content['subject'] }));
     },
@@ -49,7 +50,12 @@ export function useWordingEditors(
     editable: mayChange,
     shouldRerenderOnTransaction: false,
     editorProps: {
-      attributes: { 'aria-label': 'Wording', role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true' },
+      attributes: {
+        'aria-label': say.wording,
+        role: 'textbox',
+        'aria-multiline': 'true',
+        spellcheck: 'true',
+      },
     },
     onUpdate: ({ editor }) => {
       onContent(() => ({ body: editor.getJSON() as Content['body'] }));

@@ -1,6 +1,6 @@
-import type { Standing, TemplateProblemView } from '../../contract/templates.ts';
-import type { FactKind } from '../../core/model/value.ts';
-import type { ValueFormat } from '../../core/values/writeValue.ts';
+import type { Standing, TemplateProblemView } from '../../../contract/templates.ts';
+import type { FactKind } from '../../../core/model/value.ts';
+import type { ValueFormat } from '../../../core/values/writeValue.ts';
 
 /** What templates, their places and their problems are called, in one place. */
 

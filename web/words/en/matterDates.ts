@@ -1,4 +1,4 @@
-import type { MatterDetail } from '../../contract/matters.ts';
+import type { MatterDetail } from '../../../contract/matters.ts';
 import { plural } from './wording.ts';
 
 type KeyDate = MatterDetail['dateline']['keyDates'][number];

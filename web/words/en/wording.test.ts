@@ -1,10 +1,10 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { EntrySummary } from '../../contract/correspondence.ts';
-import type { ShelfItem } from '../../contract/matters.ts';
-import type { Message } from '../../contract/messages.ts';
-import type { NoteCode } from '../../core/checks/note.ts';
-import { day } from '../../core/tests/fixtures.ts';
-import { dayOf, exactTime, listDay, readDay, timeOfDay } from './dates.ts';
+import type { EntrySummary } from '../../../contract/correspondence.ts';
+import type { ShelfItem } from '../../../contract/matters.ts';
+import type { Message } from '../../../contract/messages.ts';
+import type { NoteCode } from '../../../core/checks/note.ts';
+import { day } from '../../../core/tests/fixtures.ts';
+import { dayOf, exactTime, listDay, readDay, timeOfDay } from '../dates.ts';
 import { noteWords, remedyWords } from './noteWords.ts';
 import {
   awaitingWords,

@@ -1,4 +1,4 @@
-import type { IncomingSummary } from '../../contract/inTray.ts';
+import type { IncomingSummary } from '../../../contract/inTray.ts';
 
 type Claimed = Pick<IncomingSummary, 'authenticated' | 'claimsOurs'> & {
   readonly from: { readonly address: string };

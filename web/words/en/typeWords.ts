@@ -1,4 +1,4 @@
-import type { MatterTypeJson } from '../../contract/matterTypes.ts';
+import type { MatterTypeJson } from '../../../contract/matterTypes.ts';
 
 /** What a new matter type begins with. */
 export const NEW_TYPE: MatterTypeJson = {

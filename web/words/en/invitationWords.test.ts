@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { InvitationJson } from '../../contract/correspondence.ts';
+import type { InvitationJson } from '../../../contract/correspondence.ts';
 import { invitationPeople, invitationTime, invitationTitle } from './invitationWords.ts';
 
 const at = (text: string) => ({ atUtc: new Date(text).getTime() });

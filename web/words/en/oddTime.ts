@@ -1,8 +1,7 @@
-import type { Message } from '../../contract/messages.ts';
-import { formatDate } from '../../core/dates/formatDate.ts';
-import { oddSendTime } from '../../core/dates/oddSendTime.ts';
-import { parsePlainDate } from '../../core/model/plainDate.ts';
-import { clock } from './dates.ts';
+import type { Message } from '../../../contract/messages.ts';
+import { oddSendTime } from '../../../core/dates/oddSendTime.ts';
+import { parsePlainDate } from '../../../core/model/plainDate.ts';
+import { clock, writeDay } from '../dates.ts';
 
 type WallTime = Message['laterAt'][number];
 
@@ -19,7 +18,7 @@ export function oddTimeWords(
     holidays: new Set(holidays.flatMap((one) => parsePlainDate(one) ?? [])),
   };
   const odd = oddSendTime({ date, hour, minute }, timeZone, calendar, { fromMinute, untilMinute }, nowUtc);
-  const day = formatDate(date, 'longWeekday');
+  const day = writeDay(date, 'longWeekday');
   switch (odd?.kind) {
     case 'past':
       return 'This time has passed.';

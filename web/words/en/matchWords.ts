@@ -1,5 +1,5 @@
-import type { MatterSuggestion } from '../../contract/inTray.ts';
-import type { ReasonCode } from '../../core/matching/index.ts';
+import type { MatterSuggestion } from '../../../contract/inTray.ts';
+import type { ReasonCode } from '../../../core/matching/index.ts';
 import { plural } from './wording.ts';
 
 type Params = Readonly<Record<string, string | number>>;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { MatterRecordView } from '../../contract/matterTypes.ts';
+import type { MatterRecordView } from '../../../contract/matterTypes.ts';
 import { explainWords, shiftWords } from './explainWords.ts';
 
 type Step = MatterRecordView['calculated'][number];

@@ -1,7 +1,7 @@
-import type { Message } from '../../contract/messages.ts';
-import type { CautionCode } from '../../core/checks/note.ts';
-import { parsePlainDate } from '../../core/model/plainDate.ts';
-import { listDay, today } from './dates.ts';
+import type { Message } from '../../../contract/messages.ts';
+import type { CautionCode } from '../../../core/checks/note.ts';
+import { parsePlainDate } from '../../../core/model/plainDate.ts';
+import { listDay, today } from '../dates.ts';
 import { fileSize, plural } from './wording.ts';
 
 /** What notes in the margin say to people, made from their codes. */

@@ -1,18 +1,17 @@
-import type { EntrySummary } from '../../contract/correspondence.ts';
-import type { ShelfItem } from '../../contract/matters.ts';
-import type { Message } from '../../contract/messages.ts';
-import { formatDate } from '../../core/dates/formatDate.ts';
-import { dayParts } from '../../core/model/plainDate.ts';
-import type { PlainDate } from '../../core/model/plainDate.ts';
-import { dayOf, timeOfDay, today } from './dates.ts';
+import type { EntrySummary } from '../../../contract/correspondence.ts';
+import type { ShelfItem } from '../../../contract/matters.ts';
+import type { Message } from '../../../contract/messages.ts';
+import { dayParts } from '../../../core/model/plainDate.ts';
+import type { PlainDate } from '../../../core/model/plainDate.ts';
+import { dayOf, timeOfDay, today, writeDay, writeNumber } from '../dates.ts';
 
 /** All that problems, notes and states say to people, made from their codes in this one place. */
 
 /** `410 kB`, `2.1 MB`: decimal units, as mail hosts count. */
 export function fileSize(bytes: number): string {
   if (bytes < 1_000) return `${bytes} bytes`;
-  if (bytes < 1_000_000) return `${Math.round(bytes / 1_000)} kB`;
-  return `${(bytes / 1_000_000).toFixed(1)} MB`;
+  if (bytes < 1_000_000) return `${writeNumber(Math.round(bytes / 1_000))} kB`;
+  return `${writeNumber(bytes / 1_000_000, 1)} MB`;
 }
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>
@@ -137,7 +136,7 @@ function whenWords(utc: number | undefined): string {
   const day = dayOf(utc);
   return day === today()
     ? `at ${timeOfDay(utc)}`
-    : `${formatDate(day, isThisYear(day) ? 'weekdayDayMonth' : 'longWeekday')} at ${timeOfDay(utc)}`;
+    : `${writeDay(day, isThisYear(day) ? 'weekdayDayMonth' : 'longWeekday')} at ${timeOfDay(utc)}`;
 }
 
 /** What to do about a host's refusal, from the first figures of its reply (RFC 3463). */
@@ -171,3 +170,6 @@ export const problemCode = (error: unknown): string | undefined => {
   const data = isObject(error) ? error['data'] : undefined;
   return isObject(data) && typeof data['code'] === 'string' ? data['code'] : undefined;
 };
+
+/** Said where somebody looks at what others change. */
+export const ADMINISTRATORS_ALONE = 'An administrator of the practice changes this.';

@@ -1,6 +1,5 @@
-import type { InvitationJson } from '../../contract/correspondence.ts';
-import { formatDate } from '../../core/dates/formatDate.ts';
-import { dayOf, exactTime, readDay, timeOfDay } from './dates.ts';
+import type { InvitationJson } from '../../../contract/correspondence.ts';
+import { dayOf, exactTime, readDay, timeOfDay, writeDay } from '../dates.ts';
 
 type Time = InvitationJson['from'];
 
@@ -31,7 +30,7 @@ export function invitationTime({ from, until, repeats }: InvitationJson): string
 }
 
 const fullTime = (time: Time): string =>
-  'day' in time ? formatDate(readDay(time.day), 'longWeekday') : exactTime(time.atUtc);
+  'day' in time ? writeDay(readDay(time.day), 'longWeekday') : exactTime(time.atUtc);
 
 /** Who is asked, each with what they answered. */
 export const invitationPeople = ({ people }: InvitationJson): string =>

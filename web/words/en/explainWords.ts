@@ -1,7 +1,7 @@
-import type { MatterRecordView } from '../../contract/matterTypes.ts';
-import { formatDate, WEEKDAYS } from '../../core/dates/formatDate.ts';
+import type { MatterRecordView } from '../../../contract/matterTypes.ts';
+import { WEEKDAYS } from '../../../core/dates/formatDate.ts';
 import { plural } from './wording.ts';
-import { readDay } from './dates.ts';
+import { readDay, writeDay } from '../dates.ts';
 
 type Step = MatterRecordView['calculated'][number];
 type Shift = Extract<Step['form'], { kind: 'dateFromDate' }>['shift'];
@@ -34,11 +34,11 @@ export function explainWords({ form, inputs, rows, holidays, rolledFrom, chosen 
       return [
         `${shiftWords(form.shift)} ${first ? inputWords(first) : 'a day that is gone'}.`,
         ...(holidays.length > 0
-          ? [`Passed over: ${holidays.map((day) => formatDate(readDay(day), 'dayMonth')).join(', ')}.`]
+          ? [`Passed over: ${holidays.map((day) => writeDay(readDay(day), 'dayMonth')).join(', ')}.`]
           : []),
         ...(rolledFrom === undefined
           ? []
-          : [`${formatDate(readDay(rolledFrom), 'longWeekday')} is not worked.`]),
+          : [`${writeDay(readDay(rolledFrom), 'longWeekday')} is not worked.`]),
       ];
     case 'daysBetween':
       return [

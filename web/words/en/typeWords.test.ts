@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { checkMatterType } from '../../core/values/checkMatterType.ts';
-import { asId } from '../../core/model/ids.ts';
-import type { MatterType } from '../../core/model/matter.ts';
+import { checkMatterType } from '../../../core/values/checkMatterType.ts';
+import { asId } from '../../../core/model/ids.ts';
+import type { MatterType } from '../../../core/model/matter.ts';
 import { keyFor, NEW_TYPE, typeProblemWords } from './typeWords.ts';
 
 const failed = (...problems: readonly { code: string; params: object }[]) => ({

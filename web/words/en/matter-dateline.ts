@@ -1,0 +1,4 @@
+/** What is said in matter, dateline. */
+export const say = {
+  today: 'today',
+};

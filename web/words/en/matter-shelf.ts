@@ -1,0 +1,21 @@
+/** What is said in matter, shelf. */
+export const say = {
+  howItWouldRead: 'How it would read',
+  to: 'To',
+  nobodyYet: 'nobody yet',
+  cc: 'Cc',
+  bcc: 'Bcc',
+  encloses: 'Encloses',
+  whatCanBeStarted: 'What can be started',
+  canStart: 'can start',
+  nothingOnTheShelfHas: 'Nothing on the shelf has these words',
+  showTheWholeShelf: 'Show the whole shelf',
+  startWithABareSheet: 'Start with a bare sheet',
+  startThis: 'Start this',
+  whichMessage: 'Which message?',
+  narrowTheShelfByName: 'Narrow the shelf by name or wording',
+  speak: (what: string) => `Speak ${what}`,
+  usuallyNextHere: 'Usually next here',
+  canStartNow: 'Can start now',
+  notHere: 'Not here',
+};

@@ -1,0 +1,20 @@
+/** What is said in parts, editor. */
+export const say = {
+  newBlank: 'new blank',
+  itsWords: 'its words',
+  whatCanBePutIn: 'What can be put in',
+  thisMatterHasNothingHere: 'This matter has nothing here',
+  here: (value: string) => `Here: ${value}`,
+  onlyTheWriterKnows: 'Only the writer knows',
+  aBlank: 'a blank',
+  passageAlwaysInTodaysWording: (what: string) => `Passage: ${what}. Always in today’s wording.`,
+  aPassageThatIsGone: 'a passage that is gone',
+  passage: (what: string) => `Passage: ${what}`,
+  oneThatIsGone: 'one that is gone',
+  theSignatureOfTheSender: 'The signature of the sender',
+  alwaysNoConditionYet: 'Always (no condition yet)',
+  onlyWhen: (what: string) => `Only when ${what}`,
+  onceForEachOf: (what: string, what2: string) => `Once for each of ${what}${what2}`,
+  somethingThatIsGone: 'something that is gone',
+  when: (what: string) => `, when ${what}`,
+};

@@ -1,0 +1,5 @@
+/** What is said in parts, pickers. */
+export const say = {
+  contacts: 'Contacts',
+  matters: 'Matters',
+};

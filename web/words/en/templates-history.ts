@@ -1,0 +1,16 @@
+/** What is said in templates, history. */
+export const say = {
+  history: 'History',
+  versions: 'Versions',
+  version: (number: number) => `Version ${number}`,
+  last: (name: string, counted: string, day: string) => `${name}: ${counted}, last ${day}`,
+  time: 'time',
+  whatDiffers: 'What differs',
+  subject: 'Subject',
+  wording: 'Wording',
+  besides: 'Besides',
+  goBackToVersion: 'Go back to version ',
+  thereIsOneVersionSo: 'There is one version so far. Once the wording changes, what differs stands here.',
+  theSame: 'the same',
+  leftOut: 'left out: ',
+};

@@ -1,0 +1,9 @@
+/** What is said in templates, matters. */
+export const say = {
+  whereItCanBeUsed: 'Where it can be used',
+  template: 'Template',
+  readyWithBlanksNot: (ready: number, blanks: number, unavailable: number) =>
+    `${ready} ready · ${blanks} with blanks · ${unavailable} not`,
+  ready: 'ready',
+  blank: 'blank',
+};

@@ -1,0 +1,25 @@
+/** What is said in ui. */
+export const say = {
+  nextMonth: 'Next month',
+  monthBefore: 'Month before',
+  calendar: 'Calendar',
+  loading: 'Loading…',
+  nothingByThatName: 'Nothing by that name',
+  yourChangesAreNotSaved: 'Your changes are not saved',
+  ifYouLeaveNowWhat: (what: string) => `If you leave now, what you changed in ${what} is lost.`,
+  stayHere: 'Stay here',
+  leaveWithoutSaving: 'Leave without saving',
+  pressSpaceToTakeHold:
+    'Press Space to take hold, the arrow keys to move, Space again to put down, Escape to leave it where it was.',
+  isTakenHoldOf: (what: string) => `${what} is taken hold of.`,
+  isAtPlaceOf: (what: string, what2: number, count: number) => `${what} is at place ${what2} of ${count}.`,
+  isPutDownAtPlace: (what: string, what2: number) => `${what} is put down at place ${what2}.`,
+  isWhereItWas: (what: string) => `${what} is where it was.`,
+  move: (name: string) => `Move ${name}`,
+  someoneElseChangedThisMeanwhile: 'Someone else changed this meanwhile. What you typed is still here. ',
+  useMine: 'Use mine',
+  showWhatItSaysNow: 'Show what it says now',
+  couldNotBeShown: (what: string) => `${what} could not be shown`,
+  theRestOfThePage: 'The rest of the page works, and what you were writing is still here.',
+  tryAgain: 'Try again',
+};
