@@ -9,7 +9,7 @@ export function InTrayLink() {
   const { data } = useInTrayQuery();
   const count = data?.count ?? 0;
   return (
-    <NavLink to="/in" className={classes.tray ?? ''} aria-label={say.inTray2(count)}>
+    <NavLink to="/in" className={classes.tray ?? ''} aria-label={say.inTrayWith(count)}>
       {say.inIt}
       <b>{count}</b>
     </NavLink>
@@ -26,7 +26,7 @@ export function TrayLink() {
       to="/out"
       className={classes.tray ?? ''}
       data-stuck={stuck > 0}
-      aria-label={say.outTray2(items.length, stuck > 0 ? say.toLookAt(stuck) : '')}
+      aria-label={say.outTrayWith(items.length, stuck > 0 ? say.toLookAt(stuck) : '')}
     >
       {say.out}
       <b>

@@ -30,7 +30,7 @@ export function NarrowBy({ counts, query, onChange, onEveryMatter }: NarrowByPro
           setShown(!shown);
         }}
       >
-        {say.narrowBy2}
+        {say.narrowByMore}
       </Button>
       {query.matterId === undefined ? null : (
         <Filter label={say.thisMatterAlone} count={counts?.all} pressed onPress={onEveryMatter} />

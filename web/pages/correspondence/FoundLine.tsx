@@ -35,7 +35,7 @@ export function FoundLine({ entry, n, marked }: FoundLineProps) {
         </span>
         <span className={classes.said}>
           <span className={classes.people}>
-            {direction === 'in' ? say.from2 : direction === 'out' ? say.to : say.by}
+            {direction === 'in' ? say.fromWho : direction === 'out' ? say.to : say.by}
             {joinNames(who)}
           </span>{' '}
           <Marks pieces={excerpt} />

@@ -71,7 +71,7 @@ function ContactRow({ contact, place, chosen, onChoose }: ContactRowProps) {
         </Link>
       </td>
       <td className={`${listClasses.small ?? ''} ${classes.organisation ?? ''}`}>
-        {organisation ?? (kind === 'organisation' ? say.organisation2 : '')}
+        {organisation ?? (kind === 'organisation' ? say.isOrganisation : '')}
       </td>
       <td>{email ?? say.noEmailAddress}</td>
       <td className={`${listClasses.short ?? ''} ${listClasses.narrow ?? ''} ${listClasses.small ?? ''}`}>

@@ -184,7 +184,7 @@ function Report({ report }: { readonly report: ImportReport }) {
   return (
     <p className={classes.report} role="status">
       {say.made(
-        plural(report.made, say.contact2),
+        plural(report.made, say.contactNoun),
         report.alike.length > 0
           ? say.knownAlready(
               plural(report.alike.length, say.was, say.were),

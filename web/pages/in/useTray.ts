@@ -36,7 +36,7 @@ function useDoing() {
 /** What a message is called: its subject, or, without one, whom it is from. */
 export const calledBy = ({ subject, from, channel }: IncomingSummary): string =>
   subject === ''
-    ? say.theFrom(channel === 'text' ? say.textMessage2 : 'message', from.name || from.address)
+    ? say.theFrom(channel === 'text' ? say.textMessageNoun : 'message', from.name || from.address)
     : `“${subject}”`;
 
 /** Each on the matter it likeliest belongs to. */

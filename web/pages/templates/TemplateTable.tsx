@@ -28,7 +28,7 @@ export function TemplateTable({ templates, scroll, picked, onPick, ...sorts }: T
       label={say.templates}
       heads={
         <>
-          {onPick ? <PlainHead label={say.chosen2} className={listClasses.small} /> : null}
+          {onPick ? <PlainHead label={say.chosenHead} className={listClasses.small} /> : null}
           <SortHead by="name" label={say.name} {...sorts} />
           <SortHead by="folder" label={say.folder} {...sorts} />
           <SortHead by="channel" label={say.channel} {...sorts} />

@@ -66,7 +66,7 @@ export function TakingOut({ order, onEnd }: { readonly order: NewExport; readonl
       {problem ? <span role="alert">{problemWords(problem)}</span> : null}
       {job === undefined && !problem ? (
         <Button kind="go" disabled={started.isLoading} onClick={() => void start(order)}>
-          {say.export2}
+          {say.exportNow}
         </Button>
       ) : null}
       {job?.state === 'running' ? (

@@ -17,7 +17,7 @@ export function InvitationCard({ invitation }: { readonly invitation: Invitation
       {invitation.organiser === '' && people === '' ? null : (
         <p>
           {invitation.organiser === '' ? '' : say.from(invitation.organiser)}
-          {people === '' ? '' : `${invitation.organiser === '' ? say.to : say.to2} ${people}`}
+          {people === '' ? '' : `${invitation.organiser === '' ? say.to : say.untilTo} ${people}`}
         </p>
       )}
       {invitation.words === '' ? null : <p className={classes.invitationWords}>{invitation.words}</p>}

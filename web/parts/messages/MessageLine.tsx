@@ -159,7 +159,7 @@ function OtherTime({ messageId }: { readonly messageId: string }) {
         {message ? (
           <LeavingTime
             message={message}
-            done={say.changeTime2}
+            done={say.changeTimeNow}
             onChoose={(sendOn) => {
               void reschedule({ id: messageId, sendOn })
                 .unwrap()

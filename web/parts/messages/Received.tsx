@@ -40,7 +40,7 @@ export function Received({ subject, html, text }: ReceivedProps) {
         <Choice
           bare
           plain
-          label={say.asItArrives2}
+          label={say.howItArrives}
           value={reader}
           options={READER_KEYS.map((key) => ({ value: key, label: READERS[key] }))}
           onChange={setReader}
@@ -53,7 +53,7 @@ export function Received({ subject, html, text }: ReceivedProps) {
           key={reader}
           className={classes.frame}
           data-reader={reader}
-          title={say.asItArrives3(subject)}
+          title={say.messageAsItArrives(subject)}
           sandbox="allow-same-origin"
           srcDoc={asRead(html, reader)}
           onLoad={(event) => {

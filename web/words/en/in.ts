@@ -46,7 +46,7 @@ export const say = {
   fromThem: 'from them',
   toThem: 'to them',
   theFrom: (what: string, what2: string) => `the ${what} from ${what2}`,
-  textMessage2: 'text message',
+  textMessageNoun: 'text message',
   filedOn: (what: string, on: string) => `${what} filed on ${on}`,
   putAside: (what: string) => `${what} put aside`,
   isOn: (name: string, role: string, reference: string) => `${name} is ${role} on ${reference}`,

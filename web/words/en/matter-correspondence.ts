@@ -47,7 +47,7 @@ export const say = {
   subject: 'Subject',
   originalMessage: (what: string, size: string) => `Original message (${what}, ${size})`,
   file: 'file',
-  from2: (templateName: string) => `from “${templateName}”`,
+  fromTemplate: (templateName: string) => `from “${templateName}”`,
   by: (sentBy: string, what: string) => `by ${sentBy}${what}`,
   forIt: (name: string) => `, for ${name}`,
   sentInSpiteOf: (what: string) => `sent in spite of: ${what}`,

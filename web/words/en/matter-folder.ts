@@ -22,7 +22,7 @@ export const say = {
   write: 'Write',
   practiceAlone: ' · practice alone',
   send: (name: string) => `Send ${name}`,
-  send2: 'Send',
+  sendNow: 'Send',
   anybodyOnTheMatterMay: 'Anybody on the matter may get it again',
   warnBeforeItLeavesThe: 'Warn before it leaves the practice',
   allow: 'Allow',

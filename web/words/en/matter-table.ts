@@ -10,7 +10,7 @@ export const say = {
   pasted: 'Pasted.',
   notUnderstoodAndLeftAs: (what: string, what2: string) =>
     `Not understood, and left as it was: ${what}${what2}.`,
-  row2: (row: number, label: string, text: string) => `row ${row}, ${label}: “${text}”`,
+  rowWithText: (row: number, label: string, text: string) => `row ${row}, ${label}: “${text}”`,
   andMore: (what: number) => `; and ${what} more`,
   hadNoColumnOrRow: (counted: string) => `${counted} had no column or row to go to.`,
   cell: 'cell',

@@ -12,7 +12,7 @@ export const say = {
   mboxForAnyMailProgram: 'mbox, for any mail program',
   aListAsCsv: 'A list as CSV',
   exportIt: 'Export…',
-  export2: 'Export',
+  exportNow: 'Export',
   exportUnderWay: 'Export under way',
   cancel: 'Cancel',
   cancelledNothingWasMade: 'Cancelled. Nothing was made.',

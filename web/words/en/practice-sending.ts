@@ -47,7 +47,7 @@ export const say = {
   save: 'Save',
   name: 'Name',
   address: 'Address',
-  remove2: (name: string) => `Remove ${name}`,
+  removeNamed: (name: string) => `Remove ${name}`,
   anotherSender: 'Another sender',
   thePracticeWorksFrom: 'The practice works from',
   until: 'until',

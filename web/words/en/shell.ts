@@ -60,9 +60,9 @@ export const say = {
   signInAsSomeoneElse: 'Sign in as someone else',
   inTray: 'In-tray',
   outTray: 'Out-tray',
-  inTray2: (count: number) => `In-tray: ${count}`,
+  inTrayWith: (count: number) => `In-tray: ${count}`,
   inIt: 'In ',
-  outTray2: (count: number, what: string) => `Out-tray: ${count}${what}`,
+  outTrayWith: (count: number, what: string) => `Out-tray: ${count}${what}`,
   toLookAt: (stuck: number) => `, ${stuck} to look at`,
   out: 'Out ',
 };

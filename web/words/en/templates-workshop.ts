@@ -72,7 +72,7 @@ export const say = {
   bcc: 'Bcc',
   filingAddress: 'filing address',
   answersToAllAreFiled: 'answers to all are filed by themselves',
-  remove2: (what: string) => `Remove ${what}`,
+  removeNamed: (what: string) => `Remove ${what}`,
   addTo: (label: string) => `Add to ${label}`,
   aRoleOrAnAddress: 'a role, or an address',
   aSenderThatIsGone: 'a sender that is gone',

@@ -10,7 +10,7 @@ export const say = {
   undo: 'Undo',
   notChanged: (what: string) => `Not changed: ${what}`,
   templates: 'Templates',
-  chosen2: 'Chosen',
+  chosenHead: 'Chosen',
   name: 'Name',
   folder: 'Folder',
   channel: 'Channel',

@@ -85,7 +85,7 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         <a href={`/api/v1/correspondence/${entry.id}/raw`} download>
           {say.originalMessage(RAW_ENDINGS[entry.channel] ?? say.file, fileSize(entry.rawBytes))}
         </a>
-        {entry.templateName === null ? null : <span>{say.from2(entry.templateName)}</span>}
+        {entry.templateName === null ? null : <span>{say.fromTemplate(entry.templateName)}</span>}
         {entry.sentBy === null ? null : (
           <span>
             {say.by(

@@ -287,7 +287,7 @@ function DocumentLine({
               from={{ documentIds: [document.id], about: `with ${document.name}` }}
               label={say.send(document.name)}
             >
-              {say.send2}
+              {say.sendNow}
             </StartLink>
             {mayDo(user, 'restrict') ? (
               <Tip label={document.restricted ? say.anybodyOnTheMatterMay : say.warnBeforeItLeavesThe}>

@@ -75,6 +75,7 @@ export function AddressBlock(props: AddressBlockProps) {
             {[false, true].map((each) => (
               <Radio
                 key={String(each)}
+                className={classes.way ?? ''}
                 size="xs"
                 name="each"
                 label={each ? say.aSeparateMessageForEach(lines.to.length) : say.oneMessageToAll}

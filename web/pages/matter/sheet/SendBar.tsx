@@ -77,13 +77,13 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
   const each = going.each && lines.to.length > 1;
   return (
     <span>
-      {message.channel === 'letter' ? say.printedFor : say.to2}
+      {message.channel === 'letter' ? say.printedFor : say.toWhom}
       <b>{lines.to.length === 1 ? first?.name || first?.address : lines.to.length}</b>
-      {each ? say.aSeparateMessageForEach2 : ''}
+      {each ? say.eachSeparately : ''}
       {copies > 0 ? <>{say.ccTo(copies)}</> : null}
       {enclosures.length > 0 ? (
         <>
-          {say.enclosed2(enclosures.length)}
+          {say.howManyEnclosed(enclosures.length)}
           <b>{fileSize(bytes)}</b>
         </>
       ) : null}

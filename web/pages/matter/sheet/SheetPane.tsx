@@ -118,7 +118,7 @@ function ReadSheet({ message }: { readonly message: Message }) {
             {say.toTheMatter}
           </Link>
         </p>
-        <p>{say.to3(joinNames(message.to.map(({ name, address }) => name || address)))}</p>
+        <p>{say.toPerson(joinNames(message.to.map(({ name, address }) => name || address)))}</p>
         <h2 className={classes.readSubject}>{message.subject}</h2>
         <div className={classes.readText}>{message.text}</div>
       </article>

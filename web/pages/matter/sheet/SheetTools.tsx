@@ -43,7 +43,7 @@ export function SheetTools({
     <div className={classes.tools}>
       <span>
         {channelWords(channel)}
-        {templateName === null ? '' : say.from2(templateName)}
+        {templateName === null ? '' : say.fromTemplate(templateName)}
       </span>
       <Tip label={say.whatYouAnsweredAndWhom}>
         <Link to={`/matters/${matter.id}/start${beside}`} state={{ switching: message.id, channel }}>

@@ -173,7 +173,7 @@ function pastedWords({ rows, unread, left }: ReturnType<typeof pasteCells>, befo
       say.notUnderstoodAndLeftAs(
         unread
           .slice(0, SHOWN_UNREAD)
-          .map(({ row, label, text }) => say.row2(row, label, text))
+          .map(({ row, label, text }) => say.rowWithText(row, label, text))
           .join('; '),
         unread.length > SHOWN_UNREAD ? say.andMore(unread.length - SHOWN_UNREAD) : '',
       ),

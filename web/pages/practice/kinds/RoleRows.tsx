@@ -54,7 +54,7 @@ export function RoleRows({ draft, set }: TypePartProps) {
                 }}
               />
               <Button
-                aria-label={say.remove2(role.label || 'role')}
+                aria-label={say.removeNamed(role.label || 'role')}
                 onClick={() => {
                   set({ roles: draft.roles.filter((_, m) => m !== n) });
                 }}

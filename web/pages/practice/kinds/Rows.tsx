@@ -71,7 +71,7 @@ export function FactRows({ rows, noun, onChange }: FactRowsProps) {
               />
             ) : null}
             <Button
-              aria-label={say.remove2(fact.label || noun)}
+              aria-label={say.removeNamed(fact.label || noun)}
               onClick={() => {
                 onChange(rows.filter((_, m) => m !== n));
               }}
@@ -114,7 +114,7 @@ export function LabelRows({ rows, noun, onChange }: LabelRowsProps) {
               }}
             />
             <Button
-              aria-label={say.remove2(label || noun)}
+              aria-label={say.removeNamed(label || noun)}
               onClick={() => {
                 onChange(rows.filter((_, m) => m !== n));
               }}

@@ -38,7 +38,7 @@ export function StageRows({ draft, set }: TypePartProps) {
               }}
             />
             <Button
-              aria-label={say.remove2(stage.label || 'stage')}
+              aria-label={say.removeNamed(stage.label || 'stage')}
               onClick={() => {
                 set({ stages: draft.stages.filter((_, m) => m !== n) });
               }}

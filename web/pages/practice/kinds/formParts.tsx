@@ -42,7 +42,7 @@ export function TableParts({
       />
       {form.kind === 'count' ? null : (
         <SelectField
-          label={say.column2}
+          label={say.columnName}
           value={form.column}
           options={columns.map(({ key, label }) => [key, label] as const)}
           onChange={(column) => {

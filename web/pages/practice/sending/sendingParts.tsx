@@ -44,7 +44,7 @@ export function Senders({
           />
           {mayChange ? (
             <Button
-              aria-label={say.remove2(name)}
+              aria-label={say.removeNamed(name)}
               onClick={() => {
                 onChange({ senders: senders.filter((one) => one.key !== key) });
               }}

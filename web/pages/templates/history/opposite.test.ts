@@ -50,6 +50,11 @@ describe('former words opposite those that stand now', () => {
     ]);
   });
 
+  it('are a phrase where only spaces stood between its words', () => {
+    const [line] = opposite(partsOf('With kind regards, Maud', 'Yours very sincerely, Maud'));
+    expect(line?.former).toEqual([{ change: 1, text: 'With kind regards', replaced: true }]);
+  });
+
   it('are each opposite exactly one change', () => {
     const lines = opposite(partsOf('a b c d e f g', 'a x c y e g z'));
     const marked = lines.flatMap(({ pieces }) => pieces.flatMap(({ change }) => change ?? []));

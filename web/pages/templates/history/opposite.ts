@@ -21,8 +21,36 @@ export interface OppositeLine {
   readonly former: readonly Former[];
 }
 
+/** Changes with nothing between them but a space are one: a phrase that was put in another's place, not its words one by one. */
+function joined(parts: readonly Part[]): readonly Part[] {
+  const all: Part[] = [];
+  let removed = '';
+  let added = '';
+  const settle = (): void => {
+    if (removed !== '') all.push({ kind: 'removed', text: removed });
+    if (added !== '') all.push({ kind: 'added', text: added });
+    removed = '';
+    added = '';
+  };
+  for (const [n, { kind, text }] of parts.entries()) {
+    const next = parts[n + 1];
+    if (kind === 'removed') removed += text;
+    else if (kind === 'added') added += text;
+    else if (removed + added !== '' && /^[ \u00a0]+$/.test(text) && next && next.kind !== 'same') {
+      removed += text;
+      added += text;
+    } else {
+      settle();
+      all.push({ kind, text });
+    }
+  }
+  settle();
+  return all;
+}
+
 /** A text's lines as they read now, and opposite each the former words, numbered through the text from 1. */
-export function opposite(parts: readonly Part[]): readonly OppositeLine[] {
+export function opposite(compared: readonly Part[]): readonly OppositeLine[] {
+  const parts = joined(compared);
   const lines: { pieces: Piece[]; former: Former[] }[] = [{ pieces: [], former: [] }];
   let changes = 0;
   const here = () => lines[lines.length - 1] ?? { pieces: [], former: [] };

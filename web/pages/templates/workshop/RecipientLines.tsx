@@ -93,7 +93,7 @@ function RuleLine({
           {nameOf(rule)}
           <button
             type="button"
-            aria-label={say.remove2(nameOf(rule))}
+            aria-label={say.removeNamed(nameOf(rule))}
             onClick={() => {
               onChange(rules.filter((_, m) => m !== n));
             }}
