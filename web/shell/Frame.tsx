@@ -15,6 +15,7 @@ import { LineDown } from './LineDown.tsx';
 import { Rail } from './Rail.tsx';
 import { SignInAgain } from './SignInAgain.tsx';
 import { TopLine } from './TopLine.tsx';
+import { useKeepPage } from './useKeepPage.ts';
 import { useHandOver } from './useHandOver.ts';
 import { useViewHeading } from './useViewHeading.ts';
 import { useLiveChanges } from './liveChanges.ts';
@@ -45,6 +46,7 @@ function Desk({ session }: { readonly session: Session }) {
   }, [singleKeys]);
   useLiveChanges();
   useHandOver(session.user.id);
+  useKeepPage();
   const view = useViewHeading();
   const { pathname } = useLocation();
   useKeys({

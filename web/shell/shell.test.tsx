@@ -1,10 +1,11 @@
 // @vitest-environment happy-dom
-import { within } from '@testing-library/react';
+import { fireEvent, within } from '@testing-library/react';
 import { Link, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { screen, sessionOf, show } from '../tests/stage.tsx';
 import { PersonMenu } from './PersonMenu.tsx';
 import { Rail } from './Rail.tsx';
+import { useKeepPage } from './useKeepPage.ts';
 import { useViewHeading } from './useViewHeading.ts';
 
 describe('the tabs of the file', () => {
@@ -105,4 +106,18 @@ describe('the menu under one’s name', () => {
     await user.click(await screen.findByRole('menuitem', { name: 'Sign out' }));
     expect(at()).toBe('/sign-out');
   });
+});
+
+function Kept() {
+  useKeepPage();
+  return <p>what is written</p>;
+}
+
+it('a file that is let go where nothing takes it does not take the page’s place', () => {
+  show(<Kept />, {});
+  const place = screen.getByText('what is written');
+  const held = { dataTransfer: { types: ['Files'], files: [new File(['x'], 'plan.pdf')] } };
+  // Refused is what `fireEvent` answers with false.
+  expect([fireEvent.dragOver(place, held), fireEvent.drop(place, held)]).toEqual([false, false]);
+  expect(fireEvent.drop(place, { dataTransfer: { types: ['text/plain'], files: [] } })).toBe(true);
 });

@@ -6,14 +6,21 @@ export function useFileDrop(mayDrop: boolean, onFiles: (files: readonly File[]) 
   const [over, setOver] = useState(false);
   const target = {
     onDragOver: (event: DragEvent): void => {
-      if (!mayDrop || !event.dataTransfer.types.includes('Files')) return;
+      // A place within this one takes it.
+      if (event.defaultPrevented || !mayDrop || !event.dataTransfer.types.includes('Files')) return;
       event.preventDefault();
       setOver(true);
     },
-    onDragLeave: (): void => {
-      setOver(false);
+    onDragLeave: (event: DragEvent): void => {
+      // From one part of the place to another it is still over it.
+      const to = event.relatedTarget;
+      if (!(to instanceof Node && event.currentTarget.contains(to))) setOver(false);
     },
     onDrop: (event: DragEvent): void => {
+      if (event.defaultPrevented) {
+        setOver(false);
+        return;
+      }
       // Whether it is taken or not: a file that is let go must not take the page's place.
       event.preventDefault();
       setOver(false);

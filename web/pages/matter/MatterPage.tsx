@@ -14,6 +14,7 @@ import { useMatterQuery, useRecordQuery } from '../../api/matters.ts';
 import { useEditing } from './editing/useEditing.ts';
 import { say } from '../../words/en/matter.ts';
 import editing from './editing/Editing.module.css';
+import { DroppedContext, useDropped } from './dropped.ts';
 import classes from './MatterPage.module.css';
 import { Tip } from '../../ui/Tip.tsx';
 import { useOpenEntry } from '../../parts/start/openEntry.ts';
@@ -29,6 +30,7 @@ export function MatterPage() {
   const { matterId = '' } = useParams();
   const session = useOutletContext<Session>();
   const { currentData: matter, error } = useMatterQuery(matterId);
+  const { over, target, register, encloses } = useDropped(session.user.mayChange);
   const atHome = useMatch('/matters/:matterId') !== null;
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -46,59 +48,66 @@ export function MatterPage() {
   if (!matter) return error ? <NoMatter error={error} /> : <div className={classes.page} aria-busy="true" />;
   const [name, ...rest] = matter.title.split(', ');
   return (
-    <div className={classes.page} data-open={!atHome}>
-      <header className={classes.head}>
-        <div className={classes.title}>
-          <div className={classes.reference}>
-            {matter.reference} · {matter.type}
-            {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
+    <DroppedContext value={register}>
+      <div className={classes.page} data-open={!atHome} {...target}>
+        {over ? (
+          <p className={classes.letGo} role="status">
+            {encloses ? say.letGoToEnclose : say.letGoToFile}
+          </p>
+        ) : null}
+        <header className={classes.head}>
+          <div className={classes.title}>
+            <div className={classes.reference}>
+              {matter.reference} · {matter.type}
+              {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
+            </div>
+            <Tip label={matter.title}>
+              <h1>
+                <em>{name}</em>
+                {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
+              </h1>
+            </Tip>
           </div>
-          <Tip label={matter.title}>
-            <h1>
-              <em>{name}</em>
-              {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
-            </h1>
-          </Tip>
+          <dl className={classes.facts}>
+            <div>
+              <dt>{say.stage}</dt>
+              <dd>
+                <StageChoice matter={matter} mayChange={session.user.mayChange} />
+              </dd>
+            </div>
+            <div>
+              <dt>{say.responsible}</dt>
+              <dd>{matter.responsible}</dd>
+            </div>
+          </dl>
+          {session.user.mayChange ? (
+            <Button kind="go" hint="N" onClick={start}>
+              {say.startAMessage}
+            </Button>
+          ) : (
+            <span className={classes.reading}>{say.youMayReadHere}</span>
+          )}
+        </header>
+        <PartBoundary what={say.theDateline}>
+          <Dateline dateline={matter.dateline} />
+        </PartBoundary>
+        <div className={classes.body}>
+          <PartBoundary what={say.theFolder}>
+            <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
+          </PartBoundary>
+          <PartBoundary what={say.theCorrespondence}>
+            <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
+          </PartBoundary>
+          {atHome ? null : (
+            <section className={classes.desk} aria-label={say.desk}>
+              <PartBoundary key={pathname} what={say.thisPart}>
+                <Outlet context={{ matter, session } satisfies MatterContext} />
+              </PartBoundary>
+            </section>
+          )}
         </div>
-        <dl className={classes.facts}>
-          <div>
-            <dt>{say.stage}</dt>
-            <dd>
-              <StageChoice matter={matter} mayChange={session.user.mayChange} />
-            </dd>
-          </div>
-          <div>
-            <dt>{say.responsible}</dt>
-            <dd>{matter.responsible}</dd>
-          </div>
-        </dl>
-        {session.user.mayChange ? (
-          <Button kind="go" hint="N" onClick={start}>
-            {say.startAMessage}
-          </Button>
-        ) : (
-          <span className={classes.reading}>{say.youMayReadHere}</span>
-        )}
-      </header>
-      <PartBoundary what={say.theDateline}>
-        <Dateline dateline={matter.dateline} />
-      </PartBoundary>
-      <div className={classes.body}>
-        <PartBoundary what={say.theFolder}>
-          <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
-        </PartBoundary>
-        <PartBoundary what={say.theCorrespondence}>
-          <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
-        </PartBoundary>
-        {atHome ? null : (
-          <section className={classes.desk} aria-label={say.desk}>
-            <PartBoundary key={pathname} what={say.thisPart}>
-              <Outlet context={{ matter, session } satisfies MatterContext} />
-            </PartBoundary>
-          </section>
-        )}
       </div>
-    </div>
+    </DroppedContext>
   );
 }
 

@@ -1,5 +1,7 @@
 /** What is said in matter. */
 export const say = {
+  letGoToEnclose: 'Let go to enclose it with this message',
+  letGoToFile: 'Let go to file the email on this matter',
   restricted: ' · restricted',
   stage: 'Stage',
   responsible: 'Responsible',

@@ -11,6 +11,7 @@ import { NoteForm } from './NoteForm.tsx';
 import { useTakeInMutation } from '../../../api/inTray.ts';
 import { useAllEntriesInfiniteQuery } from '../../../api/correspondence.ts';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
+import { useTakesDropped } from '../dropped.ts';
 import { BundleBlock } from './BundleBlock.tsx';
 import { bundlesOf, months } from './conversations.ts';
 import { LettersBar } from './LettersBar.tsx';
@@ -28,7 +29,9 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
   const [direction, setDirection] = useState<Direction>('all');
   const [noting, setNoting] = useState(false);
   const [takeIn, taking] = useTakeInMutation();
-  const { over, target } = useFileDrop(mayChange, (files) => void takeIn({ files, matterId: matter.id }));
+  const file = (files: readonly File[]): void => void takeIn({ files, matterId: matter.id });
+  const { over, target } = useFileDrop(mayChange, file);
+  useTakesDropped('correspondence', file);
   const { entries, hasOlder, showOlder, isFetching, problem } = useEntries(matter);
   const shown = entries.filter((entry) => direction === 'all' || entry.direction === direction);
   return (
