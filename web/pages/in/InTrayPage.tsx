@@ -72,10 +72,10 @@ export function InTrayPage() {
         ) : null}
         {taking.data ? <p>{takenWords(taking.data)}</p> : null}
         {taking.isLoading ? (
-          <p>
+          <div>
             <Waiting label={say.messagesAreBeingRead} />
             {say.beingRead}
-          </p>
+          </div>
         ) : null}
       </div>
       {problems

@@ -10,7 +10,6 @@ import { Button } from '../../../ui/Button.tsx';
 import { useKeys } from '../../../ui/keys.ts';
 import { Received } from '../../../parts/messages/Received.tsx';
 import { Toolbar } from '../../../parts/wording/Toolbar.tsx';
-import { useTakesDropped } from '../dropped.ts';
 import { AddressBlock } from './AddressBlock.tsx';
 import { BlanksContext } from './blanksContext.ts';
 import { Enclosures } from './Enclosures.tsx';
@@ -55,18 +54,10 @@ export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }
     keeper.change(part);
   };
   const parts = useSheetParts(initial, matter, change);
-  const enclosing = useEnclosing(initial.id, keeper, parts.showEnclosures, touched);
+  const enclosing = useEnclosing(initial, keeper, parts.showEnclosures, touched);
   useEffect(() => leaving.begun.hold(enclosing.settle));
-  // A text message is its words alone.
-  useTakesDropped('sheet', enclosing.files, initial.channel !== 'text');
-  const { subject, body } = useSheetEditors(
-    initial,
-    keeper,
-    message.notes,
-    page,
-    change,
-    enclosing.wordingOf,
-  );
+  const { wordingOf } = enclosing;
+  const { subject, body } = useSheetEditors(initial, keeper, message.notes, page, change, wordingOf);
   const back = useWordsBefore(before, { subject, body, setLine: parts.setLine });
   const onPaste = usePasting(body, enclosing.files);
   const blanks = useBlanks(message, matter, parts);

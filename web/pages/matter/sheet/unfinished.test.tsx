@@ -106,7 +106,7 @@ describe('a file on its way up', () => {
     readonly onShown: (enclosing: ReturnType<typeof useEnclosing>, touched: boolean) => void;
   }) {
     const touched = useRef(false);
-    const enclosing = useEnclosing('d1', KEEPER, () => undefined, touched);
+    const enclosing = useEnclosing({ id: 'd1', channel: 'email' }, KEEPER, () => undefined, touched);
     useEffect(() => {
       onShown(enclosing, touched.current);
     });

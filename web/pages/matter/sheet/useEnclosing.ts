@@ -9,6 +9,7 @@ import {
 } from '../../../api/messages.ts';
 import type { Settle } from './unfinished.ts';
 import type { DraftKeeper } from './draftKeeper.ts';
+import { useTakesDropped } from '../dropped.ts';
 
 interface Enclosing {
   readonly busy: boolean;
@@ -27,7 +28,7 @@ interface Enclosing {
  * none of them meets a draft that has moved on.
  */
 export function useEnclosing(
-  id: string,
+  { id, channel }: Pick<Message, 'id' | 'channel'>,
   keeper: DraftKeeper,
   onEnclosures: (enclosures: Message['enclosures']) => void,
   touchedRef: RefObject<boolean>,
@@ -49,11 +50,14 @@ export function useEnclosing(
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what it calls only keeps count; a sheet has one message
     [id],
   );
+  const take = (files: readonly File[]): void => {
+    if (files.length > 0) void after(() => sendFiles({ id, files, onProgress: setShare }).unwrap());
+  };
+  // A text message is its words alone.
+  useTakesDropped('sheet', take, channel !== 'text');
   return {
     ...orders,
-    files: (files) => {
-      if (files.length > 0) void after(() => sendFiles({ id, files, onProgress: setShare }).unwrap());
-    },
+    files: take,
     made: (what) => {
       void after(() => order({ id, order: what }).unwrap());
     },
