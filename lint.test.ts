@@ -38,9 +38,10 @@ describe('lint', () => {
     ['server/incoming/readInTray.ts', "export { readingFrom } from '../platform/database/reads.ts';"],
     ['server/app/app.ts', "export { x } from '../../standins/mailHost.ts';"],
     ['standins/mailHost.ts', "export { x } from '../core/model/money.ts';"],
-    ['web/ui/Key.tsx', "export { x } from '../words/wording.ts';"],
+    ['web/ui/Key.tsx', "export { x } from '../state/connection.ts';"],
     ['web/ui/Key.tsx', "export { x } from '../../core/model/money.ts';"],
-    ['web/words/wording.ts', "export { x } from '../api/matters.ts';"],
+    ['web/words/en/wording.ts', "export { x } from '../../api/matters.ts';"],
+    ['web/words/en/wording.ts', "export { x } from '../../ui/Key.tsx';"],
     ['web/parts/start/StartLink.tsx', "export { x } from '../../pages/matter/MatterPage.tsx';"],
     ['web/pages/out/OutTrayPage.tsx', "export { x } from '../in/useTray.ts';"],
     ['web/pages/matter/sheet/Sheet.tsx', "export { x } from '../../in/useTray.ts';"],
@@ -66,6 +67,14 @@ describe('lint', () => {
     ['server/app/app.ts', "export const x = (error) => error.code === 'SQLITE_FULL';"],
   ])('refuses a way round visibility or the dialect in %s: %s', async (path, code) => {
     expect(await complaints(path, code)).toContain('no-restricted-syntax');
+  });
+
+  it.each([
+    'export const X = () => <p>Some words</p>;',
+    'export const X = () => <input aria-label="Some words" />;',
+    'export const X = () => <Field label="Name" />;',
+  ])('refuses words in a view, which have one place of their own: %s', async (code) => {
+    expect(await complaints('web/pages/out/OutTrayPage.tsx', code)).toContain('no-restricted-syntax');
   });
 
   it.each([

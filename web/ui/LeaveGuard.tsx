@@ -1,6 +1,7 @@
 import { Modal } from '@mantine/core';
-import { useEffect } from 'react';
-import { useBlocker } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { useBlocker, useNavigate } from 'react-router';
+import type { Blocker } from 'react-router';
 import { Button } from './Button.tsx';
 import { say } from '../words/en/ui.ts';
 import classes from './LeaveGuard.module.css';
@@ -27,6 +28,7 @@ export function LeaveGuard({ when, what }: LeaveGuardProps) {
       window.removeEventListener('beforeunload', ask);
     };
   }, [when]);
+  useGoesOn(blocker, when);
   const stay = (): void => {
     blocker.reset?.();
   };
@@ -40,5 +42,25 @@ export function LeaveGuard({ when, what }: LeaveGuardProps) {
         <Button onClick={() => blocker.proceed?.()}>{say.leaveWithoutSaving}</Button>
       </p>
     </Modal>
+  );
+}
+
+/** A way that was asked about goes on by itself once what was typed is saved, also where saving draws the form anew. */
+function useGoesOn(blocker: Blocker, when: boolean): void {
+  const navigate = useNavigate();
+  const latest = useRef(blocker);
+  const go = useRef(navigate);
+  useEffect(() => {
+    latest.current = blocker;
+    go.current = navigate;
+  });
+  useEffect(() => {
+    if (blocker.state === 'blocked' && !when) blocker.proceed();
+  }, [blocker, when]);
+  useEffect(
+    () => () => {
+      if (latest.current.state === 'blocked') void go.current(latest.current.location);
+    },
+    [],
   );
 }

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { fireEvent } from '@testing-library/react';
 import { Link } from 'react-router';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { screen, show } from '../tests/stage.tsx';
 import { LeaveGuard } from './LeaveGuard.tsx';
 import { Overtaken } from './Overtaken.tsx';
@@ -26,6 +26,26 @@ function Page() {
   );
 }
 
+/** A form whose saving is under way when it is left. */
+function Saving({ anew }: { readonly anew: boolean }) {
+  const [saved, setSaved] = useState(false);
+  useEffect(() => {
+    const note = (): void => {
+      setSaved(true);
+    };
+    window.addEventListener('saved', note);
+    return () => {
+      window.removeEventListener('saved', note);
+    };
+  }, []);
+  return (
+    <>
+      <LeaveGuard key={anew ? String(saved) : 'same'} when={!saved} what="this page" />
+      <Link to="/elsewhere">Elsewhere</Link>
+    </>
+  );
+}
+
 describe('leaving a view that does not save itself', () => {
   it('asks where words would be lost, and stays with them or goes without', async () => {
     const { user, at } = show(<Page />, {}, { path: '/here', at: '/here' });
@@ -44,6 +64,20 @@ describe('leaving a view that does not save itself', () => {
     const { user, at } = show(<Page />, {}, { path: '/here', at: '/here' });
     await user.click(screen.getByRole('link', { name: 'Elsewhere' }));
     expect(at()).toBe('/elsewhere');
+  });
+
+  it.each([
+    ['is saved meanwhile', false],
+    ['is saved meanwhile, and the form drawn anew', true],
+  ])('goes on by itself where what was typed %s', async (_name, anew) => {
+    const { user, at } = show(<Saving anew={anew} />, {}, { path: '/here', at: '/here' });
+    await user.click(screen.getByRole('link', { name: 'Elsewhere' }));
+    expect(await screen.findByText(/what you changed in this page is lost/)).toBeTruthy();
+    fireEvent(window, new Event('saved'));
+    await vi.waitFor(() => {
+      expect(at()).toBe('/elsewhere');
+    });
+    expect(screen.queryByRole('dialog')).toBeNull();
   });
 
   it('has a window that is closed ask as well', async () => {
