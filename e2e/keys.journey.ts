@@ -60,9 +60,9 @@ test('a whole working day by keys alone', async ({ page, application }) => {
     const second = (await files.last().getAttribute('aria-label'))?.replace('Remove ', '') ?? '';
     await tabTo(page, new RegExp(`^Move ${second.replace(/[.()]/g, '\\$&')}$`));
     await page.keyboard.press('Space');
-    await page.waitForTimeout(100);
+    await expect(page.getByText(`${second} is taken hold of.`)).toBeAttached();
     await page.keyboard.press('ArrowLeft');
-    await page.waitForTimeout(300);
+    await expect(page.getByText(`${second} is at place 1 of 2.`)).toBeAttached();
     await page.keyboard.press('Space');
     await expect(files.first()).toHaveAttribute('aria-label', `Remove ${second}`);
     await kept(page);

@@ -1,26 +1,12 @@
-import { CONTACT_SORTS } from '../../contract/directory.ts';
 import type { ContactPage } from '../../contract/directory.ts';
 import { listContacts } from './queries.ts';
 import type { Scope } from '../access/scope.ts';
 
 const DEFAULT_PAGE = 60;
 
-interface DirectoryRequest {
-  readonly query?: string;
-  readonly sort?: string;
-  readonly reversed?: boolean;
-  readonly limit?: number;
-  readonly after?: string;
-}
+type DirectoryRequest = Partial<Parameters<typeof listContacts>[1]>;
 
 export const findInDirectory = (
   scope: Scope,
-  { query = '', sort, reversed = false, limit = DEFAULT_PAGE, after }: DirectoryRequest,
-): Promise<ContactPage> =>
-  listContacts(scope, {
-    query,
-    sort: CONTACT_SORTS.find((known) => known === sort) ?? 'name',
-    reversed,
-    limit,
-    after,
-  });
+  { query = '', limit = DEFAULT_PAGE, after, ...sorts }: DirectoryRequest,
+): Promise<ContactPage> => listContacts(scope, { query, limit, after, ...sorts });

@@ -4,7 +4,7 @@ import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
 import { joined } from '../platform/database/dialects/sqlite/expressions.ts';
 import { contactWords, typedWords } from '../platform/database/dialects/sqlite/words.ts';
-import { readCursor, toPage } from '../platform/database/cursor.ts';
+import { sortedPage, toPage } from '../platform/database/cursor.ts';
 
 export interface ContactListItem {
   readonly id: string;
@@ -68,6 +68,8 @@ const toItem = (row: ListRow): ContactListItem => ({
   matters: row.matters,
 });
 
+type SortedRow = ListRow & { readonly sort_value: string };
+
 const SORTS: Readonly<Record<ContactSort, string>> = {
   name: 'contacts.name',
   organisation: "coalesce(contacts.organisation, '')",
@@ -87,18 +89,18 @@ export async function listContacts(
   scope: Scope,
   { query, sort = 'name', reversed = false, limit, after }: DirectoryPageQuery,
 ): Promise<{ readonly items: ContactListItem[]; readonly next: string | null }> {
-  const cursor = readCursor(after);
-  const by = SORTS[sort];
-  const order = reversed ? 'desc' : 'asc';
-  const found = listed(scope)
-    .select<(ListRow & { sort_value: string })[]>(sql(scope).raw(`${by} AS sort_value`))
-    .orderByRaw(`${by} ${order}`)
-    .orderBy('contacts.seq', order)
-    .limit(limit + 1);
+  const found = listed(scope);
+  sortedPage(sql(scope), found, {
+    by: SORTS[sort],
+    order: 'asc',
+    reversed,
+    tie: 'contacts.seq',
+    after,
+    limit,
+  });
   const words = typedWords(query);
   if (words) void contactWords.matching(found, words);
-  if (cursor) void found.whereRaw(`(${by}, contacts.seq) ${reversed ? '<' : '>'} (?, ?)`, [...cursor]);
-  return toPage(await found, limit, toItem, (row) => [row.sort_value, row.seq]);
+  return toPage((await found) as SortedRow[], limit, toItem, (row) => [row.sort_value, row.seq]);
 }
 
 export async function contactItems(

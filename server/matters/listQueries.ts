@@ -5,7 +5,8 @@ import { groupBy } from '../../core/model/groupBy.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
-import { readCursor, toPage } from '../platform/database/cursor.ts';
+import { sortedPage, toPage } from '../platform/database/cursor.ts';
+import type { Order } from '../platform/database/cursor.ts';
 import { matterWords, typedWords } from '../platform/database/dialects/sqlite/words.ts';
 import { matterTypes } from './matterTypeQueries.ts';
 import type { MatterRow } from './queries.ts';
@@ -38,7 +39,7 @@ export interface MatterListQuery {
 type SortedRow = MatterRow & { readonly sort_value: string | number | null };
 
 /** What each order goes by, and which way; people and types by their names. */
-const SORTS: Readonly<Record<MatterSort, { readonly by: string; readonly order: 'asc' | 'desc' }>> = {
+const SORTS: Readonly<Record<MatterSort, Order>> = {
   recent: { by: 'matters.recent_utc', order: 'desc' },
   reference: { by: 'matters.reference', order: 'asc' },
   title: { by: 'matters.title', order: 'asc' },
@@ -47,26 +48,23 @@ const SORTS: Readonly<Record<MatterSort, { readonly by: string; readonly order: 
   responsible: { by: '(SELECT p.name FROM people p WHERE p.id = matters.responsible_id)', order: 'asc' },
 };
 
-const turned = (order: 'asc' | 'desc'): 'asc' | 'desc' => (order === 'asc' ? 'desc' : 'asc');
-
 /** A page of matters whose reference, title or parties have words that begin with each word typed. */
 export async function listMatters(
   scope: Scope,
   wanted: MatterListQuery,
 ): Promise<{ readonly items: MatterListItem[]; readonly next: string | null }> {
   const { query, limit, after } = wanted;
-  const { by, order: usual } = SORTS[wanted.sort];
-  const order = wanted.reversed ? turned(usual) : usual;
-  const cursor = readCursor(after);
-  const found = visible<MatterRow>(scope, 'matters')
-    .select<SortedRow[]>('matters.*', sql(scope).raw(`${by} AS sort_value`))
-    .orderByRaw(`${by} ${order}`)
-    .orderBy('matters.seq', order)
-    .limit(limit + 1);
+  const found = visible<MatterRow>(scope, 'matters').select<SortedRow[]>('matters.*');
+  sortedPage(sql(scope), found, {
+    ...SORTS[wanted.sort],
+    reversed: wanted.reversed === true,
+    tie: 'matters.seq',
+    after,
+    limit,
+  });
   const words = typedWords(query);
   if (words) void matterWords.matching(found, words);
   await narrowed(scope, found, wanted);
-  if (cursor) void found.whereRaw(`(${by}, matters.seq) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...cursor]);
   const page = toPage(
     (await found) as SortedRow[],
     limit,

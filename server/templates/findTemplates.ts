@@ -1,6 +1,5 @@
 import type { Standing } from './template.ts';
-import { TEMPLATE_SORTS } from '../../contract/templates.ts';
-import type { TemplatePage } from '../../contract/templates.ts';
+import type { TemplatePage, TemplateSort } from '../../contract/templates.ts';
 import { foldName } from '../../core/model/words.ts';
 import { listLibrary } from './libraryQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -14,7 +13,7 @@ export interface LibraryRequest {
   readonly folder?: string;
   readonly tag?: string;
   readonly standing?: string;
-  readonly sort?: string;
+  readonly sort?: TemplateSort;
   readonly reversed?: boolean;
   readonly limit?: number;
   readonly after?: string;
@@ -25,7 +24,16 @@ const STANDINGS: readonly Standing[] = ['private', 'shared', 'approved', 'retire
 /** Templates of the library whose name, tags or wording have each word typed. */
 export function findTemplates(
   scope: PersonScope,
-  { query = '', folder, tag, standing, sort, reversed = false, limit = DEFAULT_PAGE, after }: LibraryRequest,
+  {
+    query = '',
+    folder,
+    tag,
+    standing,
+    sort = 'name',
+    reversed = false,
+    limit = DEFAULT_PAGE,
+    after,
+  }: LibraryRequest,
 ): Promise<TemplatePage> {
   const words = foldName(query).split(/\s+/).filter(Boolean).slice(0, MAX_WORDS);
   const wanted = STANDINGS.find((known) => known === standing);
@@ -33,7 +41,7 @@ export function findTemplates(
     scope,
     {
       words,
-      sort: TEMPLATE_SORTS.find((known) => known === sort) ?? 'name',
+      sort,
       reversed,
       ...(folder === undefined ? {} : { folder }),
       ...(tag === undefined ? {} : { tag }),

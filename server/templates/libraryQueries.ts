@@ -1,5 +1,6 @@
 import type { TemplateSort } from '../../contract/templates.ts';
-import { readCursor, toPage } from '../platform/database/cursor.ts';
+import { sortedPage, toPage } from '../platform/database/cursor.ts';
+import type { Order } from '../platform/database/cursor.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Knex } from 'knex';
@@ -42,14 +43,14 @@ export interface TemplateFilter {
 }
 
 interface SortedRow extends ListRow {
-  readonly sortValue: string | number;
+  readonly sort_value: string | number;
 }
 
 const USES = '(SELECT coalesce(sum(count), 0) FROM template_uses WHERE template_id = templates.id)';
 const LAST_USED = '(SELECT max(last_utc) FROM template_uses WHERE template_id = templates.id)';
 
 /** What each order goes by, and which way: names from the first on, figures and times from the greatest. */
-const SORTS: Readonly<Record<TemplateSort, { readonly by: string; readonly order: 'asc' | 'desc' }>> = {
+const SORTS: Readonly<Record<TemplateSort, Order>> = {
   name: { by: 'templates.name', order: 'asc' },
   folder: { by: 'templates.folder', order: 'asc' },
   channel: { by: 'templates.channel', order: 'asc' },
@@ -58,8 +59,6 @@ const SORTS: Readonly<Record<TemplateSort, { readonly by: string; readonly order
   used: { by: `coalesce(${LAST_USED}, 0)`, order: 'desc' },
   changed: { by: 'v.made_at_utc', order: 'desc' },
 };
-
-const turned = (order: 'asc' | 'desc'): 'asc' | 'desc' => (order === 'asc' ? 'desc' : 'asc');
 
 /** What the actor may see of the library: everything but what is private to others. */
 export const libraryOf = (scope: Scope) => {
@@ -108,25 +107,24 @@ export async function listLibrary(
   limit: number,
   after: string | undefined,
 ): Promise<{ readonly items: TemplateListItem[]; readonly next: string | null }> {
-  const { by, order: usual } = SORTS[filter.sort];
-  const order = filter.reversed ? turned(usual) : usual;
-  const query = describing(scope, libraryOf(scope))
-    .select(sql(scope).raw(`${by} AS sortValue`))
-    .orderByRaw(`${by} ${order}`)
-    .orderBy('templates.id', order)
-    .limit(limit + 1);
+  const query = describing(scope, libraryOf(scope));
+  sortedPage(sql(scope), query, {
+    ...SORTS[filter.sort],
+    reversed: filter.reversed,
+    tie: 'templates.id',
+    after,
+    limit,
+  });
   if (filter.standing === undefined) void query.whereNot('templates.standing', 'retired');
   else void query.where('templates.standing', filter.standing);
   if (filter.folder !== undefined) void query.where('templates.folder', filter.folder);
   if (filter.tag !== undefined) void listing(query, 'templates.tags', filter.tag);
   for (const word of filter.words) void containing(query, 'templates.words', word);
-  const place = readCursor(after);
-  if (place) void query.whereRaw(`(${by}, templates.id) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...place]);
   return toPage(
     (await query) as SortedRow[],
     limit,
-    ({ sortValue: _sorted, ...row }) => toListItem(row),
-    ({ sortValue, id }) => [sortValue, id],
+    ({ sort_value: _sorted, ...row }) => toListItem(row),
+    ({ sort_value, id }) => [sort_value, id],
   );
 }
 

@@ -1,4 +1,5 @@
 import { Combobox, useCombobox } from '@mantine/core';
+import type { ComboboxStore } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
@@ -24,14 +25,7 @@ export function FindAnything() {
       combobox.resetSelectedOption();
     },
   });
-  // What is found comes later than its letters: the first of it is what Enter opens, and is marked so.
-  const { selectFirstOption } = combobox;
-  const [first] = found;
-  useEffect(() => {
-    if (first) selectFirstOption();
-    // The store's functions are new each time; only what was found marks anew.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
-  }, [first?.id, found.length]);
+  useFirstMarked(combobox, found);
   useKeys({
     'Ctrl+k': () => {
       input.current?.focus();
@@ -107,6 +101,16 @@ export function FindAnything() {
       </Combobox.Dropdown>
     </Combobox>
   );
+}
+
+/** What is found comes later than its letters: the first of it is what Enter opens, and is marked so. */
+function useFirstMarked({ selectFirstOption }: ComboboxStore, found: readonly MatterSummary[]): void {
+  const [first] = found;
+  useEffect(() => {
+    if (first) selectFirstOption();
+    // The store's functions are new each time; only what was found marks anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+  }, [first?.id, found.length]);
 }
 
 interface FoundProps {

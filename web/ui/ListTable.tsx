@@ -30,7 +30,16 @@ interface ListTableProps<T> {
   readonly row: (item: T, place: RowPlace) => ReactNode;
 }
 
-export const listClasses = classes;
+type CellLook = 'choose' | 'short' | 'narrow' | 'small';
+
+/** The link that a row leads by, from anywhere on it. */
+export const ROW_LINK = classes.lead;
+
+/**
+ * How a cell is: `choose` holds its check box, `short` is not broken, `narrow` goes where there is little room, `small` on a phone.
+ */
+export const cell = (...looks: readonly CellLook[]): string =>
+  looks.map((look) => classes[look] ?? '').join(' ');
 
 /** A list as a table with heads. A long one has only the rows in view in the page, and is as high as all of them. */
 export function ListTable<T>({ label, heads, items, scroll, at, row }: ListTableProps<T>) {

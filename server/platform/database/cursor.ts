@@ -1,3 +1,5 @@
+import type { Knex } from 'knex';
+
 /** A place in a list: the sort value of the last row shown and what tells it from its equals. */
 export type Cursor = readonly [sortValue: string | number, tieBreak: string | number];
 
@@ -18,6 +20,40 @@ export function readCursor(text: string | undefined): Cursor | undefined {
   } catch {
     return undefined;
   }
+}
+
+export type Direction = 'asc' | 'desc';
+
+const TURNED: Readonly<Record<Direction, Direction>> = { asc: 'desc', desc: 'asc' };
+
+/** What a list goes by: an SQL expression of ours, and which way it goes unless it is reversed. */
+export interface Order {
+  readonly by: string;
+  readonly order: Direction;
+}
+
+interface SortedPage extends Order {
+  readonly reversed: boolean;
+  /** The column that tells equals apart. */
+  readonly tie: string;
+  readonly after: string | undefined;
+  readonly limit: number;
+}
+
+/** Sorts a list and begins it after a place; each row carries its `sort_value`, and there is one row more than the page shows. */
+export function sortedPage(
+  db: Pick<Knex, 'raw'>,
+  found: Knex.QueryBuilder,
+  { by, order: usual, reversed, tie, after, limit }: SortedPage,
+): void {
+  const order = reversed ? TURNED[usual] : usual;
+  void found
+    .select(db.raw(`${by} AS sort_value`))
+    .orderByRaw(`${by} ${order}`)
+    .orderBy(tie, order)
+    .limit(limit + 1);
+  const place = readCursor(after);
+  if (place) void found.whereRaw(`(${by}, ${tie}) ${order === 'desc' ? '<' : '>'} (?, ?)`, [...place]);
 }
 
 /** Cuts the one row too many that tells whether there is a next page. */

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { ContactSort, ContactSummary } from '../../../contract/directory.ts';
 import { plural } from '../../words/en/wording.ts';
 import { CheckField } from '../../ui/Field.tsx';
-import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import { ListTable, ROW_LINK, cell } from '../../ui/ListTable.tsx';
 import type { RowPlace } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
@@ -29,7 +29,7 @@ export function ContactTable({ contacts, scroll, picked, onPick, ...sorts }: Con
           <SortHead by="name" label={say.name} {...sorts} />
           <SortHead by="organisation" label={say.organisation} {...sorts} />
           <SortHead by="email" label={say.email} {...sorts} />
-          <PlainHead label={say.telephone} className={listClasses.narrow} />
+          <PlainHead label={say.telephone} className={cell('narrow')} />
           <PlainHead label={say.matters} />
           <PlainHead label={say.toKnow} />
         </>
@@ -62,25 +62,21 @@ function ContactRow({ contact, place, chosen, onChoose }: ContactRowProps) {
   const { id, name, organisation, kind, email, phone, matters, doNotWriteTo, bounced } = contact;
   return (
     <tr {...place}>
-      <td className={`${listClasses.choose ?? ''} ${listClasses.small ?? ''}`}>
+      <td className={cell('choose', 'small')}>
         <CheckField bare label={say.choose(name)} checked={chosen} onChange={onChoose} />
       </td>
       <td>
-        <Link to={`/directory/${id}`} className={listClasses.lead}>
+        <Link to={`/directory/${id}`} className={ROW_LINK}>
           {name}
         </Link>
       </td>
-      <td className={`${listClasses.small ?? ''} ${classes.organisation ?? ''}`}>
+      <td className={`${cell('small')} ${classes.organisation ?? ''}`}>
         {organisation ?? (kind === 'organisation' ? say.isOrganisation : '')}
       </td>
       <td>{email ?? say.noEmailAddress}</td>
-      <td className={`${listClasses.short ?? ''} ${listClasses.narrow ?? ''} ${listClasses.small ?? ''}`}>
-        {phone}
-      </td>
-      <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
-        {matters === 0 ? '' : plural(matters, say.matter)}
-      </td>
-      <td className={`${listClasses.short ?? ''} ${classes.flag ?? ''}`}>
+      <td className={cell('short', 'narrow', 'small')}>{phone}</td>
+      <td className={cell('short', 'small')}>{matters === 0 ? '' : plural(matters, say.matter)}</td>
+      <td className={`${cell('short')} ${classes.flag ?? ''}`}>
         {doNotWriteTo ? say.doNotWriteTo : bounced ? say.emailCameBack : ''}
       </td>
     </tr>

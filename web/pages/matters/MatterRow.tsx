@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
 import { plural } from '../../words/en/wording.ts';
-import { listClasses } from '../../ui/ListTable.tsx';
+import { ROW_LINK, cell } from '../../ui/ListTable.tsx';
 import type { RowPlace } from '../../ui/ListTable.tsx';
 import { Tip } from '../../ui/Tip.tsx';
 import { say } from '../../words/en/matters.ts';
@@ -21,16 +21,16 @@ export function MatterRow({ matter, place, onMark }: MatterRowProps) {
     <tr {...place} data-matter="">
       <td className={classes.reference}>{matter.reference}</td>
       <td>
-        <Link to={`/matters/${matter.id}`} className={listClasses.lead} onFocus={onMark}>
+        <Link to={`/matters/${matter.id}`} className={ROW_LINK} onFocus={onMark}>
           {matter.title}
         </Link>
         {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
       </td>
-      <td className={listClasses.small}>{matter.parties.join(', ')}</td>
-      <td className={`${listClasses.short} ${listClasses.narrow}`}>{matter.type}</td>
-      <td className={`${listClasses.short} ${classes.stage}`}>{matter.stage}</td>
-      <td className={`${listClasses.short} ${listClasses.narrow}`}>{matter.responsible}</td>
-      <td className={`${listClasses.short} ${classes.last}`}>
+      <td className={cell('small')}>{matter.parties.join(', ')}</td>
+      <td className={cell('short', 'narrow')}>{matter.type}</td>
+      <td className={`${cell('short')} ${classes.stage}`}>{matter.stage}</td>
+      <td className={cell('short', 'narrow')}>{matter.responsible}</td>
+      <td className={`${cell('short')} ${classes.last}`}>
         <Tip
           label={
             lastEntryAtUtc === null

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react';
 import type { MatterSort, MatterSummary } from '../../../contract/matters.ts';
-import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import { ListTable, cell } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
 import { MatterRow } from './MatterRow.tsx';
@@ -25,9 +25,9 @@ export function MatterTable({ matters, scroll, at, onMark, ...sorts }: MatterTab
           <SortHead by="reference" label={say.reference} {...sorts} />
           <SortHead by="title" label={say.title} {...sorts} />
           <PlainHead label={say.parties} />
-          <SortHead by="type" label={say.type} className={listClasses.narrow} {...sorts} />
+          <SortHead by="type" label={say.type} className={cell('narrow')} {...sorts} />
           <SortHead by="stage" label={say.stage} {...sorts} />
-          <SortHead by="responsible" label={say.responsible} className={listClasses.narrow} {...sorts} />
+          <SortHead by="responsible" label={say.responsible} className={cell('narrow')} {...sorts} />
           <SortHead by="recent" label={say.lastMessage} usual="descending" {...sorts} />
         </>
       }

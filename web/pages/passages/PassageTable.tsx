@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PassageList } from '../../../contract/passages.ts';
 import { dayOf, listDay, today } from '../../words/dates.ts';
 import { plural } from '../../words/en/wording.ts';
-import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import { ListTable, ROW_LINK, cell } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
 import { useSorting } from '../../ui/useSorting.ts';
@@ -54,29 +54,25 @@ export function PassageTable({
             <SortHead key={by} by={by} label={head} usual={usual} sorting={sorting} onSort={setSorting} />
           ))}
           <PlainHead label={say.begins} />
-          <PlainHead label={say.by} className={listClasses.narrow} />
+          <PlainHead label={say.by} className={cell('narrow')} />
         </>
       }
       items={inOrder(passages, sorting)}
       scroll={scroll}
       row={({ id, name, opening, uses, oneLine, changedAtUtc, changedBy }, place) => (
         <tr key={id} {...place}>
-          <td className={listClasses.short}>
-            <Link to={`/passages/${id}`} className={listClasses.lead}>
+          <td className={cell('short')}>
+            <Link to={`/passages/${id}`} className={ROW_LINK}>
               {name}
             </Link>
           </td>
-          <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
-            {oneLine ? say.aSentence : say.aBlock}
-          </td>
-          <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''}`}>
+          <td className={cell('short', 'small')}>{oneLine ? say.aSentence : say.aBlock}</td>
+          <td className={cell('short', 'small')}>
             {uses === 0 ? say.notUsed : `in ${plural(uses, say.place)}`}
           </td>
-          <td className={listClasses.short}>{listDay(dayOf(changedAtUtc), today())}</td>
-          <td className={`${classes.opening ?? ''} ${listClasses.small ?? ''}`}>{opening}</td>
-          <td className={`${listClasses.short ?? ''} ${listClasses.small ?? ''} ${listClasses.narrow ?? ''}`}>
-            {changedBy}
-          </td>
+          <td className={cell('short')}>{listDay(dayOf(changedAtUtc), today())}</td>
+          <td className={`${cell('small')} ${classes.opening ?? ''}`}>{opening}</td>
+          <td className={cell('short', 'small', 'narrow')}>{changedBy}</td>
         </tr>
       )}
     />

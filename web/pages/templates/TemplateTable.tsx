@@ -5,7 +5,7 @@ import { dayOf, listDay, today } from '../../words/dates.ts';
 import { standingWords } from '../../words/en/templateWords.ts';
 import { channelWords, plural } from '../../words/en/wording.ts';
 import { CheckField } from '../../ui/Field.tsx';
-import { ListTable, listClasses } from '../../ui/ListTable.tsx';
+import { ListTable, ROW_LINK, cell } from '../../ui/ListTable.tsx';
 import type { RowPlace } from '../../ui/ListTable.tsx';
 import { PlainHead, SortHead } from '../../ui/SortHead.tsx';
 import type { Sorting } from '../../ui/SortHead.tsx';
@@ -28,7 +28,7 @@ export function TemplateTable({ templates, scroll, picked, onPick, ...sorts }: T
       label={say.templates}
       heads={
         <>
-          {onPick ? <PlainHead label={say.chosenHead} className={listClasses.small} /> : null}
+          {onPick ? <PlainHead label={say.chosenHead} className={cell('small')} /> : null}
           <SortHead by="name" label={say.name} {...sorts} />
           <SortHead by="folder" label={say.folder} {...sorts} />
           <SortHead by="channel" label={say.channel} {...sorts} />
@@ -36,7 +36,7 @@ export function TemplateTable({ templates, scroll, picked, onPick, ...sorts }: T
           <SortHead by="uses" label={say.used} usual="descending" {...sorts} />
           <SortHead by="used" label={say.lastUsed} usual="descending" {...sorts} />
           <SortHead by="changed" label={say.changed} usual="descending" {...sorts} />
-          <PlainHead label={say.by} className={listClasses.narrow} />
+          <PlainHead label={say.by} className={cell('narrow')} />
         </>
       }
       items={templates}
@@ -68,16 +68,16 @@ interface TemplateRowProps {
 
 function TemplateRow({ template, place, chosen, onChoose }: TemplateRowProps) {
   const { id, name, channel, folder, tags, standing, uses, lastUsedUtc, changedAtUtc, changedBy } = template;
-  const beside = `${listClasses.short ?? ''} ${listClasses.small ?? ''}`;
+  const beside = cell('short', 'small');
   return (
     <tr {...place} data-standing={standing}>
       {onChoose ? (
-        <td className={`${listClasses.choose ?? ''} ${listClasses.small ?? ''}`}>
+        <td className={cell('choose', 'small')}>
           <CheckField bare label={say.choose(name)} checked={chosen} onChange={onChoose} />
         </td>
       ) : null}
       <td>
-        <Link to={`/templates/${id}`} className={listClasses.lead}>
+        <Link to={`/templates/${id}`} className={ROW_LINK}>
           {name}
         </Link>
         {tags.map((tag) => (
@@ -86,13 +86,13 @@ function TemplateRow({ template, place, chosen, onChoose }: TemplateRowProps) {
           </small>
         ))}
       </td>
-      <td className={listClasses.short}>{folder}</td>
+      <td className={cell('short')}>{folder}</td>
       <td className={beside}>{channelWords(channel)}</td>
       <td className={beside}>{standingWords(standing)}</td>
       <td className={beside}>{uses === 0 ? say.notYet : plural(uses, say.time)}</td>
       <td className={beside}>{lastUsedUtc === null ? '' : listDay(dayOf(lastUsedUtc), today())}</td>
       <td className={beside}>{listDay(dayOf(changedAtUtc), today())}</td>
-      <td className={`${beside} ${listClasses.narrow ?? ''}`}>{changedBy}</td>
+      <td className={cell('short', 'small', 'narrow')}>{changedBy}</td>
     </tr>
   );
 }
