@@ -178,9 +178,9 @@ test('a matter type with a deadline over a holiday is made, and the deadline is 
 
   await page.goto(`${application.url}/matters`);
   await page.getByRole('button', { name: 'New matter' }).click();
-  await choose(page, 'Kind', 'Mooring licence');
+  await choose(page, 'Matter type', 'Mooring licence');
   await page.getByLabel('Title', { exact: true }).fill('Buoy 7');
-  await page.getByRole('button', { name: 'Open it' }).click();
+  await page.getByRole('button', { name: 'Create', exact: true }).click();
   await expect(page.getByText('ML-1 ·')).toBeVisible();
   await page.getByRole('button', { name: /Lodged: nothing yet/ }).click();
   await page.getByLabel('Lodged', { exact: true }).fill('2027-04-30');

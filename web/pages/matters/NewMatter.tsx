@@ -32,7 +32,7 @@ export function NewMatter({ about, onClose }: { readonly about: string; readonly
       }}
     >
       <SelectField
-        label={say.kind}
+        label={say.matterTypeOfIt}
         value={chosen ?? ''}
         options={(types?.items ?? []).map(({ id, definition }) => [id, definition.name] as const)}
         onChange={setTypeId}
@@ -45,7 +45,7 @@ export function NewMatter({ about, onClose }: { readonly about: string; readonly
         onChange={setTitle}
       />
       <Button kind="go" type="submit" disabled={isLoading || title.trim() === ''}>
-        {say.openIt}
+        {say.create}
       </Button>
       <Button onClick={onClose}>{say.cancel}</Button>
       {error ? <span role="alert">{problemWords(error)}</span> : null}

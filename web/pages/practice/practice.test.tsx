@@ -175,7 +175,7 @@ describe('a matter type', () => {
     if (remove) await user.click(remove);
     await user.click(screen.getByRole('button', { name: /Save/ }));
     const told = await screen.findByRole('alert');
-    expect(told.textContent).toContain('“Vessel” is taken out: 2 matters hold something there');
+    expect(told.textContent).toContain('“Vessel” is removed: 2 matters hold something there');
     expect(within(told).getByText(/Could no longer be used on such matters: Report/)).toBeTruthy();
     expect(changes().map(({ method }) => method)).toEqual(['POST']);
     await user.click(screen.getByRole('button', { name: /Save anyway/ }));

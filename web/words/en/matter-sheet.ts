@@ -45,7 +45,7 @@ export const say = {
   makeThePdfsOne: (count: number) => `Make the ${count} PDFs one`,
   saveItOnTheMatter: 'Save it on the matter, under',
   itGoesOutAs: 'It goes out as',
-  callItSo: 'Call it so',
+  renameNow: 'Rename',
   enclosed: 'Enclosed',
   isWantedAlong: 'is wanted along',
   ofOnItsWay: (size: string, size2: string) => `${size} of ${size2} on its way`,

@@ -37,8 +37,8 @@ export const say = {
   theWordsAreLookedFor:
     'The words are looked for in reference, title and the names of parties, among what is chosen above.',
   showAllMatters: 'Show all matters',
-  kind: 'Kind',
+  matterTypeOfIt: 'Matter type',
   whatItIsAbout: 'What it is about',
-  openIt: 'Open it',
+  create: 'Create',
   cancel: 'Cancel',
 };

@@ -201,7 +201,7 @@ const CAUTION_NAMES: Readonly<Record<CautionCode, string>> = {
   addressNear: 'An address one letter from a known one',
   addressUnknown: 'An address nobody is known by',
   addressChanged: 'An address that was changed since',
-  notOnMatter: 'Somebody who is not on the matter',
+  notOnMatter: 'Someone who is not on the matter',
   sentBefore: 'The same was sent a few days ago',
   spokenNotEnclosed: 'A document spoken of and not enclosed',
   noneEnclosed: 'An enclosure spoken of, and none',

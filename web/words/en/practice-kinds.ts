@@ -71,7 +71,7 @@ export const say = {
   aMatterIsAbout: 'A matter is about',
   nothingByName: 'nothing by name',
   calculatedValue: 'calculated value',
-  isTakenOut: 'is taken out',
+  isRemoved: 'is removed',
   changesItsKind: 'changes its kind',
   isCountedInAnotherCurrency: 'is counted in another currency',
   whatTheyHoldStaysWith: 'What they hold stays with them, unseen.',

@@ -3,7 +3,7 @@ export const say = {
   inYourCalendar: 'In your calendar…',
   calendarAddress: 'Calendar address',
   aCalendarThatIsGiven:
-    'A calendar that is given this address shows your follow-ups and the days of your matters. Whoever has it can read them: a new one makes the old one useless.',
+    'A calendar that is given this address shows your follow-ups and the days of your matters. Anyone who has it can read them: a new one makes the old one useless.',
   secretAddress: 'Secret address',
   copy: 'Copy',
   makeAnAddress: 'Make an address',

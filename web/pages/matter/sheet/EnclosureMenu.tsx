@@ -156,7 +156,7 @@ function NamingForm(props: EnclosureMenuProps & { readonly onEnd: () => void }) 
         ))}
       </span>
       <Button kind="go" type="submit">
-        {say.callItSo}
+        {say.renameNow}
       </Button>
     </form>
   );

@@ -148,7 +148,7 @@ describe('an enclosure', () => {
     const name = await screen.findByLabelText('It goes out as');
     await user.clear(name);
     await user.type(name, 'Our findings');
-    await user.click(screen.getByRole('button', { name: 'Call it so' }));
+    await user.click(screen.getByRole('button', { name: 'Rename' }));
     expect(change).toHaveBeenCalledWith([{ ...held, fileName: 'Our findings.pdf' }]);
   });
 

@@ -16,7 +16,7 @@ const PART_WORDS: Readonly<Record<string, string>> = {
 type Change = MatterTypeImpact['touches'][number]['change'];
 
 const CHANGE_WORDS: Readonly<Record<Change, string>> = {
-  removed: say.isTakenOut,
+  removed: say.isRemoved,
   kind: say.changesItsKind,
   currency: say.isCountedInAnotherCurrency,
 };
