@@ -2,17 +2,6 @@ import { Type } from 'typebox';
 import type { SenderChoice } from '../core/model/sender.ts';
 import type { TSchema } from 'typebox';
 
-/** RFC 9457 problem details, with a `code` that stays the same however the wording changes. */
-export const ProblemDetails = Type.Object({
-  type: Type.String(),
-  title: Type.String(),
-  status: Type.Integer(),
-  code: Type.String(),
-  detail: Type.Optional(Type.String()),
-  /** What a request body or query had wrong, each with where. */
-  errors: Type.Optional(Type.Array(Type.Object({ where: Type.String(), message: Type.String() }))),
-});
-
 /** Ids are ours and short; anything longer is refused before it reaches a query. */
 export const Id = Type.String({ minLength: 1, maxLength: 64 });
 /** Whether mail is from whom it says, as a host that the practice trusts has told (RFC 8601). */

@@ -1,6 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Id, Instant, PageQuery, page } from './common.ts';
+import { Reason } from './problems.ts';
 
 export const AddressJson = Type.Object(
   {
@@ -154,7 +155,7 @@ export const MergeContacts = Type.Object({ otherId: Id }, { additionalProperties
 export const ImportReport = Type.Object({
   made: Type.Integer(),
   alike: Type.Array(Type.Object({ name: Type.String(), as: Type.String() })),
-  refused: Type.Array(Type.Object({ line: Type.Integer(), what: Type.String() })),
+  refused: Type.Array(Type.Object({ line: Type.Integer(), why: Reason })),
 });
 export type ImportReport = Static<typeof ImportReport>;
 

@@ -2,6 +2,7 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Id } from './common.ts';
 import { DocumentJson, InlineJson } from './messages.ts';
+import { Reason } from './problems.ts';
 
 const Suggestion = Type.Object({
   path: Type.String(),
@@ -33,7 +34,7 @@ const Gap = Type.Object({
 /** Wording found in a file, with its codes and gaps; or why there is none. */
 export const FoundFile = Type.Object({
   fileName: Type.String(),
-  problem: Type.Union([Type.String(), Type.Null()]),
+  problem: Type.Union([Reason, Type.Null()]),
   subject: InlineJson,
   body: DocumentJson,
   gaps: Type.Array(Gap),

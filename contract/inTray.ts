@@ -3,6 +3,7 @@ import type { Static } from 'typebox';
 import { Authenticated, Id, Instant, PageQuery, page } from './common.ts';
 import { ChangeMatter } from './matterTypes.ts';
 import { EnclosedFile, EntryAddress, InvitationJson } from './correspondence.ts';
+import { Reason as Because } from './problems.ts';
 
 const Reason = Type.Object({
   code: Type.String(),
@@ -119,6 +120,6 @@ export const TakenIn = Type.Object({
   waiting: Type.Integer(),
   known: Type.Integer(),
   reports: Type.Integer(),
-  refused: Type.Array(Type.Object({ name: Type.String(), why: Type.String() })),
+  refused: Type.Array(Type.Object({ name: Type.String(), why: Because })),
 });
 export type TakenIn = Static<typeof TakenIn>;

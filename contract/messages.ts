@@ -2,8 +2,9 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
 import { DateText, Id, Instant, RealDay, SenderChoiceJson, page } from './common.ts';
+import { StateDetail, StateKind } from './messageState.ts';
 
-/** The most recipients of one line: more is a round, not a letter. */
+/** The most recipients of one line: beyond it, it is a round. */
 export const MAX_RECIPIENTS = 100;
 /** The most enclosures of one message. */
 export const MAX_ENCLOSURES = 50;
@@ -106,28 +107,6 @@ const Blank = Type.Object({
   looks: Type.Optional(Type.Literal('back')),
   /** The currency that an amount is read in (ISO 4217). */
   currency: Type.Optional(Type.String()),
-});
-
-export const StateKind = Type.Enum([
-  'draft',
-  'held',
-  'queued',
-  'sending',
-  'deferred',
-  'sent',
-  'failed',
-  'may-have-gone',
-]);
-
-/** What a person may know of a state: when it goes on, and the host's words. */
-const StateDetail = Type.Object({
-  leavesAtUtc: Type.Optional(Instant),
-  nextAttemptUtc: Type.Optional(Instant),
-  sentAtUtc: Type.Optional(Instant),
-  sinceUtc: Type.Optional(Instant),
-  entryId: Type.Optional(Id),
-  reply: Type.Optional(Type.String()),
-  attempts: Type.Optional(Type.Integer()),
 });
 
 /** The editor's JSON; the server reads it node by node and refuses what it does not know. */

@@ -74,8 +74,10 @@ export type MailHostsView = Static<typeof MailHostsView>;
 /** What a host answered when it was tried; nothing was sent. */
 export const MailHostTried = Type.Object({
   reached: Type.Boolean(),
-  /** The host's words, or what went wrong in ours. */
+  /** The host's words, or those of the line to it. */
   words: Type.String(),
+  /** What is wrong with its certificate, where that is what kept us from it. */
+  fault: Type.Union([Type.Enum(['expired', 'otherName', 'selfSigned', 'unknownIssuer']), Type.Null()]),
   underTls: Type.Boolean(),
   signedIn: Type.Boolean(),
   limitBytes: Type.Union([Type.Integer(), Type.Null()]),

@@ -1,4 +1,5 @@
 import type { Contact, ContactAddress, UnkeptContact } from '../model/contact.ts';
+import type { Reason } from '../model/reason.ts';
 
 /** Columns of a list of contacts, in order; what we write, and what we read whatever their order. */
 export const CONTACT_COLUMNS = [
@@ -83,7 +84,7 @@ export function contactLine(contact: Contact): readonly string[] {
 }
 
 export type ReadContact =
-  { readonly ok: true; readonly contact: UnkeptContact } | { readonly ok: false; readonly what: string };
+  { readonly ok: true; readonly contact: UnkeptContact } | { readonly ok: false; readonly why: Reason };
 
 /** Reads a line of a list. A name, or its parts, must be there; everything else may lack. */
 export function readContactLine(
@@ -96,7 +97,7 @@ export function readContactLine(
   };
   const [givenName, familyName] = [cell('given name'), cell('family name')];
   const name = cell('name') || [givenName, familyName].filter(Boolean).join(' ');
-  if (name === '') return { ok: false, what: 'It has no name.' };
+  if (name === '') return { ok: false, why: { code: 'contactWithoutName' } };
   const organisation = cell('kind').toLowerCase().startsWith('org');
   const addresses = [
     ...lines(cell('mail'), 'email'),

@@ -1,3 +1,4 @@
+import type { Reason } from './reason.ts';
 /**
  * A message's life (states and moves of RFC 5321 transactions as a person sees them). Times are UTC in milliseconds
  * since 1970.
@@ -20,10 +21,19 @@ export type MessageState =
       readonly attempts: number;
       readonly nextAttemptUtc: number;
       readonly reply: string;
+      readonly because?: readonly Reason[];
     }
   | { readonly kind: 'sent'; readonly sentAtUtc: number; readonly entryId: string }
-  /** Refused for good; a person mends it and sends again. `reply` is the host's own words. */
-  | { readonly kind: 'failed'; readonly attempts: number; readonly reply: string }
+  /**
+   * Refused for good; a person mends it and sends again. `reply` is the host's own words; `because` says why where it
+   * was not a host that refused.
+   */
+  | {
+      readonly kind: 'failed';
+      readonly attempts: number;
+      readonly reply: string;
+      readonly because?: readonly Reason[];
+    }
   /** The host's answer was lost after the message was handed over; only a person decides. */
   | { readonly kind: 'may-have-gone'; readonly attempts: number; readonly sinceUtc: number };
 
@@ -52,15 +62,20 @@ export const needsPerson = (from: MessageStateKind, to: MessageStateKind): boole
 export type AttemptOutcome =
   | { readonly kind: 'accepted' }
   /** A 4yz reply, or no connection at all: worth another try (RFC 5321 §4.2.1). */
-  | { readonly kind: 'later'; readonly reply: string }
+  | { readonly kind: 'later'; readonly reply: string; readonly because?: readonly Reason[] }
   /** A 5yz reply: final for these bytes and recipients. */
-  | { readonly kind: 'refused'; readonly reply: string }
+  | { readonly kind: 'refused'; readonly reply: string; readonly because?: readonly Reason[] }
   /** The connection ended after data was handed over and before the answer came. */
   | { readonly kind: 'unknown' };
 
 const MINUTE = 60_000;
 /** Waits between tries; after the last the message fails and says so. RFC 5321 §4.5.4.1 asks for growing waits. */
 export const RETRY_WAITS_MS: readonly number[] = [1, 5, 15, 30, 60, 120, 240, 480].map((n) => n * MINUTE);
+
+const saidOf = ({ reply, because }: Extract<AttemptOutcome, { readonly reply: string }>) => ({
+  reply,
+  ...(because ? { because } : {}),
+});
 
 /** Where an attempt leads. `attempts` counts this one; `waitScale` stretches the waits (1 is as written above). */
 export function afterAttempt(
@@ -71,17 +86,17 @@ export function afterAttempt(
 ): MessageState {
   switch (outcome.kind) {
     case 'refused':
-      return { kind: 'failed', attempts, reply: outcome.reply };
+      return { kind: 'failed', attempts, ...saidOf(outcome) };
     case 'unknown':
       return { kind: 'may-have-gone', attempts, sinceUtc: nowUtc };
     case 'later': {
       const wait = RETRY_WAITS_MS[attempts - 1];
-      if (wait === undefined) return { kind: 'failed', attempts, reply: outcome.reply };
+      if (wait === undefined) return { kind: 'failed', attempts, ...saidOf(outcome) };
       return {
         kind: 'deferred',
         attempts,
         nextAttemptUtc: nowUtc + Math.round(wait * waitScale),
-        reply: outcome.reply,
+        ...saidOf(outcome),
       };
     }
     default:

@@ -89,8 +89,7 @@ const readJson = ({ right, path }: AppEndpoint): RequestHandler =>
   express.json({
     limit: right === 'open' ? MAX_OPEN_BODY : path.startsWith('/template-packs') ? MAX_PACK : MAX_BODY,
     verify: (_request, _response, body) => {
-      if (isTooDeep(body))
-        throw new DomainProblem('badJson', 'It is nested deeper than anything that is read here.');
+      if (isTooDeep(body)) throw new DomainProblem('badJson', [{ code: 'nestedTooDeep' }]);
     },
   });
 

@@ -69,26 +69,16 @@ const DISK_CODES = new Set(['ENOSPC', 'EROFS', 'EDQUOT']);
 
 function toProblem(error: unknown, onlyReads: boolean): DomainProblem {
   if (error instanceof DomainProblem) return error;
-  if (error instanceof BrokenBlob)
-    return new DomainProblem(
-      'brokenBlob',
-      'Its bytes on disk have changed. Restore it from a backup; everything else is untouched.',
-    );
+  if (error instanceof BrokenBlob) return new DomainProblem('brokenBlob');
   const { type, code, status } = error as { type?: unknown; code?: unknown; status?: unknown };
   if (type === 'entity.parse.failed') return new DomainProblem('badJson');
   if (type === 'entity.too.large') return new DomainProblem('tooLarge');
   if (typeof code === 'string' && (DISK_CODES.has(code) || isDatabaseUnwell(error)))
-    return new DomainProblem(
-      'hostUnwell',
-      `Nothing was changed (${code}). Make room or wait, then try again.`,
-    );
+    return new DomainProblem('hostUnwell', [{ code: 'hostSays', text: code }]);
   if (status === 404) return notFound('file');
   if (typeof status === 'number' && status >= 400 && status < 500) return new DomainProblem('badRequest');
-  return new DomainProblem(
-    'internal',
-    onlyReads
-      ? 'It cannot be shown now; nothing was changed. If it comes back, the log says more.'
-      : // A change may have been kept before what shows it failed: nothing is said of that here.
-        'It was or was not done: look at it again before you repeat it. If it comes back, the log says more.',
-  );
+  return new DomainProblem('internal', [
+    // A change may have been kept before what shows it failed: nothing is said of that here.
+    onlyReads ? { code: 'cannotShowNow' } : { code: 'mayHaveBeenDone' },
+  ]);
 }

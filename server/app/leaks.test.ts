@@ -120,7 +120,8 @@ describe('names', () => {
       petra.call('POST', '/matters', { typeId: hidden.type_id, title: 'New', reference });
     const [taken, passed] = [await open(hidden.reference), await open('SV-1')];
     expect(taken.status).toBe(passed.status);
-    expect(taken.json.detail.replace(hidden.reference, '…')).toBe(passed.json.detail.replace('SV-1', '…'));
+    expect(taken.json.because[0]).toEqual({ ...passed.json.because[0], reference: hidden.reference });
+    expect(passed.json.because[0].code).toBe('referenceNotFree');
   });
 
   it('of what was found broken are told as far as they may be seen', async () => {

@@ -11,7 +11,7 @@ export async function deleteSearch(
   id: string,
 ): Promise<Record<string, never>> {
   await changing(services, scope, async ({ tx, audit }) => {
-    if (!(await removeSearch(tx, scope.actor.id, id))) throw notFound('saved search');
+    if (!(await removeSearch(tx, scope.actor.id, id))) throw notFound('savedSearch');
     await audit('search.deleted', 'practice', id);
   });
   return {};

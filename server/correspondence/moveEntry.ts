@@ -23,7 +23,7 @@ export async function moveEntry(
   const entry = await movable(scope, id);
   const to = await findMatter(scope, toMatterId);
   if (!to) throw notFound('matter');
-  if (toMatterId === entry.matterId) throw new DomainProblem('badRequest', 'It is filed there already.');
+  if (toMatterId === entry.matterId) throw new DomainProblem('badRequest', [{ code: 'filedThere' }]);
   const moved: NewEntry = {
     ...entry,
     id: asId<EntryId>(services.newId()),

@@ -64,7 +64,7 @@ export async function movable(scope: PersonScope, id: string): Promise<StoredEnt
 }
 
 const dealtWith = (): DomainProblem =>
-  new DomainProblem('decidedMeanwhile', 'It was moved or corrected already. Nothing was changed.');
+  new DomainProblem('decidedMeanwhile', [{ code: 'movedOrCorrected' }, { code: 'nothingChanged' }]);
 
 /** Files entries within a change, and says what has become of the one they speak of. Two at once: the second is refused. */
 export async function fileEntries(

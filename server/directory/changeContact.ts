@@ -18,10 +18,7 @@ export async function changeContact(
   if ((await contactRevision(scope, id)) === undefined) throw notFound('contact');
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateContact(tx, contact, revision))) {
-      throw new DomainProblem(
-        'contactChanged',
-        'Someone else has changed this contact meanwhile. Yours is still here; look at theirs before you save it.',
-      );
+      throw new DomainProblem('contactChanged');
     }
     await audit('contact.changed', 'contact', id);
     tell({ kind: 'contact', id });

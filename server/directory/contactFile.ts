@@ -18,9 +18,9 @@ export async function readContactFile(bytes: Buffer): Promise<readonly ReadConta
   });
   const read = await reader.run(bytes).catch((error: unknown): ContactFileRead => {
     if (error instanceof Error && /in time|memory/.test(error.message))
-      return { ok: false, why: 'It took too long to read, and was left. Nothing was changed.' };
+      return { ok: false, why: { code: 'tookTooLong' } };
     throw error;
   });
-  if (!read.ok) throw new DomainProblem('badFile', read.why);
+  if (!read.ok) throw new DomainProblem('badFile', [read.why, { code: 'nothingChanged' }]);
   return read.contacts;
 }

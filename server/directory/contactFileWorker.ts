@@ -3,11 +3,12 @@ import { columnFor, CONTACT_COLUMNS, readContactLine } from '../../core/director
 import type { ReadContact } from '../../core/directory/contactCsv.ts';
 import { decodeText } from '../platform/files/decodeText.ts';
 import { readVcards } from './vcards.ts';
+import type { Reason } from '../../core/model/reason.ts';
 
 /** What a file of contacts holds, or why it could not be read at all. */
 export type ContactFileRead =
   | { readonly ok: true; readonly contacts: readonly ReadContact[] }
-  | { readonly ok: false; readonly why: string };
+  | { readonly ok: false; readonly why: Reason };
 
 export function run(bytes: Uint8Array): Promise<ContactFileRead> {
   const text = decodeText(Buffer.from(bytes));
@@ -24,14 +25,14 @@ function readList(text: string): ContactFileRead {
   if (unclosed || data.some((cells) => cells.some((cell) => cell.length > MAX_CELL)))
     return {
       ok: false,
-      why: `A quotation mark in line ${(unclosed?.row ?? 0) + 1} is never closed, so that the lines after it cannot be told apart. Close it, or take it out. Nothing was changed.`,
+      why: { code: 'quoteNeverClosed', line: (unclosed?.row ?? 0) + 1 },
     };
   const [heads, ...lines] = data;
   const columns = (heads ?? []).map(columnFor);
   if (!columns.some((column) => column === 'name' || column === 'family name' || column === 'given name'))
     return {
       ok: false,
-      why: `The first line must name the columns, a name among them: ${CONTACT_COLUMNS.slice(0, 6).join(', ')} … Nothing was changed.`,
+      why: { code: 'columnsNotNamed', columns: CONTACT_COLUMNS.slice(0, 6).join(', ') },
     };
   return { ok: true, contacts: lines.map((cells) => readContactLine(columns, cells)) };
 }

@@ -34,13 +34,14 @@ export function fromJson(id: string, json: ContactJson): Contact {
   const words = (text: string): string => text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim();
   const [given, family] = [words(json.givenName), words(json.familyName)];
   const name = words(json.name) || [given, words(json.middleName), family].filter(Boolean).join(' ');
-  if (name === '') throw new DomainProblem('badContact', 'A contact needs a name. Nothing was changed.');
+  if (name === '')
+    throw new DomainProblem('badContact', [{ code: 'contactWithoutName' }, { code: 'nothingChanged' }]);
   const bad = json.addresses.find(({ kind, value }) => kind === 'email' && !isMailAddress(value.trim()));
   if (bad)
-    throw new DomainProblem(
-      'badContact',
-      `“${bad.value}” is not a whole email address. Nothing was changed.`,
-    );
+    throw new DomainProblem('badContact', [
+      { code: 'notAnAddress', value: bad.value },
+      { code: 'nothingChanged' },
+    ]);
   const present = <K extends string>(key: K, value: string): { readonly [P in K]?: string } =>
     words(value) === '' ? {} : ({ [key]: words(value) } as { readonly [P in K]: string });
   const base = {

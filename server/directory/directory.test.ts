@@ -59,9 +59,9 @@ describe('the directory', () => {
       givenName: 'A',
       addresses: [mail('a@b')],
     });
-    expect([half.status, half.json.detail]).toEqual([
+    expect([half.status, half.json.because]).toEqual([
       422,
-      '“a@b” is not a whole email address. Nothing was changed.',
+      [{ code: 'notAnAddress', value: 'a@b' }, { code: 'nothingChanged' }],
     ]);
   });
 
@@ -152,7 +152,10 @@ describe('contacts in and out', () => {
       'organisation',
       undefined,
     ]);
-    expect(readContactLine(['mail'], ['a@b.example'])).toEqual({ ok: false, what: 'It has no name.' });
+    expect(readContactLine(['mail'], ['a@b.example'])).toEqual({
+      ok: false,
+      why: { code: 'contactWithoutName' },
+    });
   });
 
   it('go out as vCard 4.0 and come back the same', () => {
@@ -166,7 +169,9 @@ describe('contacts in and out', () => {
       language: 'ga',
     });
     expect(read?.ok && read.contact.addresses.map(({ kind }) => kind)).toEqual(['email', 'post']);
-    expect(readVcards('BEGIN:VCARD\nnonsense\nEND:VCARD')).toEqual([{ ok: false, what: expect.any(String) }]);
+    expect(readVcards('BEGIN:VCARD\nnonsense\nEND:VCARD')).toEqual([
+      { ok: false, why: { code: 'notACard' } },
+    ]);
   });
 
   it('are not made twice, and each line that is not taken is said', async () => {
@@ -179,7 +184,7 @@ describe('contacts in and out', () => {
       refused: [{ line: 3 }, { line: 4 }],
     });
     await expect(importContacts(services, maud, Buffer.from('a,b\n1,2\n'))).rejects.toThrow(
-      'must name the columns',
+      'columnsNotNamed',
     );
   });
 

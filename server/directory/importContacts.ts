@@ -9,6 +9,7 @@ import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
+import type { Reason } from '../../core/model/reason.ts';
 
 /** As many as are looked at in one go: more would keep others waiting. */
 const AT_ONCE = 1_000;
@@ -23,9 +24,9 @@ export async function importContacts(
 ): Promise<ImportReport> {
   const read = await readContactFile(bytes);
   if (read.length === 0)
-    throw new DomainProblem('badFile', 'No contact was found in it. Nothing was changed.');
+    throw new DomainProblem('badFile', [{ code: 'noContactFound' }, { code: 'nothingChanged' }]);
   if (read.length > MOST)
-    throw new DomainProblem('badFile', `It holds more than ${MOST} contacts. Nothing was changed.`);
+    throw new DomainProblem('badFile', [{ code: 'tooManyContacts', most: MOST }, { code: 'nothingChanged' }]);
   const mails = read.flatMap((one) => (one.ok ? mailsOf(one.contact) : []));
   const known = new Map<string, string>();
   for (let at = 0; at < mails.length; at += AT_ONCE) {
@@ -37,13 +38,13 @@ export async function importContacts(
 
   const made: Contact[] = [];
   const alike: { name: string; as: string }[] = [];
-  const refused: { line: number; what: string }[] = [];
+  const refused: { line: number; why: Reason }[] = [];
   for (const [n, one] of read.entries()) {
     const line = n + 1;
     if (line % AT_ONCE === 0) await breathe();
     const bad = one.ok ? mailsOf(one.contact).find((mail) => !isMailAddress(mail)) : undefined;
-    if (!one.ok) refused.push({ line, what: one.what });
-    else if (bad !== undefined) refused.push({ line, what: `“${bad}” is not a whole email address.` });
+    if (!one.ok) refused.push({ line, why: one.why });
+    else if (bad !== undefined) refused.push({ line, why: { code: 'notAnAddress', value: bad } });
     else {
       const twin = mailsOf(one.contact)
         .map((mail) => known.get(addressKey(mail)))

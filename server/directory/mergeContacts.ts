@@ -22,9 +22,9 @@ export async function mergeContacts(
   const both = await findContacts(scope, [keptId, otherId]);
   const [kept, other] = [both.get(asId<ContactId>(keptId)), both.get(asId<ContactId>(otherId))];
   const revision = await contactRevision(scope, keptId);
-  if (!kept || !other || revision === undefined || keptId === otherId) throw notFound('contact to merge');
+  if (!kept || !other || revision === undefined || keptId === otherId) throw notFound('contact');
   if (kept.kind !== other.kind)
-    throw new DomainProblem('badContact', 'A person and an organisation cannot be one. Nothing was changed.');
+    throw new DomainProblem('badContact', [{ code: 'personAndOrganisation' }, { code: 'nothingChanged' }]);
   const merged = {
     ...other,
     ...kept,

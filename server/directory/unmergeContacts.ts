@@ -16,14 +16,11 @@ export async function unmergeContacts(
   otherId: string,
 ): Promise<ContactDetail> {
   const merge = await lastMerge(scope, keptId, otherId);
-  if (!merge) throw notFound('joining of these two contacts');
+  if (!merge) throw notFound('joining');
   await changing(services, scope, async ({ tx, scope: within, audit, tell }) => {
     await takeApart(tx, keptId, otherId, merge.before);
     if (!(await updateContact(tx, merge.before.kept, merge.revision)))
-      throw new DomainProblem(
-        'contactChanged',
-        'The contact has been changed since they were joined, so the two stay one. Nothing was changed.',
-      );
+      throw new DomainProblem('contactChanged', [{ code: 'changedSinceJoined' }, { code: 'nothingChanged' }]);
     await renewContactWords(tx, [...(await findContacts(within, [otherId])).values()]);
     await forgetMerge(tx, merge.seq);
     await audit('contact.unmerged', 'contact', keptId, { otherId });

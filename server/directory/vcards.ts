@@ -98,13 +98,13 @@ const NOT_KEPT = /^(?:[\w-]+\.)?(?:PHOTO|LOGO|SOUND|KEY)[;:].*(?:\r?\n[ \t].*)*\
 /** Reads vCards of version 2.1, 3 or 4. A card that cannot be read is said, and the others are read all the same. */
 export function readVcards(text: string): readonly ReadContact[] {
   return cardsIn(text).map((card): ReadContact => {
-    if (card.length > MAX_CARD) return { ok: false, what: 'It is longer than any card is.' };
+    if (card.length > MAX_CARD) return { ok: false, why: { code: 'cardTooLong' } };
     try {
       const plain = card.replace(NOT_KEPT, '');
       const asked = /^VERSION:2\.1\s*$/im.test(plain) ? asVersion3(plain) : plain;
       return readVcard(new ICAL.Component(ICAL.parse(asked) as unknown[]));
     } catch {
-      return { ok: false, what: 'It is not a vCard that can be read.' };
+      return { ok: false, why: { code: 'notACard' } };
     }
   });
 }
@@ -166,7 +166,7 @@ function readVcard(card: InstanceType<typeof ICAL.Component>): ReadContact {
     Array.isArray(parts) ? parts : []
   ).map((part) => String(part).trim());
   const name = text('fn') || [given, family].filter(Boolean).join(' ');
-  if (name === '') return { ok: false, what: 'It has no name.' };
+  if (name === '') return { ok: false, why: { code: 'contactWithoutName' } };
   const common = {
     name,
     addresses: (Object.keys(PROPERTIES) as ContactAddress['kind'][]).flatMap((kind) =>

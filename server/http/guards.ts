@@ -21,5 +21,5 @@ export function ownOrigin(request: Request, _response: Response, next: NextFunct
   const { origin, host } = request.headers;
   const own = origin !== undefined && URL.canParse(origin) && new URL(origin).host === host;
   if (SAFE_METHODS.has(request.method) || own) next();
-  else next(new DomainProblem('foreignOrigin', 'A changing request carries this server’s own Origin.'));
+  else next(new DomainProblem('foreignOrigin', [{ code: 'originMissing' }]));
 }

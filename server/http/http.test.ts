@@ -11,7 +11,7 @@ import { listPeople } from '../access/peopleQueries.ts';
 import { openPractice, serve } from '../app/tests/practice.ts';
 import type { Client, TestPractice } from '../app/tests/practice.ts';
 import { ensureFirstPerson } from '../access/ensureFirstPerson.ts';
-import { DomainProblem } from '../platform/problems/problem.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { openApi } from './openapi.ts';
 import { sendFile } from './sendFile.ts';
 import { validate } from './validate.ts';
@@ -64,18 +64,18 @@ describe('validation', () => {
 
 describe('problem details', () => {
   it('carry status, title, code and what else there is to know (RFC 9457)', () => {
-    const problem = new DomainProblem('notesStop', 'Nothing was sent.', { notes: [1] });
+    const problem = new DomainProblem('notesStop', [{ code: 'nothingSent' }], { notes: [1] });
     expect(problemDetails(problem)).toEqual({
       type: 'urn:officium:problem:notesStop',
       title: 'Notes keep the message from going',
       status: 422,
       code: 'notesStop',
-      detail: 'Nothing was sent.',
+      because: [{ code: 'nothingSent' }],
       notes: [1],
     });
-    expect(problemDetails(new DomainProblem('notFound'))).toMatchObject({
+    expect(problemDetails(notFound('matter'))).toMatchObject({
       status: 404,
-      detail: 'There is no such thing here',
+      because: [{ code: 'noSuch', what: 'matter' }],
     });
   });
 });

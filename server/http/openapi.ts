@@ -1,4 +1,4 @@
-import { ProblemDetails } from '../../contract/common.ts';
+import { ProblemDetails } from '../../contract/problems.ts';
 import type { EndpointShape } from './endpoint.ts';
 
 /** Addresses that are no operations on the practice, described beside them. */

@@ -1,4 +1,5 @@
-import type { DomainProblem, ProblemCode } from '../platform/problems/problem.ts';
+import type { ProblemCode } from '../../contract/problems.ts';
+import type { DomainProblem } from '../platform/problems/problem.ts';
 
 /** The status and title of each code (RFC 9457). */
 const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: string]>> = {
@@ -47,7 +48,7 @@ export const statusOf = ({ code }: DomainProblem): number => PROBLEMS[code][0];
 
 /** A problem as it is answered: `application/problem+json` (RFC 9457 §3). */
 export function problemDetails(problem: DomainProblem): Readonly<Record<string, unknown>> {
-  const { code, detail, extra } = problem;
+  const { code, because, extra } = problem;
   const [status, title] = PROBLEMS[code];
-  return { type: `urn:officium:problem:${code}`, title, status, code, detail: detail ?? title, ...extra };
+  return { type: `urn:officium:problem:${code}`, title, status, code, because, ...extra };
 }

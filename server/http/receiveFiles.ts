@@ -38,8 +38,8 @@ const refusalOf = ({ code }: multer.MulterError): DomainProblem =>
   new DomainProblem(
     'tooLarge',
     code === 'LIMIT_FILE_SIZE'
-      ? 'A file is larger than 40 MB. Nothing was read of it.'
-      : 'More files than can be read at once: 60 at most. Nothing was read.',
+      ? [{ code: 'fileTooLarge', megabytes: MAX_FILE_BYTES / 1e6 }, { code: 'nothingRead' }]
+      : [{ code: 'tooManyFiles', most: MAX_FILES }, { code: 'nothingRead' }],
   );
 
 const filesOf = ({ files }: Request): readonly Express.Multer.File[] => (Array.isArray(files) ? files : []);
@@ -55,6 +55,6 @@ export const receivedFiles = (request: Request): readonly ReceivedFile[] =>
 
 export function receivedFile(request: Request): ReceivedFile {
   const [file] = receivedFiles(request);
-  if (!file) throw new DomainProblem('badRequest', 'A file was expected and none came.');
+  if (!file) throw new DomainProblem('badRequest', [{ code: 'fileExpected' }]);
   return file;
 }

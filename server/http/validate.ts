@@ -35,5 +35,5 @@ export function validate(
     message: `${message ?? 'is not as described'}${'additionalProperty' in params ? `: ${String(params['additionalProperty'])}` : ''}`,
   }));
   const [first] = errors;
-  throw new DomainProblem('badRequest', first ? `${first.where} ${first.message}.` : undefined, { errors });
+  throw new DomainProblem('badRequest', first ? [{ code: 'notAsDescribed', ...first }] : [], { errors });
 }

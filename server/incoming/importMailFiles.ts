@@ -24,7 +24,7 @@ export async function takeInFiles(
     const messages = isMbox(bytes) ? await messagesOf(bytes) : [bytes];
     for (const message of messages) {
       if (!HEADER_LINE.test(message.toString('latin1', 0, 200))) {
-        taken.refused.push({ name, why: 'It is not a message: .eml and mbox files can be taken in.' });
+        taken.refused.push({ name, why: { code: 'notAMessage' } });
         continue;
       }
       const { outcome } = await receiveMail(services, scope, {

@@ -21,7 +21,7 @@ export async function makeParty(
   { matterId, role }: MakeParty,
 ): Promise<MadeParty> {
   const incoming = await visibleIncoming(scope, id);
-  if (incoming.state !== 'waiting') throw notFound('message in the in-tray');
+  if (incoming.state !== 'waiting') throw notFound('message');
   const { name, address } = await correspondentOf(scope, incoming);
   return changing(services, scope, async (change) => {
     const inside = change.scope;

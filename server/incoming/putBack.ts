@@ -17,7 +17,7 @@ export async function putBack(
 ): Promise<Record<string, never>> {
   const { state, entryIds } = await visibleIncoming(scope, id);
   if (state !== 'filed' && state !== 'notOurs')
-    throw new DomainProblem('decidedMeanwhile', 'It lies in the in-tray already.');
+    throw new DomainProblem('decidedMeanwhile', [{ code: 'inTheInTray' }]);
   await changing(services, scope, async (change) => {
     await decide(change, id, state, 'waiting');
     for (const entryId of entryIds) await takeBack(services, change, entryId);

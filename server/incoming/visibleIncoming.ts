@@ -6,10 +6,9 @@ import type { StoredIncoming } from './queries.ts';
 /** What came in, by its id, as far as the actor may see it. */
 export async function visibleIncoming(scope: Scope, id: string): Promise<StoredIncoming> {
   const incoming = await findIncoming(scope, id);
-  if (!incoming) throw notFound('message in the in-tray');
+  if (!incoming) throw notFound('message');
   return incoming;
 }
 
 /** It is no longer where it was read: somebody else was quicker. */
-export const decidedMeanwhile = (): DomainProblem =>
-  new DomainProblem('decidedMeanwhile', 'Someone else has dealt with it meanwhile. Nothing was changed.');
+export const decidedMeanwhile = (): DomainProblem => new DomainProblem('decidedMeanwhile');

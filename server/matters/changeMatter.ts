@@ -22,10 +22,7 @@ export async function changeMatter(
   change: ChangeMatter,
 ): Promise<ChangedMatter> {
   if ((change.restricted !== undefined || change.visibleTo) && !may(scope.actor, 'restrict'))
-    throw new DomainProblem(
-      'notYours',
-      'An assistant does not say who may see a matter. Nothing was changed.',
-    );
+    throw new DomainProblem('notYours', [{ code: 'restrictingNotYours' }, { code: 'nothingChanged' }]);
   const undo = await changing(services, scope, (made) => applyChange(made, id, change));
   const record = await readRecord(services, scope, id);
   return { record, undo: { ...undo, revision: record.revision } };
@@ -42,10 +39,7 @@ export async function applyChange(
   const access = change.visibleTo || change.restricted !== undefined ? await accessTo(scope, id) : [];
   const stored = keepInSight(await readChange(scope, before, change), before, access, actor);
   if (!(await updateMatter(tx, id, change.revision, stored))) {
-    throw new DomainProblem(
-      'matterChanged',
-      'Someone else has changed this matter meanwhile. Nothing of yours was written over theirs; look, and change it again.',
-    );
+    throw new DomainProblem('matterChanged');
   }
   if (change.title !== undefined || change.parties || change.facts) {
     const after = await findMatter(scope, id);

@@ -16,15 +16,12 @@ export async function changeMatterType(
   id: string,
   { revision, definition }: ChangeMatterType,
 ): Promise<MatterTypeView> {
-  if (!(await matterTypes(scope)).has(id)) throw notFound('matter type');
+  if (!(await matterTypes(scope)).has(id)) throw notFound('matterType');
   const type = typeOf(id, definition);
   refuseProblems(type);
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateMatterType(tx, type, revision))) {
-      throw new DomainProblem(
-        'typeChanged',
-        'Someone else has changed this matter type meanwhile. Yours is still here; look at theirs before you save it.',
-      );
+      throw new DomainProblem('typeChanged');
     }
     await audit('matterType.changed', 'matterType', id);
     tell({ kind: 'matterType', id });

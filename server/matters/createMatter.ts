@@ -19,7 +19,7 @@ export async function createMatter(
   { typeId, title, reference: wanted }: NewMatterJson,
 ): Promise<MatterDetail> {
   const type = (await matterTypes(scope)).get(typeId)?.type;
-  if (!type) throw notFound('matter type');
+  if (!type) throw notFound('matterType');
   const [first] = type.stages;
   const id = asId<MatterId>(services.newId());
   await changing(services, scope, async ({ tx, scope: inside, actor, atUtc, audit, tell }) => {
@@ -59,6 +59,6 @@ async function referenceFor(
   const [, start = '', number = ''] = /^(.*?)(\d+)$/.exec(wanted) ?? [];
   const passed = Number(number) <= (await lastReference(scope, start));
   return passed || (await referenceTaken(scope, wanted))
-    ? refuse(`${wanted} cannot be given to a new matter. Leave it out, and the next number is given.`)
+    ? refuse({ code: 'referenceNotFree', reference: wanted })
     : wanted;
 }

@@ -10,9 +10,10 @@ import type { Value } from '../../core/model/value.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Scope } from '../access/scope.ts';
+import type { Reason } from '../../core/model/reason.ts';
 
-export const refuse = (detail: string): never => {
-  throw new DomainProblem('badMatter', `${detail} Nothing was changed.`);
+export const refuse = (why: Reason): never => {
+  throw new DomainProblem('badMatter', [why, { code: 'nothingChanged' }]);
 };
 
 /** Reads a change against what the type says there can be, and turns it into the whole parts that are stored. */
@@ -23,20 +24,21 @@ export async function readChange(
 ): Promise<MatterChange> {
   const { type } = matter;
   const { title, stage, responsibleId, facts, dates, tables, parties, restricted, visibleTo } = change;
-  if (stage !== undefined && !type.stages.some(({ key }) => key === stage)) refuse('There is no such stage.');
+  if (stage !== undefined && !type.stages.some(({ key }) => key === stage))
+    refuse({ code: 'noSuch', what: 'stage' });
   if (responsibleId !== undefined && !(await findPerson(scope, responsibleId)))
-    refuse('There is no such person.');
+    refuse({ code: 'noSuch', what: 'person' });
   if (parties) {
     const known = await findContacts(
       scope,
       parties.map(({ contactId }) => contactId),
     );
     if (parties.some(({ contactId }) => ![...known.keys()].some((id) => id === contactId)))
-      refuse('Somebody chosen is no longer in the directory.');
+      refuse({ code: 'contactGone' });
     refuseParties(type, parties);
   }
   const people = new Set((await listPeople(scope)).map((person) => person.id as string));
-  if (visibleTo?.some((personId) => !people.has(personId))) refuse('There is no such person.');
+  if (visibleTo?.some((personId) => !people.has(personId))) refuse({ code: 'noSuch', what: 'person' });
   return {
     ...(title === undefined ? {} : { title: title.trim() }),
     ...(stage === undefined ? {} : { stage }),
@@ -53,10 +55,10 @@ export async function readChange(
 function refuseParties(type: MatterType, parties: readonly { readonly role: string }[]): void {
   for (const { key, label, many } of type.roles) {
     if (!many && parties.filter(({ role }) => role === key).length > 1)
-      refuse(`There can be only one ${label}.`);
+      refuse({ code: 'onlyOneInRole', label });
   }
   if (parties.some(({ role }) => !type.roles.some(({ key }) => key === role)))
-    refuse('There is no such role.');
+    refuse({ code: 'noSuch', what: 'role' });
 }
 
 /** A value must be of the kind that its definition has; of a choice, one of those there are. */
@@ -74,10 +76,10 @@ function mergeValues(
   for (const [key, json] of Object.entries(changed)) {
     const definition = definitions.find((known) => known.key === key);
     const value = json as Value | null;
-    if (!definition) refuse('There is no such fact on this matter type.');
+    if (!definition) refuse({ code: 'noSuch', what: 'fact' });
     else if (value === null) next.delete(key);
     else if (fits(value, definition)) next.set(key, labelled(value, definition));
-    else refuse(`What was given does not fit “${definition.label}”.`);
+    else refuse({ code: 'doesNotFit', label: definition.label });
   }
   return Object.fromEntries(next);
 }
@@ -96,10 +98,10 @@ function mergeDates(
   const next = new Map(Object.entries(kept));
   for (const [key, text] of Object.entries(changed)) {
     const date = text === null ? undefined : parsePlainDate(text);
-    if (!keyDates.some((known) => known.key === key)) refuse('There is no such date on this matter type.');
+    if (!keyDates.some((known) => known.key === key)) refuse({ code: 'noSuch', what: 'date' });
     else if (text === null) next.delete(key);
     else if (date) next.set(key, date);
-    else refuse(`${text} is no day of the calendar.`);
+    else refuse({ code: 'notADay', value: text });
   }
   return Object.fromEntries(next);
 }
@@ -111,7 +113,7 @@ function readTables(
   return Object.fromEntries(
     Object.entries(tables).map(([key, rows]) => {
       const table = type.tables.find((known) => known.key === key);
-      if (!table) return refuse('There is no such table on this matter type.');
+      if (!table) return refuse({ code: 'noSuch', what: 'table' });
       return [key, rows.map((row) => mergeValues({}, row, table.columns))];
     }),
   );

@@ -12,7 +12,7 @@ export async function settleFollowUp(
   done: boolean,
 ): Promise<Record<string, never>> {
   const matterId = await followUpMatter(scope, id);
-  if (matterId === undefined) throw notFound('follow-up');
+  if (matterId === undefined) throw notFound('followUp');
   await changing(services, scope, async ({ tx, audit, tell }) => {
     await setFollowUpDone(tx, id, done ? services.now() : null);
     await audit(done ? 'followUp.done' : 'followUp.reopened', 'matter', matterId, { id });

@@ -17,5 +17,5 @@ export function viewType(type: MatterType, revision: number, matters: number): M
 export function refuseProblems(type: MatterType): void {
   const problems = checkMatterType(type);
   if (problems.length > 0)
-    throw new DomainProblem('badMatterType', 'It does not hold together. Nothing was changed.', { problems });
+    throw new DomainProblem('badMatterType', [{ code: 'nothingChanged' }], { problems });
 }

@@ -94,7 +94,7 @@ function refuseUnready(
   const readiness = readinessOf(program, reader, channel);
   if (readiness.kind !== 'unavailable') return;
   const { reasons } = readiness;
-  throw new DomainProblem('templateUnavailable', `“${name}” cannot be started on ${reference}.`, { reasons });
+  throw new DomainProblem('templateUnavailable', [{ code: 'cannotBeStarted', name, reference }], { reasons });
 }
 
 async function chosenContacts(scope: PersonScope, ids: readonly string[]): Promise<readonly Contact[]> {

@@ -37,7 +37,7 @@ export async function changeMessage(
 ): Promise<Message> {
   const { message, matter } = await openDraft(services, scope, id);
   if (message.state.kind !== 'draft')
-    throw new DomainProblem('notADraft', 'It has left the desk. Call it back to change it.');
+    throw new DomainProblem('notADraft', [{ code: 'leftTheDesk' }, { code: 'recallToChange' }]);
   const revision = change.revision ?? message.revision;
   const begun =
     change.templateId === undefined
@@ -59,10 +59,7 @@ export async function changeMessage(
 
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (!(await updateDraft(tx, renewed, revision))) {
-      throw new DomainProblem(
-        'draftChanged',
-        'Someone else has changed this draft. Your text is still here; theirs is saved on the server.',
-      );
+      throw new DomainProblem('draftChanged');
     }
     await audit('message.changed', 'message', id, { parts: Object.keys(change) });
     tell({ kind: 'message', id, matterId: matter.id, draft: true });
@@ -160,5 +157,5 @@ const plainSubject = (subject: string) => (subject === '' ? [] : [{ type: 'text'
 
 function accept<T>(result: Result<T, readonly DocumentProblem[]>): T {
   if (result.ok) return result.value;
-  throw new DomainProblem('badDocument', undefined, { problems: result.problems });
+  throw new DomainProblem('badDocument', [], { problems: result.problems });
 }

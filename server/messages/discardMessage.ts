@@ -10,7 +10,7 @@ export async function discardMessage(services: Services, scope: PersonScope, id:
   const { message } = await openDraft(services, scope, id);
   await changing(services, scope, async ({ tx, audit, tell, atUtc }) => {
     if (!(await discardDraft(tx, id, atUtc)))
-      throw new DomainProblem('notADraft', 'It has left the desk. Call it back first.');
+      throw new DomainProblem('notADraft', [{ code: 'leftTheDesk' }, { code: 'recallFirst' }]);
     await audit('message.discarded', 'message', id);
     tell({ kind: 'message', id, matterId: message.matterId });
   });

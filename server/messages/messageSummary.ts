@@ -6,6 +6,12 @@ import { listDraftsOnMatter } from './queries.ts';
 import type { InlineNode } from '../../core/template/document.ts';
 import { writeAnswer } from '../../core/template/blanks.ts';
 
+const said = ({ reply, because, attempts }: Extract<MessageState, { readonly reply: string }>) => ({
+  reply,
+  attempts,
+  ...(because ? { because: [...because] } : {}),
+});
+
 /** What people may know of a state. Leases and owners are the server's own affair. */
 export function stateDetail(state: MessageState): Message['stateDetail'] {
   switch (state.kind) {
@@ -16,11 +22,11 @@ export function stateDetail(state: MessageState): Message['stateDetail'] {
     case 'held':
       return { leavesAtUtc: state.leavesAtUtc };
     case 'deferred':
-      return { nextAttemptUtc: state.nextAttemptUtc, reply: state.reply, attempts: state.attempts };
+      return { nextAttemptUtc: state.nextAttemptUtc, ...said(state) };
     case 'sent':
       return { sentAtUtc: state.sentAtUtc, entryId: state.entryId };
     case 'failed':
-      return { reply: state.reply, attempts: state.attempts };
+      return said(state);
     case 'may-have-gone':
       return { sinceUtc: state.sinceUtc };
     default:

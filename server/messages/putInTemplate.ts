@@ -27,10 +27,7 @@ export async function putInTemplate(
   const template = await findStartable(scope, templateId);
   if (!template) throw notFound('template');
   if (template.channel !== message.channel)
-    throw new DomainProblem(
-      'templateUnavailable',
-      `“${template.name}” is sent another way than this message.`,
-    );
+    throw new DomainProblem('templateUnavailable', [{ code: 'otherChannel', name: template.name }]);
   const { program } = template;
   const { content, blanks, answers } = addWording(program, reader, message);
   const rules = enclosuresByRule(program.content.documents, matter.documents, reader);

@@ -19,7 +19,7 @@ export async function readReadiness(
   id: string,
 ): Promise<TemplateReadiness> {
   const template = await findStartable(scope, id);
-  if (!template || !(await findInLibrary(scope, id))) throw notFound('template in use');
+  if (!template || !(await findInLibrary(scope, id))) throw notFound('template');
   const settings = await readSettings(scope);
   const signature = await signatureOf(scope, scope.actor.id);
   const ids = await openMatterIds(scope, MOST_MATTERS);

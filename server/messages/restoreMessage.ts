@@ -10,7 +10,7 @@ import { readMessage } from './readMessage.ts';
 export async function restoreMessage(services: Services, scope: PersonScope, id: string): Promise<Message> {
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     const matterId = await findDiscarded(inside, id);
-    if (matterId === undefined) throw notFound('discarded draft');
+    if (matterId === undefined) throw notFound('discardedDraft');
     await restoreDraft(tx, id);
     await audit('message.restored', 'message', id);
     tell({ kind: 'message', id, matterId });

@@ -195,7 +195,7 @@ describe('another template', () => {
     const refused = await client.call('PATCH', `/messages/${draft.id}`, {
       templateId: 'template-report-ready',
     });
-    expect(refused.json.detail).toContain('is sent another way');
+    expect(refused.json.because[0].code).toBe('otherChannel');
   });
 });
 
@@ -263,14 +263,18 @@ describe('enclosures from elsewhere', () => {
     const fake = await upload(draft.id, 'picture.png', Buffer.from('<svg onload=alert(1)>'));
     expect(fake.enclosures.at(-1).mediaType).toBe('application/octet-stream');
     const refused = await order({ kind: 'asPdf', enclosureId: fake.enclosures.at(-1).id });
-    expect([refused.status, refused.json.detail]).toEqual([400, expect.stringContaining('no PNG or JPEG')]);
+    expect([refused.status, refused.json.because[0].code]).toEqual([400, 'notPngOrJpeg']);
     const broken = await upload(draft.id, 'broken.pdf', Buffer.from('%PDF-1.7 and no more'));
     const both = broken.enclosures.map(({ id }: { id: string }) => id);
-    expect((await order({ kind: 'join', enclosureIds: both, name: 'x' })).json.detail).toContain(
-      'Nothing was joined',
-    );
+    expect((await order({ kind: 'join', enclosureIds: both, name: 'x' })).json.because).toMatchObject([
+      { code: 'lockedOrNoPdf' },
+      { code: 'enclosuresUnchanged' },
+    ]);
     expect((await client.call('GET', `/messages/${draft.id}`)).json.enclosures).toHaveLength(3);
-    expect((await upload(draft.id, 'empty.txt', Buffer.alloc(0))).detail).toContain('is empty');
+    expect((await upload(draft.id, 'empty.txt', Buffer.alloc(0))).because[0]).toEqual({
+      code: 'fileEmpty',
+      name: 'empty.txt',
+    });
   });
 
   it('come from earlier messages of this matter alone, and from letters made now', async () => {

@@ -29,10 +29,10 @@ export async function switchTemplate(
   if (!template || !writer) throw notFound('template');
   const { channel, program, versionId } = template;
   if (channel !== message.channel)
-    throw new DomainProblem(
-      'templateUnavailable',
-      `“${template.name}” is sent another way than this message. Start it from the shelf.`,
-    );
+    throw new DomainProblem('templateUnavailable', [
+      { code: 'otherChannel', name: template.name },
+      { code: 'startFromShelf' },
+    ]);
   const before = message.templateVersionId ? await versionOf(scope, message.templateVersionId) : undefined;
   const { to, cc, bcc } = message.recipients;
   const begun = message.sendOptions.takenUp;

@@ -23,7 +23,7 @@ export async function takeUp(
 ): Promise<TakenUp | undefined> {
   if (inReplyTo === undefined) return undefined;
   const entry = await findEntry(scope, inReplyTo);
-  if (entry?.matterId !== matter.id) throw notFound('entry on this matter');
+  if (entry?.matterId !== matter.id) throw notFound('entry');
   if (answer !== 'forward' && !quoted) return { entry, how: answer, quoted: [] };
   const { timeZone } = await readSettings(scope);
   const content = await quotedWords(services, scope, entry);

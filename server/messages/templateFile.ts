@@ -23,7 +23,7 @@ export async function templateFile(
 ): Promise<{ readonly name: string; readonly mediaType: string; readonly bytes: Buffer }> {
   const template = await findInLibrary(scope, id);
   const matter = await findMatter(scope, matterId);
-  if (!template || !matter) throw notFound('template or matter');
+  if (!template || !matter) throw notFound('template');
   const program = compile(template.content, await currentPassages(scope));
   const composed = compose(
     await gather(services, scope, { matter, writer: scope.actor, channel: template.channel, program }),

@@ -19,17 +19,17 @@ export async function changePractice(
 ): Promise<PracticeJson> {
   const holidays = json.holidays.flatMap((text) => parsePlainDate(text) ?? []);
   if (holidays.length < json.holidays.length)
-    throw new DomainProblem(
-      'badSettings',
-      'One of the holidays is no day of the calendar. Nothing was changed.',
-    );
+    throw new DomainProblem('badSettings', [{ code: 'holidayNotADay' }, { code: 'nothingChanged' }]);
   if (json.email !== '' && !isMailAddress(json.email))
-    throw new DomainProblem(
-      'badSettings',
-      `“${json.email}” is not a whole email address. Nothing was changed.`,
-    );
+    throw new DomainProblem('badSettings', [
+      { code: 'notAnAddress', value: json.email },
+      { code: 'nothingChanged' },
+    ]);
   if (json.filingDomain !== '' && !isMailAddress(`x@${json.filingDomain.trim()}`))
-    throw new DomainProblem('badSettings', `“${json.filingDomain}” is no domain. Nothing was changed.`);
+    throw new DomainProblem('badSettings', [
+      { code: 'notADomain', value: json.filingDomain },
+      { code: 'nothingChanged' },
+    ]);
   await refuseUnreadable(scope, json.look);
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     refuseOvertaken(json.revision, (await readPractice(inside)).revision);
@@ -64,19 +64,17 @@ export async function changePractice(
 /** A look that could not be read, or whose picture is not here, is refused: it would stand in every message. */
 async function refuseUnreadable(scope: PersonScope, look: PracticeJson['look']): Promise<void> {
   if (!look) return;
-  for (const [what, colour] of [
+  for (const [part, colour] of [
     ['text', look.ink],
     ['links', look.link],
   ] as const) {
     if (contrastOf(colour, look.page) < LEAST_CONTRAST)
-      throw new DomainProblem(
-        'badSettings',
-        `The colour of the ${what} is too faint on the page’s colour to be read. Nothing was changed.`,
-      );
+      throw new DomainProblem('badSettings', [{ code: 'tooFaint', part }, { code: 'nothingChanged' }]);
   }
   if (look.logo && (await findPictures(scope, [look.logo.picture])).length === 0)
-    throw new DomainProblem(
-      'badSettings',
-      'The picture in the head is no longer here. Choose it again. Nothing was changed.',
-    );
+    throw new DomainProblem('badSettings', [
+      { code: 'headPictureGone' },
+      { code: 'chooseAgain' },
+      { code: 'nothingChanged' },
+    ]);
 }

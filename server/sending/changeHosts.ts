@@ -13,7 +13,7 @@ export async function changeHosts(
   scope: PersonScope,
   { revision, hosts }: MailHostsJson,
 ): Promise<MailHostsView> {
-  if (new Set(hosts.map(({ key }) => key)).size < hosts.length) throw wrong('Two hosts have the same key.');
+  if (new Set(hosts.map(({ key }) => key)).size < hosts.length) throw wrong({ code: 'sameKey', of: 'hosts' });
   await changing(services, scope, async ({ tx, scope: inside, audit }) => {
     refuseOvertaken(revision, (await readHosts(services, inside)).revision);
     const before = await readMailHosts(inside);

@@ -15,12 +15,11 @@ export async function changeSending(
   { revision, ...json }: SendingJson,
 ): Promise<SendingJson> {
   for (const { address } of json.senders)
-    if (!isMailAddress(address)) throw wrong(`“${address}” is not a whole email address.`);
+    if (!isMailAddress(address)) throw wrong({ code: 'notAnAddress', value: address });
   if (new Set(json.senders.map(({ key }) => key)).size < json.senders.length)
-    throw wrong('Two senders have the same key.');
-  if (json.workingHours.fromMinute >= json.workingHours.untilMinute)
-    throw wrong('Working hours end after they begin.');
-  if (!isTimeZone(json.timeZone)) throw wrong(`“${json.timeZone}” is no time zone.`);
+    throw wrong({ code: 'sameKey', of: 'senders' });
+  if (json.workingHours.fromMinute >= json.workingHours.untilMinute) throw wrong({ code: 'hoursEndFirst' });
+  if (!isTimeZone(json.timeZone)) throw wrong({ code: 'notATimeZone', value: json.timeZone });
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     refuseOvertaken(revision, (await readSending(inside)).revision);
     await writeSettings(tx, { ...(await readSettings(inside)), ...json });

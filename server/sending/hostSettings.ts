@@ -9,12 +9,11 @@ export function settingsOf(json: MailHostJson, before: readonly StoredHost[]): S
   const { host, port, security, user, carries, perMinute } = json;
   for (const one of carries)
     if (!isMailAddress(one.startsWith('@') ? `x${one}` : one))
-      throw wrong(`“${one}” is neither a whole email address nor a domain like @practice.example.`);
-  if (user !== '' && security === 'none')
-    throw wrong(`The password for ${host} would cross the line for all to read. Choose a way with TLS.`);
+      throw wrong({ code: 'notAddressOrDomain', value: one });
+  if (user !== '' && security === 'none') throw wrong({ code: 'passwordInTheClear', host });
   const kept = before.find((one) => one.key === json.key && one.host === host && one.user === user);
   const password = json.password ?? (json.hasPassword ? kept?.password : undefined);
-  if (user !== '' && password === undefined) throw wrong(`Signing in to ${host} needs its password.`);
+  if (user !== '' && password === undefined) throw wrong({ code: 'passwordNeeded', host });
   return {
     host,
     port,

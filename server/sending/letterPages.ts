@@ -24,5 +24,5 @@ export async function letterPages(services: Services, scope: PersonScope, id: st
   if (only && more.length === 0) return only.bytes;
   const joined = await joinPdfs(letters);
   if (joined.ok) return joined.bytes;
-  throw new DomainProblem('badFile', joined.what);
+  throw new DomainProblem('badFile', [joined.why]);
 }

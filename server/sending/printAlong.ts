@@ -22,11 +22,15 @@ export async function printAlong(
       ? await filePdf({ name: fileName, bytes, atUtc: services.now() })
       : ({ ok: true, bytes } as const);
     if (!made.ok)
-      throw new DomainProblem('badFile', `“${fileName}” cannot be printed. ${made.what} Nothing was sent.`);
+      throw new DomainProblem('badFile', [
+        { code: 'notPrintable', name: fileName },
+        made.why,
+        { code: 'nothingSent' },
+      ]);
     pages.push({ name: fileName, bytes: made.bytes });
   }
   const joined = await joinPdfs(pages);
   if (!joined.ok)
-    throw new DomainProblem('badFile', `${joined.what} Nothing was sent: remove it, or put another in.`);
+    throw new DomainProblem('badFile', [joined.why, { code: 'nothingSent' }, { code: 'removeOrReplace' }]);
   return joined.bytes;
 }

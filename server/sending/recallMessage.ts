@@ -14,7 +14,7 @@ const RECALLABLE: readonly MessageState['kind'][] = ['held', 'queued', 'deferred
 export async function recallMessage(services: Services, scope: PersonScope, id: string): Promise<Message> {
   const desk = await openDraft(services, scope, id);
   if (!RECALLABLE.includes(desk.message.state.kind)) {
-    throw new DomainProblem('cannotRecall', 'It has left, or is just being handed over.');
+    throw new DomainProblem('cannotRecall', [{ code: 'handedOver' }]);
   }
   const message = await advance(services, scope, desk.message, {
     to: { kind: 'draft' },

@@ -71,7 +71,7 @@ export async function recordDeferred(
           ...reportFor(frozen, entryId, sentAtUtc),
           address,
           action: 'delivered',
-          words: 'The host took it at a later try.',
+          words: '',
         });
     for (const { address, reply } of permanentFailures)
       await insertDeliveryReport(tx, {

@@ -25,11 +25,11 @@ export async function rescheduleMessage(
   const desk = await openDraft(services, scope, id);
   const { message } = desk;
   if (message.state.kind !== 'held' || !message.frozen)
-    throw new DomainProblem('cannotRecall', 'It does not wait for its time any more.');
+    throw new DomainProblem('cannotRecall', [{ code: 'noLongerWaits' }]);
   const leavesAtUtc = leavingTime(order, services.now(), desk.settings);
   const stopping = notesThatStop(await checkDraft(services, scope, desk), new Set(message.frozen.cautions));
   if (stopping.length > 0)
-    throw new DomainProblem('notesStop', 'Its time is as it was. Call it back and see the notes.', {
+    throw new DomainProblem('notesStop', [{ code: 'timeUnchanged' }, { code: 'recallAndSeeNotes' }], {
       notes: viewNotes(stopping),
     });
   const { cautions } = message.frozen;

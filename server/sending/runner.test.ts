@@ -98,7 +98,7 @@ describe('the outgoing runner', () => {
     await runOnce(services, host);
     expect([await stateOf(first), await stateOf(second)]).toMatchObject([{ kind: 'held' }, { kind: 'sent' }]);
     const late = rescheduleMessage(services, maud, second, { sendOn: { date, hour, minute } });
-    await expect(late).rejects.toThrow('does not wait');
+    await expect(late).rejects.toThrow('noLongerWaits');
     services.now = () => NOW;
     await recallMessage(services, maud, first);
   });

@@ -158,18 +158,23 @@ async function attempt(
     dataBegun,
   });
   let claimed = await advance(services, scope, message, { to: lease(false) });
-  const reason = await whyNot(services, scope, message);
-  if (reason !== undefined) {
+  const because = await whyNot(services, scope, message);
+  if (because) {
     await advance(services, scope, claimed, {
-      to: { kind: 'failed', attempts, reply: reason },
-      along: (change) => tellFailed(change, message, reason),
+      to: { kind: 'failed', attempts, reply: '', because },
+      along: (change) => tellFailed(change, message, ''),
     });
     return;
   }
   if (!Buffer.isBuffer(bytes)) {
     // Bytes that can no longer be vouched for are not sent; a person sees why and makes them anew.
     await advance(services, scope, claimed, {
-      to: { kind: 'failed', attempts, reply: `Not sent: ${String(bytes)}` },
+      to: {
+        kind: 'failed',
+        attempts,
+        reply: '',
+        because: [{ code: 'frozenBroken' }, { code: 'nothingSent' }],
+      },
     });
     return;
   }

@@ -30,11 +30,13 @@ export async function sendMessage(
   order: SendMessage,
 ): Promise<Message> {
   const desk = await openDraft(services, scope, id);
-  if (desk.message.state.kind !== 'draft') throw new DomainProblem('notADraft', 'It is already on its way.');
+  if (desk.message.state.kind !== 'draft') throw new DomainProblem('notADraft', [{ code: 'onItsWay' }]);
   const notes = await checkDraft(services, scope, desk);
   const stopping = notesThatStop(notes, new Set(order.acknowledged));
   if (stopping.length > 0)
-    throw new DomainProblem('notesStop', 'Nothing was sent. See the notes.', { notes: viewNotes(stopping) });
+    throw new DomainProblem('notesStop', [{ code: 'nothingSent' }, { code: 'seeNotes' }], {
+      notes: viewNotes(stopping),
+    });
 
   const nowUtc = services.now();
   const leavesAtUtc = leavingTime(order, nowUtc, desk.settings);
@@ -87,8 +89,5 @@ export function leavingTime(
   const date = sendOn && parsePlainDate(sendOn.date);
   const at = sendOn && date ? zonedInstant(timeZone, { ...sendOn, date }) : Date.parse(sendAt ?? '');
   if (at > nowUtc && at < nowUtc + YEAR_MS) return at;
-  throw new DomainProblem(
-    'badTime',
-    'The time to send lies in the past, or more than a year ahead. Nothing was sent.',
-  );
+  throw new DomainProblem('badTime', [{ code: 'timeOutOfReach' }, { code: 'nothingSent' }]);
 }

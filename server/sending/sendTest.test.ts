@@ -78,9 +78,9 @@ describe('a test of a message', () => {
     refuses = true;
     const { status, json } = await client.call('POST', `/messages/${draft.id}/test`);
     refuses = false;
-    expect([status, json.detail]).toEqual([
+    expect([status, json.because]).toEqual([
       502,
-      expect.stringMatching(/mailbox full.*Your draft is as it was/),
+      [{ code: 'testRefused', reply: expect.stringContaining('mailbox full') }, { code: 'draftUnchanged' }],
     ]);
     expect((await client.call('POST', '/messages/none/test')).status).toBe(404);
   });

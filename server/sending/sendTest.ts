@@ -24,11 +24,10 @@ import { smtpTransport } from './transports/smtpTransport.ts';
 export async function sendTest(services: Services, scope: PersonScope, id: string): Promise<TestSent> {
   const { message, matter, sender, settings, reader } = await openDraft(services, scope, id);
   if (message.state.kind !== 'draft' || message.channel !== 'email')
-    throw new DomainProblem('notADraft', 'Only a message that is being written can be tried on yourself.');
+    throw new DomainProblem('notADraft', [{ code: 'onlyWritten' }]);
   const { name, email } = scope.actor;
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
-  if (from.address === '')
-    throw new DomainProblem('notesStop', 'The test was not sent: its sender is gone. Choose another.');
+  if (from.address === '') throw new DomainProblem('notesStop', [{ code: 'senderGone' }]);
   const letter = asMailed(
     finishMessage(message, reader, message.sendOptions, settings),
     message.sendOptions,
@@ -61,7 +60,7 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
   const { outcome, permanentFailures } = await transport.send(envelope, bytes, () => Promise.resolve());
   if (outcome.kind === 'accepted' && permanentFailures.length === 0) return { sentTo: email };
   const reply = 'reply' in outcome ? outcome.reply : (permanentFailures[0]?.reply ?? 'no answer');
-  throw new DomainProblem('testNotSent', `The test was not sent: ${reply}. Your draft is as it was.`);
+  throw new DomainProblem('testNotSent', [{ code: 'testRefused', reply }, { code: 'draftUnchanged' }]);
 }
 
 const wouldGo = ({ to, cc, bcc }: Recipients): string => {

@@ -1,6 +1,6 @@
 import type { MailHostTried } from '../../contract/sending.ts';
 import type { SmtpSettings } from '../platform/config.ts';
-import { certificateWords, describe, limitOf, logIn, openSession, step } from './transports/smtpSession.ts';
+import { certificateFault, describe, limitOf, logIn, openSession, step } from './transports/smtpSession.ts';
 
 /** Talks to a host as far as signing in, and says how that went; nothing is sent. */
 export async function tryHost(
@@ -22,11 +22,17 @@ export async function tryHost(
     return {
       ...so,
       words: firstLine(connection.lastServerResponse),
+      fault: null,
       limitBytes: limitOf(connection) ?? null,
     };
   } catch (error) {
     const { response, message } = describe(error);
-    return { ...so, words: certificateWords(error, message) ?? response ?? message, limitBytes: null };
+    return {
+      ...so,
+      words: response ?? message,
+      fault: certificateFault(error, message) ?? null,
+      limitBytes: null,
+    };
   } finally {
     connection.quit();
     connection.close();

@@ -8,6 +8,7 @@ import { findMatter } from '../matters/queries.ts';
 import type { StoredMessage } from '../messages/message.ts';
 import type { Services } from '../platform/services.ts';
 import { versionOf } from '../templates/compiled.ts';
+import type { Reason } from '../../core/model/reason.ts';
 
 /**
  * Why a message that was sent must not leave after all: everything that binds it is looked at again at the moment of
@@ -17,7 +18,7 @@ export async function whyNot(
   { db }: Pick<Services, 'db'>,
   scope: Scope,
   message: StoredMessage,
-): Promise<string | undefined> {
+): Promise<readonly Reason[] | undefined> {
   const { recipients, channel, frozen, enclosures, templateVersionId } = message;
   const writer = await scopeOf(db, message.authorId);
   const matter = await findMatter(scope, message.matterId);
@@ -31,7 +32,7 @@ export async function whyNot(
     recipients,
     contacts: await findContacts(scope, ids),
     writer: {
-      name: writer?.actor.name ?? 'The writer',
+      name: writer?.actor.name ?? '',
       maySend: writer !== undefined && roleHas(writer.actor.role, 'work'),
       maySee: writer !== undefined && (await findMatter(writer, message.matterId)) !== undefined,
     },
@@ -44,25 +45,11 @@ export async function whyNot(
   });
   return problems.length === 0
     ? undefined
-    : `Nothing was sent. ${problems.map((one) => words(one)).join(' ')} Call it back, look at it, and send it again.`;
+    : [{ code: 'nothingSent' }, ...problems.map(reasonOf), { code: 'recallAndSendAgain' }];
 }
 
-function words({ code, params }: LeavingProblem): string {
-  const name = String(params['name'] ?? '');
-  switch (code) {
-    case 'notToBeWrittenTo':
-      return `${name} has been marked as not to be written to.`;
-    case 'addressChanged':
-      return `The address of ${name} has been changed since: it would have gone to ${String(params['address'])}.`;
-    case 'mayNotSend':
-      return `${name} may no longer send messages.`;
-    case 'mayNotSee':
-      return `${name} may no longer see this matter.`;
-    case 'newerVersion':
-      return `There is a newer version of “${name}” on the matter.`;
-    case 'templateWithdrawn':
-      return `The template “${name}” has been withdrawn.`;
-    default:
-      return code satisfies never;
-  }
-}
+const reasonOf = ({ code, params }: LeavingProblem): Reason => ({
+  code,
+  name: String(params['name'] ?? ''),
+  address: String(params['address'] ?? ''),
+});

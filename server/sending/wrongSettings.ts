@@ -1,4 +1,5 @@
 import { DomainProblem } from '../platform/problems/problem.ts';
+import type { Reason } from '../../core/model/reason.ts';
 
-export const wrong = (detail: string): DomainProblem =>
-  new DomainProblem('badSettings', `${detail} Nothing was changed.`);
+export const wrong = (why: Reason): DomainProblem =>
+  new DomainProblem('badSettings', [why, { code: 'nothingChanged' }]);

@@ -27,10 +27,7 @@ export async function changePassage(
       const made = { by: scope.actor.id, atUtc, why: change.why?.trim() || 'Changed wording' };
       const version = { id, versionId: services.newId(), body };
       if (!(await addPassageVersion(tx, version, change.baseVersionId, made))) {
-        throw new DomainProblem(
-          'passageChanged',
-          'Someone else has changed this passage meanwhile. Yours is still here; look at theirs before you save it.',
-        );
+        throw new DomainProblem('passageChanged');
       }
     }
     await audit('passage.changed', 'passage', id, { parts: Object.keys(change) });

@@ -36,10 +36,7 @@ export async function changeTemplate(
       const version = { versionId: services.newId(), templateId: asId<TemplateId>(id), content };
       const made = { by: scope.actor.id, atUtc, why: change.why?.trim() || 'Changed wording' };
       if (!(await addVersion(tx, version, change.baseVersionId, made))) {
-        throw new DomainProblem(
-          'templateChanged',
-          'Someone else has made a newer version meanwhile. Yours is still here; look at theirs before you save it.',
-        );
+        throw new DomainProblem('templateChanged');
       }
     }
     await audit('template.changed', 'template', id, { parts: Object.keys(change) });

@@ -19,8 +19,7 @@ export async function compareVersions(
   const library = await findInLibrary(scope, id);
   const from = await findVersion(scope, fromId);
   const to = await findVersion(scope, toId);
-  if (!library || from?.templateId !== id || to?.templateId !== id)
-    throw notFound('version of this template');
+  if (!library || from?.templateId !== id || to?.templateId !== id) throw notFound('version');
   const types = await listMatterTypes(scope);
   const names = outlineNames(types, await currentPassages(scope), (await readSettings(scope)).senders);
   return compareContents(from.content, to.content, names);

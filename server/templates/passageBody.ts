@@ -9,7 +9,7 @@ import { currentPassages } from './compiled.ts';
 export function readPassageBody(json: unknown): DocumentNode {
   const read = parseDocument(json, 'template');
   if (read.ok) return read.value;
-  throw new DomainProblem('badDocument', undefined, { problems: read.problems });
+  throw new DomainProblem('badDocument', [], { problems: read.problems });
 }
 
 /** A passage within itself, by whatever way, is refused with the way. */
@@ -22,16 +22,14 @@ export async function refuseCircle(
   const passages: Passages = new Map([...(await currentPassages(scope)), [id, { name, body }]]);
   const problems = passageProblems([{ type: 'passage', attrs: { id } }], passages);
   if (problems.some(({ code }) => code === 'passagesTooLong'))
-    throw new DomainProblem(
-      'badDocument',
-      'With the passages within it, it would be longer than any letter. Nothing was changed.',
-      { problems },
-    );
+    throw new DomainProblem('badDocument', [{ code: 'tooLongWithPassages' }, { code: 'nothingChanged' }], {
+      problems,
+    });
   const circle = problems.find(({ code }) => code === 'passageCircle');
   if (circle) {
     throw new DomainProblem(
       'badDocument',
-      `It would stand within itself: ${String(circle.params['path'])}.`,
+      [{ code: 'withinItself', path: String(circle.params['path']) }, { code: 'nothingChanged' }],
       {
         problems,
       },

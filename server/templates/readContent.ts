@@ -12,13 +12,10 @@ import { findTemplateFiles } from './fileQueries.ts';
  */
 export async function readContent(reads: Reads, json: TemplateContentJson): Promise<TemplateContent> {
   const read = parseContent(json as unknown as UnreadContent);
-  if (!read.ok) throw new DomainProblem('badDocument', undefined, { problems: read.problems });
+  if (!read.ok) throw new DomainProblem('badDocument', [], { problems: read.problems });
   const wanted = read.value.documents.flatMap((rule) => (rule.kind === 'fixed' ? [rule.fileId] : []));
   const known = await findTemplateFiles(reads, wanted);
   if (wanted.some((id) => !known.has(id)))
-    throw new DomainProblem(
-      'badTemplate',
-      'A file that it encloses was never uploaded here. Put the file in again. Nothing was changed.',
-    );
+    throw new DomainProblem('badTemplate', [{ code: 'fileNeverUploaded' }, { code: 'nothingChanged' }]);
   return read.value;
 }

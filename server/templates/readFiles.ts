@@ -19,7 +19,7 @@ const EMPTY: Pick<FoundFile, 'subject' | 'body' | 'gaps' | 'leftOut'> = {
 
 /** Reads old wording from files, each by itself, and finds the codes and gaps in it. Nothing is kept yet. */
 export async function readFiles(scope: Scope, files: readonly ReceivedFile[]): Promise<FoundFiles> {
-  if (files.length === 0) throw new DomainProblem('badRequest', 'A file was expected and none came.');
+  if (files.length === 0) throw new DomainProblem('badRequest', [{ code: 'fileExpected' }]);
   const types = await listMatterTypes(scope);
   const fields = uniquePaths(types.flatMap(fieldsOf));
   const items: FoundFile[] = [];
@@ -27,7 +27,7 @@ export async function readFiles(scope: Scope, files: readonly ReceivedFile[]): P
   for (const { name, read: bytesOf } of files) {
     const read = await readWording(name, await bytesOf());
     if (!read.ok) {
-      items.push({ fileName: name, problem: read.what, ...EMPTY });
+      items.push({ fileName: name, problem: read.why, ...EMPTY });
       continue;
     }
     const { body } = read.wording;

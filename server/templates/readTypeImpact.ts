@@ -15,7 +15,7 @@ export async function readTypeImpact(
   definition: MatterTypeJson,
 ): Promise<MatterTypeImpact> {
   const before = (await matterTypes(scope)).get(id)?.type;
-  if (!before) throw notFound('matter type');
+  if (!before) throw notFound('matterType');
   const after = typeOf(id, definition);
   const changes = typeChanges(before, after);
   const touches = await Promise.all(

@@ -10,12 +10,8 @@ export async function refuseErrors(scope: Scope, content: TemplateContent): Prom
   const passages = await currentPassages(scope);
   const errors = problemsOver(content, types, passages).filter(({ severity }) => severity === 'error');
   if (errors.length > 0) {
-    throw new DomainProblem(
-      'badTemplate',
-      'A template with an error cannot be approved. Nothing was changed.',
-      {
-        problems: errors,
-      },
-    );
+    throw new DomainProblem('badTemplate', [{ code: 'errorsStopApproval' }, { code: 'nothingChanged' }], {
+      problems: errors,
+    });
   }
 }

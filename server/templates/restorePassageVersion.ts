@@ -13,7 +13,7 @@ export async function restorePassageVersion(
 ): Promise<PassageDetail> {
   const passage = await findPassage(scope, id);
   const body = await findPassageVersion(scope, id, versionId);
-  if (!passage || !body) throw notFound('version of this passage');
+  if (!passage || !body) throw notFound('version');
   return changePassage(services, scope, id, {
     baseVersionId: passage.versionId,
     body: { ...body },

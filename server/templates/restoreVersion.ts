@@ -20,7 +20,7 @@ export async function restoreVersion(
 ): Promise<TemplateDetail> {
   const found = await findInLibrary(scope, id);
   const old = await findVersion(scope, versionId);
-  if (!found || old?.templateId !== id) throw notFound('version of this template');
+  if (!found || old?.templateId !== id) throw notFound('version');
   if (found.standing === 'approved') await refuseErrors(scope, old.content);
   const words = findingWords(found.name, found.tags, old.content);
   await changing(services, scope, async ({ tx, audit, tell, atUtc }) => {

@@ -54,5 +54,5 @@ function contentOf(
 function readLine(json: unknown): InlineDocument {
   const read = parseInline(json, 'template');
   if (read.ok) return read.value;
-  throw new DomainProblem('badDocument', undefined, { problems: read.problems });
+  throw new DomainProblem('badDocument', [], { problems: read.problems });
 }

@@ -18,15 +18,12 @@ const ID_BYTES = 32;
 export async function newPicture(services: Pick<Services, 'blobs'>, bytes: Buffer): Promise<StoredPicture> {
   const found = pictureSize(bytes);
   if (!found)
-    throw new DomainProblem(
-      'badPicture',
-      'Only PNG, JPEG and GIF pictures can stand in a message. Nothing was saved.',
-    );
+    throw new DomainProblem('badPicture', [{ code: 'notAMessagePicture' }, { code: 'nothingSaved' }]);
   if (bytes.length > MAX_PICTURE_BYTES || found.width > MAX_SIDE || found.height > MAX_SIDE)
-    throw new DomainProblem(
-      'badPicture',
-      'The picture is too large for a message: 2 MB and 6,000 pixels a side at most.',
-    );
+    throw new DomainProblem('badPicture', [
+      { code: 'pictureTooLarge', megabytes: MAX_PICTURE_BYTES / 1e6, pixels: MAX_SIDE },
+      { code: 'nothingSaved' },
+    ]);
   return {
     ...found,
     picture: randomBytes(ID_BYTES).toString('hex'),

@@ -15,7 +15,8 @@ export async function saveTemplateFile(
   { name, read }: ReceivedFile,
 ): Promise<TemplateFile> {
   const bytes = await read();
-  if (bytes.length === 0) throw new DomainProblem('badFile', `“${name}” is empty. Nothing was saved.`);
+  if (bytes.length === 0)
+    throw new DomainProblem('badFile', [{ code: 'fileEmpty', name }, { code: 'nothingSaved' }]);
   const fileName = safeFileName(name);
   const file = {
     id: services.newId(),

@@ -16,10 +16,7 @@ export async function setSignature(
   choice: ChooseSignature,
 ): Promise<Signatures> {
   if (forId !== scope.actor.id && !may(scope.actor, 'settings'))
-    throw new DomainProblem(
-      'notYours',
-      'Someone else’s signature is theirs, or an administrator’s, to choose.',
-    );
+    throw new DomainProblem('notYours', [{ code: 'signatureNotYours' }]);
   const { passageId, further = [] } = choice;
   for (const id of [...further, ...(passageId ? [passageId] : [])])
     if (!(await findPassage(scope, id))) throw notFound('passage');

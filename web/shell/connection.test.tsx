@@ -38,10 +38,9 @@ describe('a session that is over', () => {
   it('is begun again on top of what is written, which stays', async () => {
     let isOver = false;
     const { user, changes } = show(<Writing />, {
-      'GET /matters': () =>
-        isOver ? refusing(401, 'notSignedIn', 'Nobody is signed in.') : { items: [], next: null },
+      'GET /matters': () => (isOver ? refusing(401, 'notSignedIn') : { items: [], next: null }),
       'POST /session': ({ password }: { password: string }) => {
-        if (password !== 'low water') return refusing(401, 'signInRefused', 'That is not the password.');
+        if (password !== 'low water') return refusing(401, 'signInRefused');
         isOver = false;
         return sessionOf('practitioner');
       },
@@ -53,7 +52,7 @@ describe('a session that is over', () => {
     const password = await screen.findByLabelText('Password');
     await user.type(password, 'high water');
     await user.click(screen.getByRole('button', { name: 'Sign in' }));
-    expect((await screen.findByRole('alert')).textContent).toContain('not the password');
+    expect((await screen.findByRole('alert')).textContent).toContain('password is not right');
     await user.clear(password);
     await user.type(password, 'low water{Enter}');
     await vi.waitFor(() => {
@@ -128,8 +127,8 @@ it.each([
   [
     'our own server, which says why',
     503,
-    '{"code":"hostUnwell","detail":"The disk is full."}',
-    'up: The disk is full.',
+    '{"code":"hostUnwell","because":[{"code":"hostSays","text":"ENOSPC"}]}',
+    'up: Nothing was changed: the server’s disk is full or busy.',
   ],
 ])('tells %s from the others', async (_name, status, body, words) => {
   const type = body.startsWith('{') ? 'application/problem+json' : 'text/html';

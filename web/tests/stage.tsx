@@ -7,7 +7,9 @@ import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
 import { afterEach, vi } from 'vitest';
+import type { ProblemCode } from '../../contract/problems.ts';
 import type { Right, Role, Session } from '../../contract/session.ts';
+import type { Reason } from '../../core/model/reason.ts';
 import { api } from '../api/api.ts';
 import { connection } from '../state/connection.ts';
 import { preferences } from '../state/preferences.ts';
@@ -56,12 +58,16 @@ export interface Stage {
 
 interface Refusal {
   readonly status: number;
-  readonly code: string;
-  readonly detail: string;
+  readonly code: ProblemCode;
+  readonly because: readonly Reason[];
 }
 
-/** An answer that refuses, as the server words it (RFC 9457). */
-export const refusing = (status: number, code: string, detail: string): Refusal => ({ status, code, detail });
+/** An answer that refuses, with its code and its reasons (RFC 9457). */
+export const refusing = (status: number, code: ProblemCode, ...because: readonly Reason[]): Refusal => ({
+  status,
+  code,
+  because,
+});
 
 const isRefusal = (answer: unknown): answer is Refusal =>
   typeof answer === 'object' && answer !== null && 'status' in answer && 'code' in answer;
@@ -98,7 +104,10 @@ export function show(
       typeof known === 'function' ? await (known as (body: unknown) => unknown)(one.body) : known;
     if (answer === undefined)
       return Response.json(
-        { code: 'notFound', detail: `nobody answers ${one.method} ${one.path}` },
+        {
+          code: 'notFound',
+          because: [{ code: 'hostSays', text: `nobody answers ${one.method} ${one.path}` }],
+        },
         { status: 404 },
       );
     if (answer instanceof Response) return answer;

@@ -15,7 +15,7 @@ import {
   useSortable,
 } from '@dnd-kit/sortable';
 import { IconGripVertical } from '@tabler/icons-react';
-import { Fragment } from 'react';
+import { Fragment, useRef } from 'react';
 import type { CSSProperties, ReactNode } from 'react';
 import { say } from '../words/en/ui.ts';
 import classes from './Ordered.module.css';
@@ -69,10 +69,18 @@ function Movable<T>({ items, idOf, nameOf, onOrder, children }: OrderedProps<T>)
     const item = items[placeOf(id)];
     return item === undefined ? '' : nameOf(item);
   };
+  // Over its own place at once when it is taken hold of: said again, that would take the first words' place.
+  const lastSaid = useRef(-1);
   const announcements: Announcements = {
-    onDragStart: ({ active }) => say.isTakenHoldOf(called(active.id)),
-    onDragOver: ({ active, over }) =>
-      over ? say.isAtPlaceOf(called(active.id), placeOf(over.id) + 1, items.length) : undefined,
+    onDragStart: ({ active }) => {
+      lastSaid.current = placeOf(active.id);
+      return say.isTakenHoldOf(called(active.id));
+    },
+    onDragOver: ({ active, over }) => {
+      if (!over || placeOf(over.id) === lastSaid.current) return undefined;
+      lastSaid.current = placeOf(over.id);
+      return say.isAtPlaceOf(called(active.id), lastSaid.current + 1, items.length);
+    },
     onDragEnd: ({ active, over }) =>
       over
         ? say.isPutDownAtPlace(called(active.id), placeOf(over.id) + 1)

@@ -15,6 +15,6 @@ export async function exportedFile(
   const theirs =
     result &&
     (result.holds === 'practice' ? may(scope.actor, 'archive') : await allVisible(scope, [...result.holds]));
-  if (!result || state !== 'done' || !theirs) throw notFound('file of this export');
+  if (!result || state !== 'done' || !theirs) throw notFound('file');
   return result;
 }

@@ -32,14 +32,10 @@ export async function startExport(
 ): Promise<ExportJob> {
   const { form } = order;
   if (form === 'practice' && !may(scope.actor, 'archive'))
-    throw new DomainProblem('notYours', 'Only an administrator takes out the whole practice.');
+    throw new DomainProblem('notYours', [{ code: 'archiveNotYours' }]);
   const found = form === 'practice' ? undefined : await foundEntries(scope, order.query);
   const most = form === 'pdf' ? MOST_BUNDLED : MOST_TAKEN_OUT;
-  if (found && found.count > most)
-    throw new DomainProblem(
-      'tooLarge',
-      `That is more than ${most.toLocaleString('en-GB')} entries. Narrow it, by time for one, and take it out in parts.`,
-    );
+  if (found && found.count > most) throw new DomainProblem('tooLarge', [{ code: 'tooManyEntries', most }]);
   await changing(services, scope, ({ audit }) =>
     audit(`export.${form}`, 'practice', 'practice', { entries: found?.count ?? null }),
   );

@@ -21,7 +21,7 @@ export async function draftOnDesk(
 ): Promise<DraftLayout> {
   const desk = await openDraft(services, scope, id);
   if (desk.message.state.kind !== 'draft')
-    throw new DomainProblem('notADraft', 'It has left the desk. Call it back to change it.');
+    throw new DomainProblem('notADraft', [{ code: 'leftTheDesk' }, { code: 'recallToChange' }]);
   return desk;
 }
 
@@ -46,7 +46,10 @@ export async function keepEnclosures(
   kept: readonly StoredDocument[],
 ): Promise<Message> {
   if (enclosures.length > MAX_ENCLOSURES)
-    throw new DomainProblem('tooLarge', `More than ${MAX_ENCLOSURES} enclosures. None was put in.`);
+    throw new DomainProblem('tooLarge', [
+      { code: 'tooManyEnclosures', most: MAX_ENCLOSURES },
+      { code: 'nothingEnclosed' },
+    ]);
   const { message, matter } = desk;
   const changed = { ...message, enclosures, updatedUtc: services.now() };
   await changing(services, scope, async (change) => {

@@ -25,7 +25,7 @@ export async function encloseFiles(
   for (const { name, read } of files) {
     const bytes = await read();
     if (bytes.length === 0)
-      throw new DomainProblem('badRequest', `“${name}” is empty. Nothing was enclosed.`);
+      throw new DomainProblem('badRequest', [{ code: 'fileEmpty', name }, { code: 'nothingEnclosed' }]);
     const fileName = safeFileName(name);
     const file = {
       fileName,

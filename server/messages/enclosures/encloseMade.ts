@@ -27,7 +27,7 @@ export async function encloseMade(
   switch (order.kind) {
     case 'fromEntry': {
       const attachment = await attachmentOf(services, scope, desk.matter, order);
-      if (!attachment) throw notFound('attachment on this matter');
+      if (!attachment) throw notFound('attachment');
       return putIn(services, scope, desk, [attachment]);
     }
     case 'fromMatter':
@@ -57,7 +57,7 @@ async function fromMatter(
   { matterId, documentId }: OrderOf<'fromMatter'>,
 ): Promise<StoredEnclosure> {
   const document = (await findMatter(scope, matterId))?.documents.find(({ id }) => id === documentId);
-  if (!document) throw notFound('document on that matter');
+  if (!document) throw notFound('document');
   return {
     ...documentEnclosure(document),
     kind: 'otherMatter',
@@ -78,7 +78,7 @@ async function letterNow(
   const template = await findStartable(scope, templateId);
   const letter =
     template?.channel === 'letter' ? await makeLetter(services, scope, templateId, reader) : undefined;
-  if (!template || !letter) throw notFound('letter template');
+  if (!template || !letter) throw notFound('letterTemplate');
   const fileName = safeFileName(`${template.name}.pdf`);
   return {
     kind: 'letter',
@@ -132,7 +132,7 @@ async function pdfUpload(
 
 function orRefuse(pdf: MadePdf): Buffer {
   if (pdf.ok) return pdf.bytes;
-  throw new DomainProblem('badRequest', `${pdf.what} The enclosures are as they were.`);
+  throw new DomainProblem('badRequest', [pdf.why, { code: 'enclosuresUnchanged' }]);
 }
 
 /** Puts one enclosure where the first of some others was, and takes those out. */

@@ -56,10 +56,7 @@ async function fetchOne(
 function documentOn(matter: StoredMatter, id: string): StoredDocument {
   const document = matter.documents.find((one) => one.id === id);
   if (document) return document;
-  throw new DomainProblem(
-    'unknownDocument',
-    `A document that was to be enclosed is not on ${matter.reference}.`,
-  );
+  throw new DomainProblem('unknownDocument', [{ code: 'documentNotOnMatter', reference: matter.reference }]);
 }
 
 /** A document of the matter, under its own file name or the one given; its ending stays what it is. */

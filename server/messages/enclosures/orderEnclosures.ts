@@ -26,8 +26,7 @@ export const orderEnclosures = (
       const enclosed = already.find((one) => one.kind === 'document' && one.documentId === choice.documentId);
       if (enclosed) return { ...enclosed, fileName: withEnding(fileName, enclosed.fileName) };
     }
-    throw new DomainProblem(
-      'unknownDocument',
-      `A document that was to be enclosed is not on ${matter.reference}.`,
-    );
+    throw new DomainProblem('unknownDocument', [
+      { code: 'documentNotOnMatter', reference: matter.reference },
+    ]);
   });

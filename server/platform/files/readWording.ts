@@ -7,6 +7,7 @@ import { parseMail } from '../mail/parseMail.ts';
 import type { DocumentNode } from '../../../core/template/document.ts';
 import { textDocument } from '../../../core/reading/textDocument.ts';
 import { htmlDocument } from './htmlDocument.ts';
+import type { Reason } from '../../../core/model/reason.ts';
 
 /** Wording as it was found in a file. */
 export interface FoundWording {
@@ -17,7 +18,7 @@ export interface FoundWording {
 }
 
 export type ReadWording =
-  { readonly ok: true; readonly wording: FoundWording } | { readonly ok: false; readonly what: string };
+  { readonly ok: true; readonly wording: FoundWording } | { readonly ok: false; readonly why: Reason };
 
 /** The kinds of file that wording is read from: one reader each. */
 const READERS: Readonly<Record<string, (bytes: Buffer) => Promise<FoundWording>>> = {
@@ -32,23 +33,29 @@ const READERS: Readonly<Record<string, (bytes: Buffer) => Promise<FoundWording>>
 export async function readWording(name: string, bytes: Buffer): Promise<ReadWording> {
   const ending = endingOf(name);
   const reader = READERS[ending];
-  if (!reader)
-    return { ok: false, what: `Files that end in .${ending} are not read: .eml, .html, .txt and .docx are.` };
-  if (bytes.length === 0) return { ok: false, what: 'The file is empty.' };
+  if (!reader) return { ok: false, why: { code: 'endingNotRead', ending } };
+  if (bytes.length === 0) return { ok: false, why: { code: 'fileEmpty', name } };
   try {
     const wording = await reader(bytes);
     return wording.body.content.length > 0
       ? { ok: true, wording }
-      : { ok: false, what: 'There is no wording in it.' };
+      : { ok: false, why: { code: 'noWording' } };
   } catch (error) {
     return {
       ok: false,
-      what: error instanceof TooMuch ? error.message : 'It is damaged, or not what its name says.',
+      why: error instanceof TooMuch ? error.why : { code: 'fileDamaged' },
     };
   }
 }
 
-export class TooMuch extends Error {}
+export class TooMuch extends Error {
+  readonly why: Reason;
+
+  constructor(why: Reason) {
+    super(why.code);
+    this.why = why;
+  }
+}
 
 async function readMail(bytes: Buffer): Promise<FoundWording> {
   const mail = await parseMail(bytes);
@@ -82,15 +89,13 @@ const MAX_UNPACKED = 120_000_000;
 async function readWord(bytes: Buffer): Promise<FoundWording> {
   const unpacked = unpackedSize(bytes);
   if (unpacked > MAX_UNPACKED)
-    throw new TooMuch(
-      `It would unpack to ${Math.round(unpacked / 1e6)} MB, which no letter does. It was not read.`,
-    );
+    throw new TooMuch({ code: 'unpacksTooLarge', megabytes: Math.round(unpacked / 1e6) });
   try {
     const html = await readDocx(bytes);
     return { subject: '', body: await htmlDocument(html), leftOut: leftOut(html) };
   } catch (error) {
     throw error instanceof Error && /in time/.test(error.message)
-      ? new TooMuch('It took too long to read and was left.')
+      ? new TooMuch({ code: 'tookTooLong' })
       : error;
   }
 }

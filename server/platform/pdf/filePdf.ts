@@ -5,10 +5,11 @@ import { readWording } from '../files/readWording.ts';
 import { pictureSize } from '../files/pictureSize.ts';
 import { letterPdf } from './letterPdf.ts';
 import type { LetterPdf } from './letterPdf.ts';
+import type { Reason } from '../../../core/model/reason.ts';
 
 /** A file that could not be made a PDF says why; nothing else is touched by it. */
 export type MadePdf =
-  { readonly ok: true; readonly bytes: Buffer } | { readonly ok: false; readonly what: string };
+  { readonly ok: true; readonly bytes: Buffer } | { readonly ok: false; readonly why: Reason };
 
 interface SourceFile {
   readonly name: string;
@@ -24,7 +25,7 @@ export async function filePdf(file: SourceFile): Promise<MadePdf> {
   if (!canBePdf(file.name))
     return {
       ok: false,
-      what: `Files that end in .${ending} are not made PDFs: .docx, .txt, .png and .jpg are.`,
+      why: { code: 'endingNotPdf', ending },
     };
   const read: ReadWording = await readWording(file.name, file.bytes);
   if (!read.ok) return read;
@@ -32,7 +33,7 @@ export async function filePdf(file: SourceFile): Promise<MadePdf> {
   if (missing.length === 0) return { ok: true, bytes };
   return {
     ok: false,
-    what: `It holds letters that a page of ours cannot show (${missing.slice(0, MOST_NAMED).join(' ')}). Enclose the file as it is, or save it as a PDF in the program it comes from.`,
+    why: { code: 'lettersMissing', letters: missing.slice(0, MOST_NAMED).join(' ') },
   };
 }
 
@@ -59,8 +60,7 @@ const PAGE = { width: 595.28, height: 841.89, margin: 36 } as const;
 /** A picture on a page of its own, as large as the page takes and never larger than it is (at 96 to the inch). */
 async function picturePdf(bytes: Buffer): Promise<MadePdf> {
   const size = pictureSize(bytes);
-  if (!size || size.mediaType === 'image/gif')
-    return { ok: false, what: 'It is no PNG or JPEG picture, whatever its name says.' };
+  if (!size || size.mediaType === 'image/gif') return { ok: false, why: { code: 'notPngOrJpeg' } };
   try {
     const pdf = await PDFDocument.create();
     const picture = size.mediaType === 'image/png' ? await pdf.embedPng(bytes) : await pdf.embedJpg(bytes);
@@ -76,7 +76,7 @@ async function picturePdf(bytes: Buffer): Promise<MadePdf> {
     page.drawImage(picture, { x: (width - drawn.width) / 2, y: (height - drawn.height) / 2, ...drawn });
     return { ok: true, bytes: Buffer.from(await pdf.save()) };
   } catch {
-    return { ok: false, what: 'The picture is damaged.' };
+    return { ok: false, why: { code: 'pictureDamaged' } };
   }
 }
 
@@ -88,7 +88,7 @@ export async function joinPdfs(files: readonly Omit<SourceFile, 'atUtc'>[]): Pro
       const source = await PDFDocument.load(bytes);
       for (const page of await joined.copyPages(source, source.getPageIndices())) joined.addPage(page);
     } catch {
-      return { ok: false, what: `“${name}” is locked, or no PDF. Nothing was joined.` };
+      return { ok: false, why: { code: 'lockedOrNoPdf', name } };
     }
   }
   return { ok: true, bytes: Buffer.from(await joined.save()) };

@@ -10,8 +10,5 @@ export const revisionOf = (settings: unknown): string =>
 /** What comes from outside with the state it stands on: refused where that is no longer what is there. */
 export function refuseOvertaken(given: string | undefined, current: string | undefined): void {
   if (given === undefined || given === current) return;
-  throw new DomainProblem(
-    'settingsChanged',
-    'Someone else changed these settings meanwhile. Nothing was changed; what you typed is still here.',
-  );
+  throw new DomainProblem('settingsChanged');
 }

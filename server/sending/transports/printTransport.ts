@@ -32,9 +32,9 @@ function outcomeOf(httpStatus: number, answer: Buffer): AttemptOutcome {
   const status = httpStatus === 200 ? statusOf(answer) : undefined;
   if (status === undefined)
     return httpStatus >= 400 && httpStatus < 500
-      ? { kind: 'refused', reply: `The printer answered HTTP ${httpStatus}.` }
-      : { kind: 'later', reply: `The printer answered HTTP ${httpStatus}.` };
+      ? { kind: 'refused', reply: `HTTP ${httpStatus}` }
+      : { kind: 'later', reply: `HTTP ${httpStatus}` };
   if (status < 0x0100) return { kind: 'accepted' };
-  const reply = `The printer answered IPP status 0x${status.toString(16).padStart(4, '0')}.`;
+  const reply = `IPP 0x${status.toString(16).padStart(4, '0')}`;
   return status >= 0x0500 ? { kind: 'later', reply } : { kind: 'refused', reply };
 }

@@ -2,6 +2,7 @@ import SMTPConnection from 'nodemailer/lib/smtp-connection';
 import { trusting } from '../../platform/mail/authorities.ts';
 import type { SmtpSettings } from '../../platform/config.ts';
 import { ANSWER_TIMEOUT_MS } from './transport.ts';
+import type { CertificateFault } from '../../../core/model/reason.ts';
 
 const CONNECTION_TIMEOUT_MS = 20_000;
 
@@ -63,16 +64,16 @@ export function limitOf(connection: SMTPConnection): number | undefined {
   return typeof limit === 'number' && limit > 0 ? limit : undefined;
 }
 
-/** A host whose certificate does not hold is not talked to; what is wrong with it is said as people would. */
-const CERTIFICATES: Readonly<Record<string, string>> = {
-  CERT_HAS_EXPIRED: 'the host’s certificate has run out',
-  DEPTH_ZERO_SELF_SIGNED_CERT: 'the host signed its certificate itself, so that nobody vouches for it',
-  SELF_SIGNED_CERT_IN_CHAIN: 'nobody that this machine knows vouches for the host’s certificate',
-  UNABLE_TO_VERIFY_LEAF_SIGNATURE: 'nobody that this machine knows vouches for the host’s certificate',
-  ERR_TLS_CERT_ALTNAME_INVALID: 'the host’s certificate is for another name',
+/** A host whose certificate does not hold is not talked to; what is wrong with it is told apart. */
+const CERTIFICATES: Readonly<Record<string, CertificateFault>> = {
+  CERT_HAS_EXPIRED: 'expired',
+  DEPTH_ZERO_SELF_SIGNED_CERT: 'selfSigned',
+  SELF_SIGNED_CERT_IN_CHAIN: 'unknownIssuer',
+  UNABLE_TO_VERIFY_LEAF_SIGNATURE: 'unknownIssuer',
+  ERR_TLS_CERT_ALTNAME_INVALID: 'otherName',
 };
 
-export function certificateWords(error: unknown, message: string): string | undefined {
+export function certificateFault(error: unknown, message: string): CertificateFault | undefined {
   const code = error instanceof Error && 'code' in error ? String(error.code) : '';
   const found = Object.keys(CERTIFICATES).find((one) => code === one || message.includes(one));
   if (found !== undefined) return CERTIFICATES[found];

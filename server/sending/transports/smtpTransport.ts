@@ -3,7 +3,7 @@ import type SMTPConnection from 'nodemailer/lib/smtp-connection';
 import type { AttemptOutcome } from '../../../core/model/message.ts';
 import { hostFor, hostKey } from '../../platform/mail/hostFor.ts';
 import type { SmtpSettings } from '../../platform/config.ts';
-import { certificateWords, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
+import { certificateFault, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
 import type { Attempt, Envelope, RecipientFailure, Transport } from './transport.ts';
 
 /** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
@@ -118,6 +118,8 @@ function outcomeOf(error: unknown, dataBegun: boolean): AttemptOutcome {
     return { kind: 'refused', reply: response ?? message };
   if (responseCode !== undefined && responseCode >= 400) return { kind: 'later', reply: response ?? message };
   if (dataBegun) return { kind: 'unknown' };
-  const known = certificateWords(error, message);
-  return { kind: 'later', reply: known === undefined ? message : `Not handed over: ${known}.` };
+  const fault = certificateFault(error, message);
+  return fault === undefined
+    ? { kind: 'later', reply: message }
+    : { kind: 'later', reply: '', because: [{ code: 'certificate', fault }] };
 }

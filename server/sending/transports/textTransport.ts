@@ -22,7 +22,7 @@ export function textTransport(url: string | undefined): Transport {
 }
 
 const notSetUp: Attempt = {
-  outcome: { kind: 'refused', reply: 'No text gateway is set up. Nothing was sent.' },
+  outcome: { kind: 'refused', reply: '', because: [{ code: 'noTextGateway' }, { code: 'nothingSent' }] },
   permanentFailures: [],
 };
 

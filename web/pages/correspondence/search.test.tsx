@@ -113,7 +113,9 @@ describe('finding correspondence', () => {
   });
 
   it('that cannot be done says so, and does not say that there is nothing', async () => {
-    openSearch(refusing(422, 'badQuery', 'A quotation mark has no end.'));
+    openSearch(
+      refusing(422, 'badRequest', { code: 'notAsDescribed', where: 'query/words', message: 'has no end' }),
+    );
     expect((await screen.findByRole('alert')).textContent).toContain('no end');
     expect(screen.queryByText('Nothing was found')).toBeNull();
   });
@@ -149,7 +151,7 @@ describe('a search that is kept', () => {
   it('is not said to be gone where it is not', async () => {
     const { user } = openSearch(answer([found('one')]), '/correspondence', {
       'GET /saved-searches': KEPT,
-      'DELETE /saved-searches/s1': refusing(503, 'hostUnwell', 'Make room or wait.'),
+      'DELETE /saved-searches/s1': refusing(503, 'hostUnwell'),
     });
     await user.click(await screen.findByRole('button', { name: 'Saved searches (1)' }));
     await user.click(await screen.findByRole('button', { name: 'Drop “Yards”' }));

@@ -25,6 +25,7 @@ import { Alike, JoinedWords } from './Alike.tsx';
 import type { Joined } from './Alike.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { say } from '../../words/en/directory.ts';
+import { reasonSentence } from '../../words/en/refusals.ts';
 import classes from './Directory.module.css';
 
 const TYPING_MS = 120;
@@ -198,7 +199,7 @@ function Report({ report }: { readonly report: ImportReport }) {
           ? say.notTaken(
               report.refused
                 .slice(0, 4)
-                .map(({ line, what }) => say.number(line, what))
+                .map(({ line, why }) => say.number(line, reasonSentence(why)))
                 .join(' '),
             )
           : '',

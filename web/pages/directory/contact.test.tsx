@@ -111,7 +111,7 @@ describe('a contact', () => {
   it('says when somebody else changed it, and keeps what was typed', async () => {
     const { user } = open({
       'GET /contacts/c1': DETAIL,
-      'PATCH /contacts/c1': refusing(409, 'contactChanged', 'Somebody has changed this contact meanwhile.'),
+      'PATCH /contacts/c1': refusing(409, 'contactChanged'),
     });
     await user.type(await screen.findByLabelText('Note'), 'ring first');
     await user.click(screen.getByRole('button', { name: /Save/ }));
@@ -150,7 +150,7 @@ describe('a contact', () => {
   });
 
   it('that is none is said to be none', async () => {
-    open({ 'GET /contacts/c1': refusing(404, 'notFound', 'There is no such contact here.') });
+    open({ 'GET /contacts/c1': refusing(404, 'notFound', { code: 'noSuch', what: 'contact' }) });
     expect(await screen.findByText('There is no such contact')).toBeTruthy();
   });
 });

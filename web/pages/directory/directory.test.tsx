@@ -128,9 +128,9 @@ describe('the directory', () => {
   it('says what cannot be read', async () => {
     show(
       <DirectoryPage />,
-      { ...answers, 'GET /contacts': refusing(500, 'internal', 'Please try again.') },
+      { ...answers, 'GET /contacts': refusing(500, 'internal', { code: 'cannotShowNow' }) },
       page,
     );
-    expect((await screen.findByRole('alert')).textContent).toContain('Please try again');
+    expect((await screen.findByRole('alert')).textContent).toContain('cannot be shown now');
   });
 });

@@ -19,6 +19,7 @@ import { useTray } from './useTray.ts';
 import type { Tray } from './useTray.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { say } from '../../words/en/in.ts';
+import { reasonSentence } from '../../words/en/refusals.ts';
 import classes from './InTray.module.css';
 
 /** As many suggestions as have a key. */
@@ -199,7 +200,7 @@ function takenWords({ filed, waiting, known, reports, refused }: TakenIn): strin
     waiting > 0 ? say.laidIntoTheTray(waiting) : '',
     known > 0 ? say.hereAlready(known) : '',
     reports > 0 ? plural(reports, say.deliveryReport) : '',
-    ...refused.map(({ name, why }) => `${name}: ${why}`),
+    ...refused.map(({ name, why }) => `${name}: ${reasonSentence(why)}`),
   ];
   return parts.filter(Boolean).join(' · ');
 }

@@ -176,11 +176,11 @@ describe('the in-tray', () => {
 
   it('says what could not be filed, and keeps it', async () => {
     const { user } = openTray([FIRST], 'practitioner', {
-      'POST /in-tray/one/file': refusing(409, 'alreadyFiled', 'Somebody has filed it meanwhile.'),
+      'POST /in-tray/one/file': refusing(409, 'decidedMeanwhile'),
     });
     await screen.findByText('About one');
     await user.keyboard('{Enter}');
-    expect((await screen.findByRole('alert')).textContent).toContain('Somebody has filed it meanwhile');
+    expect((await screen.findByRole('alert')).textContent).toContain('Someone else has dealt with it');
     expect(screen.queryByText(/filed on SV-1/)).toBeNull();
     expect(screen.getByText('About one')).toBeTruthy();
   });
@@ -201,14 +201,14 @@ describe('the in-tray', () => {
         waiting: 1,
         known: 3,
         reports: 0,
-        refused: [{ name: 'notes.txt', why: 'is no mail' }],
+        refused: [{ name: 'notes.txt', why: { code: 'notAMessage' } }],
       },
     });
     await screen.findByText('The in-tray is empty');
     await user.upload(screen.getByLabelText('Messages to import'), new File(['From: a'], 'a.eml'));
     const told = await screen.findByText(/2 messages filed/);
     expect(told.textContent).toBe(
-      '2 messages filed · 1 laid into the tray · 3 here already · notes.txt: is no mail',
+      '2 messages filed · 1 laid into the tray · 3 here already · notes.txt: It is not a message: .eml and mbox files can be taken in.',
     );
   });
 });

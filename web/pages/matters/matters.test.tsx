@@ -40,7 +40,7 @@ describe('the matters', () => {
   });
 
   it('say what went wrong where they cannot be read', async () => {
-    show(<MattersPage />, { 'GET /matters': refusing(503, 'hostUnwell', 'Make room or wait.') }, page);
+    show(<MattersPage />, { 'GET /matters': refusing(503, 'hostUnwell') }, page);
     expect((await screen.findByRole('alert')).textContent).toContain('Make room or wait');
   });
 

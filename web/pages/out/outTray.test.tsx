@@ -40,8 +40,8 @@ describe('the out-tray', () => {
   });
 
   it('says what cannot be read, and does not call it empty', async () => {
-    show(<OutTrayPage />, { 'GET /out-tray': refusing(500, 'internal', 'Please try again.') }, page);
-    expect((await screen.findByRole('alert')).textContent).toContain('Please try again');
+    show(<OutTrayPage />, { 'GET /out-tray': refusing(500, 'internal', { code: 'cannotShowNow' }) }, page);
+    expect((await screen.findByRole('alert')).textContent).toContain('cannot be shown now');
     expect(screen.queryByText('The out-tray is empty')).toBeNull();
   });
 

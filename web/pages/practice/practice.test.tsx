@@ -111,13 +111,13 @@ describe('what the practice decides', () => {
       <PracticePage />,
       {
         ...answers,
-        'PATCH /practice': refusing(422, 'badSettings', '“x” is no domain. Nothing was changed.'),
+        'PATCH /practice': refusing(422, 'badSettings', { code: 'notADomain', value: 'x' }),
       },
       { role: 'administrator' },
     );
     await user.type(await screen.findByLabelText(/Filing addresses end in/), 'x');
     await user.click(screen.getByRole('button', { name: 'Save' }));
-    expect((await screen.findByRole('alert')).textContent).toContain('“x” is no domain');
+    expect((await screen.findByRole('alert')).textContent).toContain('“x” is not a domain');
     expect(screen.getByLabelText(/Filing addresses end in/)).toHaveProperty('value', 'x');
   });
 
@@ -137,7 +137,7 @@ describe('what the practice decides', () => {
 
 describe('senders and hosts', () => {
   it('are an administrator’s: hosts are not even asked for by others', async () => {
-    show(<SendingPage />, { ...answers, 'GET /practice/mail-hosts': refusing(403, 'notYours', 'no') });
+    show(<SendingPage />, { ...answers, 'GET /practice/mail-hosts': refusing(403, 'notYours') });
     expect(await screen.findByText(ALONE)).toBeTruthy();
     expect(screen.queryByRole('region', { name: 'Mail servers' })).toBeNull();
   });

@@ -41,9 +41,9 @@ describe('signing out', () => {
 
   it('deletes nothing where the server does not sign anybody out', async () => {
     await keepUnsaved(idOf('assistant'), 'contact:new ', {});
-    const { user } = page('assistant', refusing(500, 'fault', 'That went wrong.'));
+    const { user } = page('assistant', refusing(500, 'internal'));
     await user.click(await screen.findByRole('button', { name: 'Sign out and delete' }));
-    expect((await screen.findByRole('alert')).textContent).toContain('That went wrong');
+    expect((await screen.findByRole('alert')).textContent).toContain('went wrong');
     expect(await unsavedOf(idOf('assistant'))).toHaveLength(1);
     expect(go).not.toHaveBeenCalled();
   });

@@ -31,7 +31,7 @@ const answers = {
   },
   'GET /template-shelves': { folders: [{ name: 'Report', count: 2 }], tags: [] },
   'POST /templates/a/standing': template('a', 'Our report', { standing: 'approved' }),
-  'POST /templates/b/standing': refusing(422, 'templateHasErrors', 'It asks for a field that is gone.'),
+  'POST /templates/b/standing': refusing(422, 'badTemplate', { code: 'errorsStopApproval' }),
 };
 
 describe('the templates', () => {
@@ -49,7 +49,9 @@ describe('the templates', () => {
     expect(screen.getByText(/3 templates chosen/)).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'Approve' }));
     expect(await screen.findByText(/1 template approved/)).toBeTruthy();
-    expect(screen.getByText(/Not changed: A reminder: It asks for a field that is gone/)).toBeTruthy();
+    expect(
+      screen.getByText(/Not changed: A reminder: A template with an error cannot be approved/),
+    ).toBeTruthy();
     // What is approved already is not asked for again.
     expect(changes().map(({ path }) => path)).toEqual(['/templates/a/standing', '/templates/b/standing']);
     await user.click(screen.getByRole('button', { name: 'Undo' }));

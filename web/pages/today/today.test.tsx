@@ -86,7 +86,7 @@ describe('today', () => {
   });
 
   it('says why it cannot be shown', async () => {
-    show(<TodayPage />, { 'GET /today': refusing(503, 'hostUnwell', 'Make room or wait.') }, page);
+    show(<TodayPage />, { 'GET /today': refusing(503, 'hostUnwell') }, page);
     expect((await screen.findByRole('alert')).textContent).toContain('Make room or wait');
   });
 
@@ -100,7 +100,7 @@ describe('today', () => {
   });
 
   it('does not say that a follow-up is done where it is not', async () => {
-    const refused = { 'PATCH /follow-ups/f1': refusing(503, 'hostUnwell', 'Make room or wait.') };
+    const refused = { 'PATCH /follow-ups/f1': refusing(503, 'hostUnwell') };
     const { user } = show(<TodayPage />, { ...answers(FULL), ...refused }, page);
     await screen.findByText('Ring about the mooring');
     const [done] = screen.getAllByRole('button', { name: /Done/ });

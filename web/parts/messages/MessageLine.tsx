@@ -16,6 +16,7 @@ import { LeavingTime } from './LeavingTime.tsx';
 import { say } from '../../words/en/parts-messages.ts';
 import classes from './MessageLine.module.css';
 import { Tip } from '../../ui/Tip.tsx';
+import { reasonSentences } from '../../words/en/refusals.ts';
 import { useOpenEntry } from '../start/openEntry.ts';
 
 interface MessageLineProps {
@@ -66,9 +67,19 @@ export function MessageLine({ message, mayChange, withMatter }: MessageLineProps
       </div>
       {stateDetail.reply === undefined ? null : (
         <p className={classes.reply}>
-          {heardWords(stateDetail.reply)} <q>{stateDetail.reply}</q>
+          {stateDetail.because ? (
+            reasonSentences(stateDetail.because)
+          ) : (
+            <>
+              {heardWords(message)} <q>{stateDetail.reply}</q>
+            </>
+          )}
           <br />
-          {state === 'failed' ? refusalAdvice(stateDetail.reply) : say.nothingIsLostItIs}
+          {state !== 'failed'
+            ? say.nothingIsLostItIs
+            : stateDetail.because
+              ? null
+              : refusalAdvice(stateDetail.reply)}
         </p>
       )}
       {state === 'may-have-gone' ? <p className={classes.reply}>{say.itWasHandedOverAnd}</p> : null}

@@ -44,7 +44,7 @@ describe('a message that is not filed yet', () => {
   it('says that it can no longer be called back', async () => {
     const held = { state: 'held', stateDetail: { leavesAtUtc: Date.now() + 8_000 } } as const;
     const { user } = show(line(held), {
-      'POST /messages/m1/recall': refusing(409, 'cannotRecall', 'It has left, or is just being handed over.'),
+      'POST /messages/m1/recall': refusing(409, 'cannotRecall', { code: 'handedOver' }),
     });
     await user.click(screen.getByRole('button', { name: 'Stop sending' }));
     expect((await screen.findByRole('alert')).textContent).toContain('It has left');
@@ -54,6 +54,16 @@ describe('a message that is not filed yet', () => {
     show(line({ state: 'failed', stateDetail: { reply: '550 5.1.1 no such mailbox', attempts: 1 } }), {});
     expect(screen.getByText('550 5.1.1 no such mailbox')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Mend and send again' })).toBeTruthy();
+  });
+
+  it('says why it did not leave, where it was no host that refused it', () => {
+    const because = [
+      { code: 'nothingSent' },
+      { code: 'addressChanged', name: 'Ines Okafor', address: 'old@x.example' },
+    ] as const;
+    show(line({ state: 'failed', stateDetail: { reply: '', because: [...because], attempts: 1 } }), {});
+    expect(screen.getByText(/^Nothing was sent. The address of Ines Okafor has been changed/)).toBeTruthy();
+    expect(screen.queryByText(/answered|What happened/)).toBeNull();
   });
 
   it('waits for a person’s word where its answer was lost', async () => {

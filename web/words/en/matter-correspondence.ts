@@ -38,6 +38,7 @@ export const say = {
   didNotGetIt: 'did not get it',
   getsItLate: 'gets it late',
   hasIt: 'has it',
+  takenAtALaterTry: 'The mail server took it at a later try.',
   from: 'From',
   sender: 'Sender',
   to: 'To',

@@ -41,7 +41,7 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
   }),
   doNotWriteTo: (p) => ({
     title: 'Not to be written to',
-    detail: `${text(p, 'name')} asked do not write to.`,
+    detail: `${text(p, 'name')} asked not to be written to.`,
   }),
   overSizeLimit: (p) => ({
     title: 'Too large for the mail server',

@@ -87,7 +87,7 @@ export const say = {
   ) => `The ${what} “${label}” ${what2}: ${counted} ${what3} something there. ${what4}`,
   holds: 'holds',
   hold: 'hold',
-  couldNoLongerBeUsed: (what: string) => `Could no longer be used on such matters: ${what}.`,
+  couldNoLongerBeUsed: (what: string) => `Could no longer be used on matters of this type: ${what}.`,
   ofTheTable: 'Of the table',
   columnName: 'Column',
   which: 'Which',

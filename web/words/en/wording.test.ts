@@ -133,7 +133,7 @@ describe('what the shelf says', () => {
 describe('where a message is', () => {
   const at = Date.parse('2026-11-24T14:30:00Z');
   const stated = (state: Message['state'], stateDetail: Message['stateDetail'] = {}): string =>
-    stateWords({ state, stateDetail });
+    stateWords({ state, stateDetail, channel: 'email' });
 
   it('is said in words for every state', () => {
     vi.useFakeTimers({ now: Date.parse('2026-11-24T09:00:00Z') });
@@ -145,9 +145,18 @@ describe('where a message is', () => {
     expect(stated('deferred', { reply: 'connect ECONNREFUSED' })).toMatch(
       /^The mail server cannot be reached/,
     );
-    expect([heardWords('550 no'), heardWords('connect ECONNREFUSED')]).toEqual([
+    const heard = (channel: Message['channel'], reply: string): string =>
+      heardWords({ state: 'failed', stateDetail: { reply }, channel });
+    expect([
+      heard('email', '550 no'),
+      heard('email', 'connect ECONNREFUSED'),
+      heard('letter', 'IPP 0x0503'),
+      heard('text', '429 too many'),
+    ]).toEqual([
       'The mail server answered:',
       'What happened:',
+      'The printer answered:',
+      'The text gateway answered:',
     ]);
     expect(stated('held', { leavesAtUtc: at })).toBe(`Sends at ${timeOfDay(at)}`);
     expect(stated('held', { leavesAtUtc: at + 86_400_000 * 2 })).toBe(
@@ -207,14 +216,14 @@ describe('where a message is', () => {
 });
 
 describe('problems', () => {
-  it('are said in the server’s words, or in plain ones where it has none', () => {
+  it('are said by their code and reasons, or in plain words where there are none', () => {
     const answered = {
       status: 409,
-      data: { code: 'draftChanged', detail: 'Someone else has changed this draft.' },
+      data: { code: 'badTime', because: [{ code: 'timeOutOfReach' }, { code: 'nothingSent' }, 7] },
     };
     expect([problemCode(answered), problemWords(answered)]).toEqual([
-      'draftChanged',
-      'Someone else has changed this draft.',
+      'badTime',
+      'The time to send lies in the past, or more than a year ahead. Nothing was sent.',
     ]);
     expect(problemWords({ status: 'FETCH_ERROR' })).toMatch(/can’t be reached/);
     for (const odd of [undefined, null, 7, {}, { data: 'x' }]) {

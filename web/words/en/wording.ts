@@ -1,9 +1,12 @@
 import type { EntrySummary } from '../../../contract/correspondence.ts';
 import type { ShelfItem } from '../../../contract/matters.ts';
 import type { Message } from '../../../contract/messages.ts';
+import type { Channel } from '../../../core/model/channel.ts';
+import type { Reason } from '../../../core/model/reason.ts';
 import { dayParts } from '../../../core/model/plainDate.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 import { dayOf, timeOfDay, today, writeDay, writeNumber } from '../dates.ts';
+import { refusalWords } from './refusals.ts';
 
 /** All that problems, notes and states say to people, made from their codes in this one place. */
 
@@ -17,9 +20,9 @@ export function fileSize(bytes: number): string {
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 
-type Reason = ShelfItem['reasons'][number];
+type ShelfReason = ShelfItem['reasons'][number];
 
-const REASONS: Readonly<Record<string, (params: Reason['params']) => string>> = {
+const REASONS: Readonly<Record<string, (params: ShelfReason['params']) => string>> = {
   roleUnknown: () => 'this matter type has no such party',
   roleEmpty: (p) => `no ${String(p['role'])} on this matter`,
   noAddress: (p) => `no email address for ${String(p['name'])}`,
@@ -28,7 +31,7 @@ const REASONS: Readonly<Record<string, (params: Reason['params']) => string>> = 
   notForThisType: () => 'for another matter type',
 };
 
-export const reasonWords = ({ code, params }: Reason): string =>
+export const reasonWords = ({ code, params }: ShelfReason): string =>
   REASONS[code]?.(params) ?? 'not possible here';
 
 export function readinessWords({ readiness, blanks }: ShelfItem): string {
@@ -96,10 +99,17 @@ export function awaitingWords(
   }
 }
 
-type Stated = Pick<Message, 'state' | 'stateDetail'>;
+type Stated = Pick<Message, 'state' | 'stateDetail' | 'channel'>;
+
+/** Who takes a message over, by its channel. */
+const TAKERS: Readonly<Record<Channel, string>> = {
+  email: 'mail server',
+  text: 'text gateway',
+  letter: 'printer',
+};
 
 /** Where a message is, in words; times of leaving are counted down elsewhere. */
-export function stateWords({ state, stateDetail }: Stated): string {
+export function stateWords({ state, stateDetail, channel }: Stated): string {
   switch (state) {
     case 'draft':
       return 'Draft';
@@ -110,24 +120,28 @@ export function stateWords({ state, stateDetail }: Stated): string {
     case 'sending':
       return 'Being handed over';
     case 'deferred':
-      return `${isReply(stateDetail.reply) ? 'Put off by the mail server' : 'The mail server cannot be reached'} · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
+      return `${isReply(stateDetail.reply) ? `Put off by the ${TAKERS[channel]}` : `The ${TAKERS[channel]} cannot be reached`} · next try ${whenWords(stateDetail.nextAttemptUtc)}`;
     case 'sent':
       return 'Sent and filed';
     case 'failed':
-      return isReply(stateDetail.reply) ? 'Not sent: the mail server refused it' : 'Not sent';
+      return isReply(stateDetail.reply) ? `Not sent: the ${TAKERS[channel]} refused it` : 'Not sent';
     case 'may-have-gone':
-      return 'May have gone: the mail server’s answer was lost';
+      return `May have gone: the ${TAKERS[channel]}’s answer was lost`;
     default:
       return state satisfies never;
   }
 }
 
-/** A host's reply begins with its three figures (RFC 5321 §4.2); anything else is our own word of why it was not heard. */
-const isReply = (reply: string | undefined): boolean => reply === undefined || /^\d{3}\b/.test(reply);
+/**
+ * A mail server's or gateway's reply begins with its three figures (RFC 5321 §4.2, RFC 9110 §15), a printer's with its
+ * protocol (RFC 8011); anything else is the line's own word of why nothing was heard.
+ */
+const isReply = (reply: string | undefined): boolean =>
+  reply === undefined || /^(?:\d{3}\b|HTTP |IPP )/.test(reply);
 
 /** What stands before a host's reply, or before why none was heard. */
-export const heardWords = (reply: string): string =>
-  isReply(reply) ? 'The mail server answered:' : 'What happened:';
+export const heardWords = ({ stateDetail, channel }: Stated): string =>
+  isReply(stateDetail.reply) ? `The ${TAKERS[channel]} answered:` : 'What happened:';
 
 const isThisYear = (day: PlainDate): boolean => dayParts(day).year === dayParts(today()).year;
 
@@ -152,16 +166,22 @@ export function refusalAdvice(reply: string): string {
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null;
 
-/** What an API error says to a person: the server's own words where it has any. */
+/** What an API error says to a person, made from its code and its reasons. */
 export function problemWords(error: unknown): string {
   if (isObject(error)) {
     if (isLineLost(error))
       return 'The server can’t be reached. Nothing was changed; try again once it answers.';
     const data = error['data'];
-    if (isObject(data) && typeof data['detail'] === 'string') return data['detail'];
+    if (isObject(data) && typeof data['code'] === 'string') {
+      const because = Array.isArray(data['because']) ? data['because'].filter(isReason) : [];
+      const said = refusalWords(data['code'], because);
+      if (said !== undefined) return said;
+    }
   }
   return 'Something went wrong on the server. Try again; if it comes back, tell the person who looks after Officium.';
 }
+
+const isReason = (one: unknown): one is Reason => isObject(one) && typeof one['code'] === 'string';
 
 /** Whether it was the line that failed, not the server that refused. */
 export const isLineLost = (error: unknown): boolean => isObject(error) && error['status'] === 'FETCH_ERROR';

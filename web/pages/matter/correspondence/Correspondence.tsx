@@ -17,6 +17,7 @@ import { bundlesOf, months } from './conversations.ts';
 import { LettersBar } from './LettersBar.tsx';
 import type { Direction } from './LettersBar.tsx';
 import { say } from '../../../words/en/matter-correspondence.ts';
+import { reasonSentence } from '../../../words/en/refusals.ts';
 import classes from './Correspondence.module.css';
 
 interface CorrespondenceProps {
@@ -58,7 +59,7 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
               plural(taking.data.filed, say.message),
               taking.data.known > 0 ? say.knownAlready(taking.data.known) : '',
             )}
-            {taking.data.refused.map(({ name, why }) => `; ${name}: ${why}`)}
+            {taking.data.refused.map(({ name, why }) => `; ${name}: ${reasonSentence(why)}`)}
           </p>
         ) : null}
         {noting ? (

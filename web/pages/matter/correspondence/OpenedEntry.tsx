@@ -60,7 +60,8 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
             {address}{' '}
             {action === 'failed' ? say.didNotGetIt : action === 'delayed' ? say.getsItLate : say.hasIt}:
           </b>{' '}
-          {words} {action === 'failed' ? refusalAdvice(words) : ''}{' '}
+          {words === '' && action === 'delivered' ? say.takenAtALaterTry : words}{' '}
+          {action === 'failed' && words !== '' ? refusalAdvice(words) : ''}{' '}
           <Tip label={exactTime(atUtc)}>
             <small>{listDay(dayOf(atUtc), today())}</small>
           </Tip>

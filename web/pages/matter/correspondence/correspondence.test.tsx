@@ -163,7 +163,7 @@ describe('a matter’s letters', () => {
           waiting: 0,
           known: 2,
           reports: 0,
-          refused: [{ name: 'x.txt', why: 'is no mail' }],
+          refused: [{ name: 'x.txt', why: { code: 'notAMessage' } }],
         },
       },
     });
@@ -172,7 +172,11 @@ describe('a matter’s letters', () => {
     fireEvent.dragOver(place, { dataTransfer: { types: ['Files'], files } });
     expect(place.getAttribute('data-over')).toBe('true');
     fireEvent.drop(place, { dataTransfer: { types: ['Files'], files } });
-    expect(await screen.findByText('1 message filed here, 2 known already; x.txt: is no mail')).toBeTruthy();
+    expect(
+      await screen.findByText(
+        '1 message filed here, 2 known already; x.txt: It is not a message: .eml and mbox files can be taken in.',
+      ),
+    ).toBeTruthy();
     expect(changes().map(({ path }) => path)).toEqual(['/matters/m1/mail-files']);
   });
 
@@ -210,10 +214,10 @@ describe('a note', () => {
 
   it('that could not be filed stays as it was typed', async () => {
     const { user } = await write({
-      'POST /matters/m1/notes': refusing(503, 'internal', 'The disk is full.'),
+      'POST /matters/m1/notes': refusing(503, 'hostUnwell', { code: 'hostSays', text: 'ENOSPC' }),
     });
     await user.click(screen.getByRole('button', { name: 'File it here' }));
-    expect(await screen.findByText(/The disk is full/)).toBeTruthy();
+    expect(await screen.findByText(/ENOSPC/)).toBeTruthy();
     expect(screen.getByLabelText<HTMLTextAreaElement>('What was said').value).toBe('Thursday suits.');
   });
 
@@ -328,9 +332,9 @@ describe('a letter, opened in its place', () => {
   it('that cannot be read says so in its place', async () => {
     letters([entrySummary()], {
       at: '/m1?entry=e1',
-      answers: { 'GET /correspondence/e1': refusing(500, 'brokenBlob', 'Its file has been changed.') },
+      answers: { 'GET /correspondence/e1': refusing(500, 'brokenBlob') },
     });
-    expect(await screen.findByText(/Its file has been changed/)).toBeTruthy();
+    expect(await screen.findByText(/Its bytes on disk have changed/)).toBeTruthy();
     expect(screen.getAllByRole('article')).toHaveLength(1);
   });
 });

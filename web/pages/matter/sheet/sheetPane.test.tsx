@@ -52,12 +52,16 @@ describe('a sheet that is come back to', () => {
   });
 
   it('begins with what is known where the server cannot be asked', async () => {
-    await comeBack([draft('the first'), refusing(503, 'hostUnwell', 'Wait.')]);
+    await comeBack([draft('the first'), refusing(503, 'hostUnwell')]);
     expect(await screen.findByText('begun with the first')).toBeTruthy();
   });
 
   it('that is none is said to be none', async () => {
-    show(<Desk />, { 'GET /messages/m1': refusing(404, 'notFound', 'There is no such message here.') }, page);
+    show(
+      <Desk />,
+      { 'GET /messages/m1': refusing(404, 'notFound', { code: 'noSuch', what: 'message' }) },
+      page,
+    );
     expect(await screen.findByText('There is no such sheet')).toBeTruthy();
   });
 });

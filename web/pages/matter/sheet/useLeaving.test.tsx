@@ -39,7 +39,7 @@ it('what is pressed while a sending is under way is not dropped: it goes with wh
       'POST /messages/d1/send': async ({ acknowledged }: { acknowledged: readonly string[] }) => {
         if (acknowledged.length > 0) return { id: 'd1', state: 'held' };
         await slow;
-        return refusing(422, 'notesStop', 'A note keeps it.');
+        return refusing(422, 'notesStop', { code: 'seeNotes' });
       },
     },
     { path: '/sheet', at: '/sheet' },

@@ -67,7 +67,7 @@ const openShelf = (from: ShelfStart = {}, answers: Readonly<Record<string, unkno
       ...Object.fromEntries(
         [REPORT, TERMS, YARD, TEXT].map(({ templateId }) => [
           `GET /matters/m1/shelf/${encodeURIComponent(templateId)}`,
-          refusing(404, 'notFound', `the ${templateId} as it would read`),
+          refusing(404, 'notFound', { code: 'hostSays', text: `the ${templateId} as it would read` }),
         ]),
       ),
       'POST /matters/m1/messages': { id: 'new' },
@@ -156,12 +156,15 @@ describe('the shelf', () => {
     const { user } = openShelf(
       {},
       {
-        'POST /matters/m1/messages': refusing(422, 'templateRetired', 'It was withdrawn a moment ago.'),
+        'POST /matters/m1/messages': refusing(422, 'templateUnavailable', {
+          code: 'otherChannel',
+          name: 'Report',
+        }),
       },
     );
     await screen.findByText('Report');
     await user.click(screen.getByRole('button', { name: 'Start with a bare sheet' }));
-    expect(await screen.findByText(/withdrawn a moment ago/)).toBeTruthy();
+    expect(await screen.findByText(/sent another way/)).toBeTruthy();
     expect(names()).toHaveLength(4);
   });
 });

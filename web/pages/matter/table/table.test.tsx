@@ -49,7 +49,7 @@ function stage(change: (sent: ChangeMatter, now: MatterRecordView) => unknown = 
       [`PATCH /matters/${id}`]: (sent: ChangeMatter) => {
         const refusal = change(sent, now);
         if (refusal !== undefined) return refusal;
-        if (sent.revision !== now.revision) return refusing(409, 'matterChanged', 'changed');
+        if (sent.revision !== now.revision) return refusing(409, 'matterChanged');
         const before = now;
         now = recordOf(now.revision + 1, sent.tables?.['items'] ?? items(now));
         return { record: now, undo: { revision: now.revision, tables: before.tables } };
@@ -76,12 +76,12 @@ describe('a table of a matter', () => {
   it('shows what it was where a value is refused, says so, and sends it again at a word', async () => {
     let refuse = true;
     const { user, rows } = stage(() =>
-      refuse ? refusing(422, 'badMatter', 'Too much. Nothing was changed.') : undefined,
+      refuse ? refusing(422, 'badMatter', { code: 'doesNotFit', label: 'Fee' }) : undefined,
     );
     const item = await screen.findByRole('textbox', { name: 'Item' });
     await user.type(item, ' and nuts');
     await user.keyboard('{Enter}');
-    expect((await screen.findByRole('alert')).textContent).toContain('Too much');
+    expect((await screen.findByRole('alert')).textContent).toContain('does not fit “Fee”');
     expect(screen.getByRole('textbox', { name: 'Item' })).toHaveProperty('value', 'Keel bolts');
     refuse = false;
     await user.click(screen.getByRole('button', { name: 'Try again' }));

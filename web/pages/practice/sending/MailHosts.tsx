@@ -13,6 +13,7 @@ import {
 import { useOpenedSettings, useSettings } from '../useSettings.ts';
 import { unusedKey } from '../../../words/en/typeWords.ts';
 import { say } from '../../../words/en/practice-sending.ts';
+import { certificateWords } from '../../../words/en/refusals.ts';
 import classes from '../Practice.module.css';
 
 const SECURITY = [
@@ -191,8 +192,8 @@ function HostRow({ host, onChange, onRemove }: HostRowProps) {
 }
 
 /** How trying a host went, in words; nothing was sent. */
-function triedWords({ reached, words, underTls, signedIn, limitBytes }: MailHostTried): string {
-  if (!reached) return say.itCouldNotBeTalked(words);
+function triedWords({ reached, words, fault, underTls, signedIn, limitBytes }: MailHostTried): string {
+  if (!reached) return say.itCouldNotBeTalked(fault === null ? words : certificateWords(fault));
   const limit = limitBytes === null ? '' : say.itTakesMessagesOfUp(fileSize(limitBytes));
   const seal = underTls ? say.underTls : say.withoutTls;
   return say.itAnswersNothingWasSent(seal, signedIn ? say.andLetUsIn : '', words, limit);

@@ -6,6 +6,7 @@ import { plural } from '../../../words/en/wording.ts';
 import type { Found } from './found.ts';
 import { LeftOutList } from './LeftOutList.tsx';
 import { say } from '../../../words/en/templates-import.ts';
+import { reasonSentence } from '../../../words/en/refusals.ts';
 import classes from './Import.module.css';
 
 type Gap = Found['gaps'][number];
@@ -22,7 +23,8 @@ export function FoundCard({ found, onChange, onLeave }: FoundCardProps) {
   if (problem !== null)
     return (
       <section className={classes.card} data-severity="stop" aria-label={fileName}>
-        <b>{fileName}</b> <span>{problem}</span> <Button onClick={onLeave}>{say.cancel}</Button>
+        <b>{fileName}</b> <span>{reasonSentence(problem)}</span>{' '}
+        <Button onClick={onLeave}>{say.cancel}</Button>
       </section>
     );
   return (

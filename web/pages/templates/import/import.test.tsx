@@ -92,12 +92,14 @@ describe('bringing wording in', () => {
   });
 
   it('says what a file is that cannot be read, and keeps nothing of it', async () => {
-    const { user } = openImport(bring(file('scan.pdf', { problem: 'It is a picture of text.' })));
+    const { user } = openImport(
+      bring(file('scan.pdf', { problem: { code: 'endingNotRead', ending: 'pdf' } })),
+    );
     await user.upload(chooser(), new File(['x'], 'scan.docx'));
-    expect(await screen.findByText('It is a picture of text.')).toBeTruthy();
+    expect(await screen.findByText(/^Files that end in .pdf are not read/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: /Save \d/ })).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Cancel' }));
-    expect(screen.queryByText('It is a picture of text.')).toBeNull();
+    expect(screen.queryByText(/^Files that end in .pdf are not read/)).toBeNull();
   });
 
   it('reads what is pasted: with its shape at once, bare words when asked to', async () => {
@@ -116,11 +118,11 @@ describe('bringing wording in', () => {
   it('says why nothing could be kept, and loses nothing of what was decided', async () => {
     const { user } = openImport({
       ...bring(file('a.txt')),
-      'POST /wording-imports': refusing(422, 'badTemplate', 'The name is taken.'),
+      'POST /wording-imports': refusing(422, 'badTemplate', { code: 'errorsStopApproval' }),
     });
     await user.upload(chooser(), new File(['x'], 'a.txt'));
     await user.click(await screen.findByRole('button', { name: 'Save 1 template' }));
-    expect((await screen.findByRole('alert')).textContent).toContain('The name is taken');
+    expect((await screen.findByRole('alert')).textContent).toContain('with an error cannot be approved');
     expect(screen.getByDisplayValue('a')).toBeTruthy();
   });
 });
@@ -139,7 +141,11 @@ describe('packs', () => {
 
   it('that are none are refused by the server, in its words', async () => {
     const { user } = openImport({
-      'POST /template-packs': refusing(400, 'badRequest', 'This is no pack of templates.'),
+      'POST /template-packs': refusing(400, 'badRequest', {
+        code: 'notAsDescribed',
+        where: 'body',
+        message: 'is no pack',
+      }),
     });
     await user.upload(screen.getByLabelText('Pack to import'), new File(['not json'], 'p.json'));
     expect((await screen.findByRole('alert')).textContent).toContain('no pack');

@@ -140,10 +140,10 @@ describe('the parts of a template beside its wording', () => {
   it('say why a file was not kept', async () => {
     const { user, value } = parts(
       {},
-      { 'POST /template-files': refusing(413, 'tooLarge', 'It is larger than a message may be.') },
+      { 'POST /template-files': refusing(413, 'tooLarge', { code: 'fileTooLarge', megabytes: 40 }) },
     );
     await user.upload(screen.getByLabelText('File to enclose each time'), new File(['x'], 'Terms.pdf'));
-    expect(await screen.findByText(/larger than a message may be/)).toBeTruthy();
+    expect(await screen.findByText(/larger than 40 MB/)).toBeTruthy();
     expect(value().content.documents).toEqual([]);
   });
 
@@ -245,7 +245,7 @@ describe('keeping a template', () => {
     const answers = {
       'PATCH /templates/t1': ({ baseVersionId }: { readonly baseVersionId: string }) => {
         bases.push(baseVersionId);
-        return refusing(409, 'templateChanged', 'Somebody else kept a version.');
+        return refusing(409, 'templateChanged');
       },
     };
     function Desk() {

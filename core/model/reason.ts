@@ -1,0 +1,169 @@
+/** What there can be none of. */
+export type Thing =
+  | 'address'
+  | 'attachment'
+  | 'calendar'
+  | 'contact'
+  | 'date'
+  | 'discardedDraft'
+  | 'document'
+  | 'enclosure'
+  | 'entry'
+  | 'export'
+  | 'fact'
+  | 'file'
+  | 'followUp'
+  | 'group'
+  | 'joining'
+  | 'letterTemplate'
+  | 'matter'
+  | 'matterType'
+  | 'message'
+  | 'passage'
+  | 'person'
+  | 'picture'
+  | 'role'
+  | 'savedSearch'
+  | 'signature'
+  | 'stage'
+  | 'table'
+  | 'template'
+  | 'verification'
+  | 'version';
+
+type None = Readonly<Record<never, never>>;
+interface Named {
+  readonly name: string;
+}
+interface Given {
+  readonly value: string;
+}
+interface Most {
+  readonly most: number;
+}
+
+/** Every reason there is, with the values that its words need. What kind of refusal it belongs to is another matter. */
+interface Reasons {
+  /** What is safe, and what to do: said after what happened. */
+  readonly nothingChanged: None;
+  readonly nothingSent: None;
+  readonly nothingSaved: None;
+  readonly nothingEnclosed: None;
+  readonly nothingJoined: None;
+  readonly nothingRead: None;
+  readonly timeUnchanged: None;
+  readonly draftUnchanged: None;
+  readonly enclosuresUnchanged: None;
+  readonly seeNotes: None;
+  readonly recallToChange: None;
+  readonly recallFirst: None;
+  readonly recallAndSeeNotes: None;
+  readonly recallAndSendAgain: None;
+  readonly removeOrReplace: None;
+  readonly removeItThere: None;
+  readonly startFromShelf: None;
+  readonly chooseAgain: None;
+  /** Requests. */
+  readonly noSuch: { readonly what: Thing };
+  readonly notAsDescribed: { readonly where: string; readonly message: string };
+  readonly nestedTooDeep: None;
+  readonly originMissing: None;
+  readonly fileExpected: None;
+  readonly fileTooLarge: { readonly megabytes: number };
+  readonly tooManyFiles: Most;
+  readonly hostSays: { readonly text: string };
+  readonly cannotShowNow: None;
+  readonly mayHaveBeenDone: None;
+  /** Values that are typed. */
+  readonly notAnAddress: Given;
+  readonly notADomain: Given;
+  readonly notAddressOrDomain: Given;
+  readonly notADay: Given;
+  readonly notATimeZone: Given;
+  readonly holidayNotADay: None;
+  readonly tooFaint: { readonly part: 'text' | 'links' };
+  readonly headPictureGone: None;
+  readonly sameKey: { readonly of: 'hosts' | 'senders' };
+  readonly hoursEndFirst: None;
+  readonly passwordInTheClear: { readonly host: string };
+  readonly passwordNeeded: { readonly host: string };
+  /** Matters and contacts. */
+  readonly onlyOneInRole: { readonly label: string };
+  readonly doesNotFit: { readonly label: string };
+  readonly contactGone: None;
+  readonly referenceNotFree: { readonly reference: string };
+  readonly restrictingNotYours: None;
+  readonly contactWithoutName: None;
+  readonly personAndOrganisation: None;
+  readonly changedSinceJoined: None;
+  readonly noContactFound: None;
+  readonly tooManyContacts: Most;
+  readonly quoteNeverClosed: { readonly line: number };
+  readonly columnsNotNamed: { readonly columns: string };
+  readonly cardTooLong: None;
+  readonly notACard: None;
+  /** Templates and passages. */
+  readonly errorsStopApproval: None;
+  readonly fileNeverUploaded: None;
+  readonly tooLongWithPassages: None;
+  readonly withinItself: { readonly path: string };
+  readonly stillUsedBy: { readonly names: readonly string[]; readonly signatureOf: readonly string[] };
+  readonly stillUsed: None;
+  readonly notAMessagePicture: None;
+  readonly pictureTooLarge: { readonly megabytes: number; readonly pixels: number };
+  readonly signatureNotYours: None;
+  readonly cannotBeStarted: Named & { readonly reference: string };
+  readonly otherChannel: Named;
+  /** Messages. */
+  readonly onItsWay: None;
+  readonly leftTheDesk: None;
+  readonly handedOver: None;
+  readonly noLongerWaits: None;
+  readonly onlyWritten: None;
+  readonly senderGone: None;
+  readonly timeOutOfReach: None;
+  readonly testRefused: { readonly reply: string };
+  readonly tooManyEnclosures: Most;
+  readonly documentNotOnMatter: { readonly reference: string };
+  readonly notPrintable: Named;
+  /** Why a message did not leave after all, or was not handed over. */
+  readonly notToBeWrittenTo: Named;
+  readonly addressChanged: Named & { readonly address: string };
+  readonly mayNotSend: Named;
+  readonly mayNotSee: Named;
+  readonly newerVersion: Named;
+  readonly templateWithdrawn: Named;
+  readonly frozenBroken: None;
+  readonly noTextGateway: None;
+  readonly certificate: { readonly fault: CertificateFault };
+  /** Files. */
+  readonly fileEmpty: Named;
+  readonly endingNotRead: { readonly ending: string };
+  readonly endingNotPdf: { readonly ending: string };
+  readonly noWording: None;
+  readonly fileDamaged: None;
+  readonly unpacksTooLarge: { readonly megabytes: number };
+  readonly tookTooLong: None;
+  readonly lettersMissing: { readonly letters: string };
+  readonly notPngOrJpeg: None;
+  readonly pictureDamaged: None;
+  readonly lockedOrNoPdf: Named;
+  readonly notAMessage: None;
+  /** What came in and what is filed. */
+  readonly inTheInTray: None;
+  readonly filedThere: None;
+  readonly movedOrCorrected: None;
+  readonly archiveNotYours: None;
+  readonly tooManyEntries: Most;
+}
+
+/** What is wrong with a mail server's certificate (RFC 5280 §6, RFC 6125). */
+export type CertificateFault = 'expired' | 'otherName' | 'selfSigned' | 'unknownIssuer';
+
+export type ReasonCode = keyof Reasons;
+
+/** Why something was refused, or what is safe: a code with its values. The words are made where they are shown. */
+export type Reason = { readonly [C in ReasonCode]: { readonly code: C } & Reasons[C] }[ReasonCode];
+
+/** The reason with this code, with its values. */
+export type ReasonOf<C extends ReasonCode> = { readonly code: C } & Reasons[C];
