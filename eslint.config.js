@@ -65,6 +65,8 @@ const PAGES = [
 const SEES_EVERYTHING = [
   'server/app/renewFolding.ts',
   'server/access/ensureFirstPerson.ts',
+  'server/access/people/links.ts',
+  'server/matters/handOver.ts',
   'server/sending/runner.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader}.ts',
   'server/correspondence/indexing.ts',
@@ -73,7 +75,9 @@ const SEES_EVERYTHING = [
 ];
 /** Who gives an actor their scope: signing in, and the secret address of a calendar. */
 const GIVES_SCOPES = [
-  'server/access/{scope,scopeOf,signIn,unscoped,feedTokenQueries}.ts',
+  'server/access/{scope,scopeOf,unscoped,feedTokenQueries}.ts',
+  'server/access/signIn/{signIn,signInWays,signOn,tries}.ts',
+  'server/access/people/links.ts',
   'server/app/main.ts',
   // Asks what the writer may by now, when what they sent is to leave.
   'server/sending/whyNot.ts',
@@ -152,6 +156,7 @@ const serverRules = SERVER_ORDER.flatMap((folder, at) => {
   const routes = [
     `server/${folder}/**/*{R,r}outes.ts`,
     'server/access/{endpoint,streamEvents,sessionStore}.ts',
+    'server/access/signIn/beginSession.ts',
     'server/platform/database/**',
   ];
   const http = knowsHttp ? [] : [OVER_HTTP];

@@ -19,6 +19,7 @@ export const ChangeEvent = Type.Union([
       Type.Literal('contact'),
       Type.Literal('matterType'),
       Type.Literal('inTray'),
+      Type.Literal('person'),
     ]),
     id: Id,
   }),

@@ -58,4 +58,9 @@ export type ProblemCode =
   | 'brokenBlob'
   | 'internal'
   | 'testNotSent'
+  | 'secondFactorNeeded'
+  | 'secondFactorFirst'
+  | 'badPassword'
+  | 'badPerson'
+  | 'linkOver'
   | 'hostUnwell';

@@ -5,6 +5,8 @@ import { Id } from './common.ts';
 export const SignIn = Type.Object({
   email: Type.String({ minLength: 3, maxLength: 254 }),
   password: Type.Optional(Type.String({ maxLength: 400 })),
+  /** A second factor's code, or a recovery code, where one is asked for. */
+  code: Type.Optional(Type.String({ maxLength: 20 })),
 });
 
 export type SignIn = Static<typeof SignIn>;
@@ -27,6 +29,10 @@ export const Right = Type.Union([
   Type.Literal('restrict'),
   Type.Literal('settings'),
   Type.Literal('archive'),
+  Type.Literal('approve'),
+  Type.Literal('release'),
+  Type.Literal('figures'),
+  Type.Literal('people'),
 ]);
 export type Right = Static<typeof Right>;
 
@@ -50,5 +56,7 @@ export const Session = Type.Object({
   /** Where the stand-in mail host shows its mailboxes, when one is running. */
   mailboxesUrl: Type.Union([Type.String(), Type.Null()]),
   holdSeconds: Type.Integer(),
+  /** What must be done before anything else can be. */
+  first: Type.Union([Type.Literal('secondFactor'), Type.Null()]),
 });
 export type Session = Static<typeof Session>;

@@ -1,10 +1,10 @@
 import type { Role } from '../server/access/actor.ts';
-import type { Account } from '../server/access/peopleQueries.ts';
+import type { NewAccount } from '../server/access/peopleQueries.ts';
 import { asId } from '../core/model/ids.ts';
 
 export const DOMAIN = 'tidewell-roe.example';
 
-const account = (name: string, position: string, role: Role, phone: string, rank: number): Account => ({
+const account = (name: string, position: string, role: Role, phone: string, rank: number): NewAccount => ({
   id: asId(`person-${name.split(' ')[0]?.toLowerCase()}`),
   name,
   email: `${name.split(' ')[0]?.toLowerCase()}@${DOMAIN}`,

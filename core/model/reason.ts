@@ -24,6 +24,7 @@ export type Thing =
   | 'picture'
   | 'role'
   | 'savedSearch'
+  | 'session'
   | 'signature'
   | 'stage'
   | 'table'
@@ -104,6 +105,7 @@ interface Reasons {
   readonly notACard: None;
   /** Templates and passages. */
   readonly errorsStopApproval: None;
+  readonly approvingNotYours: None;
   readonly fileNeverUploaded: None;
   readonly tooLongWithPassages: None;
   readonly withinItself: { readonly path: string };
@@ -149,6 +151,21 @@ interface Reasons {
   readonly pictureDamaged: None;
   readonly lockedOrNoPdf: Named;
   readonly notAMessage: None;
+  /** People, and what they sign in with. */
+  readonly addressOfAnother: Named;
+  readonly lastAdministrator: Named;
+  readonly handedToThemselves: None;
+  readonly workNotHandedOn: Named;
+  readonly passwordTooShort: { readonly least: number };
+  readonly passwordGuessable: None;
+  readonly passwordIsTheSame: None;
+  readonly currentNotRight: None;
+  readonly codeNotRight: None;
+  readonly secondFactorInForce: None;
+  readonly secondFactorRequired: None;
+  readonly linkUsed: None;
+  readonly linkEnded: None;
+  readonly issuerNotAnAddress: Given;
   /** What came in and what is filed. */
   readonly inTheInTray: None;
   readonly filedThere: None;

@@ -1,14 +1,18 @@
 import type { Brand } from '../../core/model/brand.ts';
+import type { FurtherRight } from '../../contract/people.ts';
 import type { Person } from '../../core/model/matter.ts';
 
 export const ROLES = ['administrator', 'practitioner', 'assistant', 'reader'] as const;
 export type Role = (typeof ROLES)[number];
 
 /** Somebody of the practice who is signed in. */
-export type PersonActor = Brand<Person & { readonly kind: 'person'; readonly role: Role }, 'Actor'>;
+export type PersonActor = Brand<
+  Person & { readonly kind: 'person'; readonly role: Role; readonly rights: readonly FurtherRight[] },
+  'Actor'
+>;
 
 /** Why the application acts by itself. */
-export type SystemReason = 'runner' | 'intake' | 'archive' | 'seeding' | 'indexing' | 'start';
+export type SystemReason = 'runner' | 'intake' | 'archive' | 'seeding' | 'indexing' | 'start' | 'signIn';
 
 export type SystemActor = Brand<{ readonly kind: 'system'; readonly reason: SystemReason }, 'Actor'>;
 
@@ -22,7 +26,8 @@ export const personActor = ({
   position,
   phone,
   role,
-}: Person & { readonly role: Role }): PersonActor =>
+  rights,
+}: Person & { readonly role: Role; readonly rights: readonly FurtherRight[] }): PersonActor =>
   ({
     kind: 'person',
     id,
@@ -30,6 +35,7 @@ export const personActor = ({
     email,
     position,
     role,
+    rights,
     ...(phone === undefined ? {} : { phone }),
   }) as PersonActor;
 

@@ -15,7 +15,8 @@ export interface AuditEvent {
     | 'passage'
     | 'contact'
     | 'matterType'
-    | 'incoming';
+    | 'incoming'
+    | 'person';
   readonly subjectId: string;
   readonly detail?: Readonly<Record<string, unknown>>;
 }

@@ -5,8 +5,8 @@ import type { PersonScope } from './scope.ts';
 
 /** One operation of the API, and the right that whoever uses it must have. */
 export interface Endpoint<Services> extends EndpointShape {
-  /** `open` asks nobody who they are: signing in, and secret addresses. */
-  readonly right: Right | 'open';
+  /** `open` asks nobody who they are: signing in, and secret addresses. `self` is anybody’s, of themselves alone. */
+  readonly right: Right | 'open' | 'self';
   readonly handle: (
     call: Call<Services, PersonScope | undefined, unknown, unknown, unknown>,
   ) => Promise<unknown>;
@@ -37,7 +37,7 @@ export const endpointsFor = <Services>() => ({
     B extends Schema = undefined,
     A extends TSchema | string = TSchema,
   >(
-    definition: Definition<Services, PersonScope, Right, P, Q, B, A>,
+    definition: Definition<Services, PersonScope, Right | 'self', P, Q, B, A>,
   ): Endpoint<Services> => definition as unknown as Endpoint<Services>,
   openEndpoint: <
     P extends Schema = undefined,

@@ -24,3 +24,6 @@ export async function passwordFits(password: string, hash: string): Promise<bool
   const given = await derive(password, Buffer.from(salt, 'hex'));
   return expected.length === given.length && timingSafeEqual(expected, given);
 }
+
+/** What no password fits, tried where there is no account, so that the answer takes as long. */
+export const WORTH_A_TRY = `${'00'.repeat(16)}:${'00'.repeat(KEY_BYTES)}`;

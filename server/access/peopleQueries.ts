@@ -1,3 +1,4 @@
+import type { FurtherRight } from '../../contract/people.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { PersonId } from '../../core/model/ids.ts';
 import type { Person } from '../../core/model/matter.ts';
@@ -19,7 +20,38 @@ export interface Account extends Person {
   readonly signaturePassageId?: string;
   /** Passages that they may sign with besides. */
   readonly furtherSignatures?: readonly string[];
+  readonly rights: readonly FurtherRight[];
+  readonly preferences: Preferences;
+  /** Who may write for them. */
+  readonly writers: readonly string[];
+  /** When they left; undefined while they are of the practice. */
+  readonly goneUtc?: number;
+  readonly secondFactor?: SecondFactor;
+  /** Who they are elsewhere, as `issuer subject` (OpenID Connect Core 1.0 §2). */
+  readonly signsOnAs?: string;
 }
+
+/** How somebody likes the application; what is not said is as for everybody. */
+export interface Preferences {
+  readonly keys?: boolean;
+  readonly colours?: 'light' | 'dark' | 'system';
+}
+
+/** A second factor (RFC 6238). */
+export interface SecondFactor {
+  /** Base32. */
+  readonly secret: string;
+  /** Not in force before a first code was given. */
+  readonly confirmed: boolean;
+  /** The last time step that a code was taken for: none is taken twice. */
+  readonly lastStep: number;
+  /** SHA-256 of the recovery codes that are left. */
+  readonly recovery: readonly string[];
+}
+
+/** Somebody new, of whom nothing but this is known yet. */
+export type NewAccount = Omit<Account, 'rights' | 'preferences' | 'writers'> &
+  Partial<Pick<Account, 'rights'>>;
 
 interface PersonRow {
   id: string;
@@ -32,6 +64,12 @@ interface PersonRow {
   rank: number;
   signature_passage_id: string | null;
   further_signatures?: string;
+  rights: string;
+  preferences: string;
+  writers: string;
+  gone_utc: number | null;
+  second_factor: string | null;
+  signs_on_as: string | null;
 }
 
 const toAccount = (row: PersonRow): Account => ({
@@ -39,15 +77,21 @@ const toAccount = (row: PersonRow): Account => ({
   name: row.name,
   email: row.email,
   position: row.position,
-  ...(row.phone === null ? {} : { phone: row.phone }),
+  ...(row.phone ? { phone: row.phone } : {}),
   role: row.role,
   passwordHash: row.password_hash,
   rank: row.rank,
   ...(row.signature_passage_id === null ? {} : { signaturePassageId: row.signature_passage_id }),
   furtherSignatures: fromJson<string[]>(row.further_signatures ?? '[]'),
+  rights: fromJson<FurtherRight[]>(row.rights),
+  preferences: fromJson<Preferences>(row.preferences),
+  writers: fromJson<string[]>(row.writers),
+  ...(row.gone_utc === null ? {} : { goneUtc: row.gone_utc }),
+  ...(row.second_factor === null ? {} : { secondFactor: fromJson<SecondFactor>(row.second_factor) }),
+  ...(row.signs_on_as === null ? {} : { signsOnAs: row.signs_on_as }),
 });
 
-/** Everybody of the practice, the principal first. */
+/** Everybody who is or was of the practice, the principal first: names of those who left stay on what they did. */
 export const listPeople = kept(['people'], async (reads): Promise<readonly Account[]> =>
   (await sql(reads)<PersonRow>('people').orderBy('rank')).map(toAccount),
 );
@@ -55,13 +99,21 @@ export const listPeople = kept(['people'], async (reads): Promise<readonly Accou
 export const findPerson = async (reads: Reads, id: string): Promise<Account | undefined> =>
   (await listPeople(reads)).find((person) => person.id === id);
 
+/** Everybody who works here now. */
+export const listActive = async (reads: Reads): Promise<readonly Account[]> =>
+  (await listPeople(reads)).filter(({ goneUtc }) => goneUtc === undefined);
+
+/** Somebody who works here now. */
+export const findActive = async (reads: Reads, id: string): Promise<Account | undefined> =>
+  (await listActive(reads)).find((person) => person.id === id);
+
 export async function findPersonByEmail(reads: Reads, email: string): Promise<Account | undefined> {
   const wanted = email.toLowerCase();
   return (await listPeople(reads)).find((person) => person.email === wanted);
 }
 
-export async function insertPerson(tx: Tx, account: Account): Promise<void> {
-  await tx<PersonRow>('people').insert({
+export async function insertPerson(tx: Tx, account: NewAccount): Promise<void> {
+  await tx('people').insert({
     id: account.id,
     email: account.email.toLowerCase(),
     name: account.name,
@@ -70,6 +122,7 @@ export async function insertPerson(tx: Tx, account: Account): Promise<void> {
     role: account.role,
     password_hash: account.passwordHash,
     rank: account.rank,
+    rights: JSON.stringify(account.rights ?? []),
   });
   await stampAnew(tx, 'people');
 }
@@ -95,4 +148,43 @@ export async function chooseSignature(
     });
   await stampAnew(tx, 'people');
   return changed === 1;
+}
+
+/** What can be changed of somebody; what is undefined stays as it is, and null takes it away. */
+export interface AccountChange {
+  readonly name?: string | undefined;
+  readonly email?: string | undefined;
+  readonly position?: string | undefined;
+  readonly phone?: string | undefined;
+  readonly role?: Role | undefined;
+  readonly rights?: readonly FurtherRight[] | undefined;
+  readonly preferences?: Preferences | undefined;
+  readonly writers?: readonly string[] | undefined;
+  readonly goneUtc?: number | null | undefined;
+  readonly secondFactor?: SecondFactor | null | undefined;
+  readonly signsOnAs?: string | null | undefined;
+  readonly passwordHash?: string | null | undefined;
+}
+
+const asText = (value: unknown): string | null | undefined =>
+  value === undefined || value === null ? value : JSON.stringify(value);
+
+export async function updatePerson(tx: Tx, id: string, change: AccountChange): Promise<void> {
+  const columns = {
+    name: change.name,
+    email: change.email?.toLowerCase(),
+    position: change.position,
+    phone: change.phone,
+    role: change.role,
+    rights: asText(change.rights),
+    preferences: asText(change.preferences),
+    writers: asText(change.writers),
+    gone_utc: change.goneUtc,
+    second_factor: asText(change.secondFactor),
+    signs_on_as: change.signsOnAs,
+    password_hash: change.passwordHash,
+  };
+  const given = Object.fromEntries(Object.entries(columns).filter(([, value]) => value !== undefined));
+  if (Object.keys(given).length > 0) await tx('people').where({ id }).update(given);
+  await stampAnew(tx, 'people');
 }

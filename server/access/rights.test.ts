@@ -27,6 +27,7 @@ describe('roles', () => {
       position: '',
       passwordHash: 'secret:hash',
       rank: 1,
+      rights: [],
     };
     const reader = personActor({ ...account, role: 'reader' });
     expect([may(reader, 'read'), may(reader, 'work'), may(systemActor('runner'), 'work')]).toEqual([

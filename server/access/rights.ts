@@ -18,6 +18,14 @@ export const RIGHTS = {
   settings: ['administrator'],
   /** Take the whole practice out. */
   archive: ['administrator'],
+  /** Approve templates for everybody. */
+  approve: ['administrator', 'practitioner'],
+  /** Release a round that is larger than one person may send. */
+  release: ['administrator', 'practitioner'],
+  /** See the figures of everybody. */
+  figures: ['administrator'],
+  /** Invite people, change what they may do, and see them off. */
+  people: ['administrator'],
 } as const satisfies Readonly<Record<string, readonly Role[]>>;
 
 export type Right = keyof typeof RIGHTS;
@@ -29,5 +37,10 @@ const holders = (right: Right): readonly Role[] => RIGHTS[right];
 export const roleHas = (role: Role, right: Right): boolean => holders(right).includes(role);
 
 /** The application itself is bound by what its code does, not by a role. */
-export const may = (actor: Actor, right: Right): boolean =>
-  actor.kind === 'system' || roleHas(actor.role, right);
+export const may = (actor: Actor, right: Right): boolean => actor.kind === 'system' || holds(actor, right);
+
+/** Whether somebody has a right, by their role or given to them besides. */
+export const holds = (
+  { role, rights }: { readonly role: Role; readonly rights: readonly Right[] },
+  right: Right,
+): boolean => roleHas(role, right) || rights.includes(right);

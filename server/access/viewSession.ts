@@ -1,10 +1,11 @@
 import type { Session, User } from '../../contract/session.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import type { Services } from '../platform/services.ts';
-import { listPeople } from './peopleQueries.ts';
+import { listActive } from './peopleQueries.ts';
 import type { Account } from './peopleQueries.ts';
-import { RIGHT_NAMES, roleHas } from './rights.ts';
+import { holds, RIGHT_NAMES, roleHas } from './rights.ts';
 import type { PersonScope } from './scope.ts';
+import { mustFirst } from './signIn/mustFirst.ts';
 
 const viewUser = ({
   id,
@@ -12,13 +13,14 @@ const viewUser = ({
   email,
   position,
   role,
-}: Pick<Account, 'id' | 'name' | 'email' | 'position' | 'role'>): User => ({
+  rights,
+}: Pick<Account, 'id' | 'name' | 'email' | 'position' | 'role' | 'rights'>): User => ({
   id,
   name,
   email,
   position,
   role,
-  rights: RIGHT_NAMES.filter((right) => roleHas(role, right)),
+  rights: RIGHT_NAMES.filter((right) => holds({ role, rights }, right)),
   mayChange: roleHas(role, 'work'),
 });
 
@@ -30,8 +32,9 @@ export async function viewSession(
   return {
     user: viewUser(scope.actor),
     practice: { name: practice.name, timeZone, region },
-    others: config.demo ? (await listPeople(scope)).map(viewUser) : [],
+    others: config.demo ? (await listActive(scope)).map(viewUser) : [],
     mailboxesUrl: config.mailboxesUrl ?? null,
     holdSeconds,
+    first: config.demo ? null : await mustFirst(scope),
   };
 }

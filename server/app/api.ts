@@ -7,7 +7,8 @@ import type { Endpoint } from '../access/endpoint.ts';
 import { may } from '../access/rights.ts';
 import { scopeOf } from '../access/scopeOf.ts';
 import type { PersonScope } from '../access/scope.ts';
-import { SESSION_MS, SessionStore } from '../access/sessionStore.ts';
+import { COOKIE_MS, SessionStore } from '../access/sessionStore.ts';
+import { mustFirst } from '../access/signIn/mustFirst.ts';
 import { streamEvents } from '../access/streamEvents.ts';
 import { ownOrigin } from '../http/guards.ts';
 import { openApi } from '../http/openapi.ts';
@@ -25,13 +26,17 @@ const MAX_BODY = '2mb';
 const MAX_OPEN_BODY = '20kb';
 /** A library with its pictures. */
 const MAX_PACK = '60mb';
-/** Sign-ins tried from one address in a quarter of an hour. */
-const SIGN_IN_TRIES = 30;
+/** Requests to sign in from one address in a quarter of an hour, an office behind one line among them; tries that fail are counted apart. */
+const SIGN_IN_TRIES = 300;
+
+/** What a page asks for by itself, with nobody at it, keeps no session alive. */
+const UNASKED = 'Officium-Unasked';
 
 /** Everything under `/api`. */
 export function api(services: AppServices, secret: string): Router {
+  const { config } = services;
   const router = express.Router();
-  const store = new SessionStore(services.db, services.now);
+  const store = new SessionStore(services.db, () => services.now());
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
@@ -50,17 +55,24 @@ export function api(services: AppServices, secret: string): Router {
       store,
       resave: false,
       saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'lax', maxAge: SESSION_MS, secure: false },
+      proxy: config.proxies > 0,
+      cookie: { httpOnly: true, sameSite: 'lax', maxAge: COOKIE_MS, secure: config.https },
     }),
   );
   router.post('/v1/session', signInLimit(services));
+  router.post('/v1/password-links{/:token}', signInLimit(services));
   router.get('/v1/events', async (request, response) => {
     await whoMay(services, 'read', request);
     const stillThere = async (): Promise<PersonScope | undefined> =>
       personScope(services, (await store.find(request.sessionID))?.personId);
     streamEvents(services, stillThere, request, response);
   });
-  const receiveFiles = receiveFilesInto(join(services.config.dataFolder, 'received'));
+  router.use((request, _response, next) => {
+    if (request.get(UNASKED) === undefined && request.session.personId !== undefined)
+      void store.see(request.sessionID);
+    next();
+  });
+  const receiveFiles = receiveFilesInto(join(config.dataFolder, 'received'));
   for (const endpoint of ENDPOINTS) {
     // Who asks is known before a body is read.
     const read = endpoint.uploads ? [receiveFiles] : endpoint.body ? [readJson(endpoint)] : [];
@@ -135,6 +147,8 @@ async function whoMay(
   const scope = await whoAsks(services, request);
   if (right === 'open') return scope;
   if (!scope) throw new DomainProblem('notSignedIn');
+  if (right === 'self') return scope;
+  if ((await mustFirst(scope)) !== null) throw new DomainProblem('secondFactorFirst');
   if (may(scope.actor, right)) return scope;
   throw new DomainProblem(may(scope.actor, 'work') ? 'notYours' : 'readOnly');
 }

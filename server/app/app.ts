@@ -19,14 +19,23 @@ export async function createApp(services: AppServices): Promise<Express> {
   const { config, db, log } = services;
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', config.proxies);
   app.use(pinoHttp({ logger: log, autoLogging: false }));
-  app.use(helmet({ contentSecurityPolicy: { directives: CSP }, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: CSP },
+      strictTransportSecurity: config.https ? { maxAge: HSTS_SECONDS, includeSubDomains: false } : false,
+    }),
+  );
   app.use(knownHost(config));
   app.use('/api', api(services, await inTransaction(db, sessionSecret)));
   if (config.webFolder !== undefined) servePages(app, config.webFolder);
   app.use(problemHandler(services));
   return app;
 }
+
+/** A year. */
+const HSTS_SECONDS = 31_536_000;
 
 const CSP = {
   'default-src': ["'self'"],

@@ -132,6 +132,12 @@ function scaleOf(text: string | undefined): number {
   throw new ConfigError(`OFFICIUM_RETRY_SCALE must be a number above 0, up to 10, not "${text ?? ''}".`);
 }
 
+function proxiesOf(text: string | undefined): number {
+  const proxies = Number(filled(text) ?? '0');
+  if (Number.isInteger(proxies) && proxies >= 0 && proxies <= 9) return proxies;
+  throw new ConfigError(`OFFICIUM_PROXIES must be a number from 0 to 9, not "${text ?? ''}".`);
+}
+
 export function readConfig(env: Environment): Config {
   return {
     host: filled(env['OFFICIUM_HOST']) ?? '127.0.0.1',
@@ -156,6 +162,8 @@ export function readConfig(env: Environment): Config {
     textRepliesUrl: webAddress(env['OFFICIUM_TEXT_REPLIES_URL'], 'OFFICIUM_TEXT_REPLIES_URL'),
     printerUrl: webAddress(env['OFFICIUM_PRINTER_URL'], 'OFFICIUM_PRINTER_URL'),
     mailboxesUrl: filled(env['OFFICIUM_MAILBOXES_URL']),
+    proxies: proxiesOf(env['OFFICIUM_PROXIES']),
+    https: env['OFFICIUM_HTTPS'] === '1',
     logLevel: filled(env['OFFICIUM_LOG']) ?? 'info',
   };
 }

@@ -1,5 +1,7 @@
 import type { Endpoint } from '../access/endpoint.ts';
-import { sessionRoutes } from '../access/routes.ts';
+import { peopleRoutes } from '../access/people/routes.ts';
+import { profileRoutes } from '../access/profile/routes.ts';
+import { signInRoutes } from '../access/signIn/routes.ts';
 import { exportRoutes } from '../correspondence/exports/routes.ts';
 import { correspondenceRoutes } from '../correspondence/routes.ts';
 import { directoryRoutes } from '../directory/routes.ts';
@@ -20,7 +22,9 @@ import type { AppServices } from './services.ts';
 
 /** Every operation of the API. */
 export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
-  ...sessionRoutes,
+  ...signInRoutes,
+  ...peopleRoutes,
+  ...profileRoutes,
   ...directoryRoutes,
   ...matterRoutes,
   ...recipientRoutes,

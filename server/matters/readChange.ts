@@ -2,7 +2,7 @@ import { DomainProblem } from '../platform/problems/problem.ts';
 import type { StoredMatter } from './matter.ts';
 import type { ChangeMatter } from '../../contract/matterTypes.ts';
 import type { MatterChange } from './changeQueries.ts';
-import { listPeople, findPerson } from '../access/peopleQueries.ts';
+import { findActive, listActive } from '../access/peopleQueries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
 import type { MatterType, FactDefinition, Row } from '../../core/model/matter.ts';
 import { soundValue } from '../../core/model/soundValue.ts';
@@ -26,7 +26,7 @@ export async function readChange(
   const { title, stage, responsibleId, facts, dates, tables, parties, restricted, visibleTo } = change;
   if (stage !== undefined && !type.stages.some(({ key }) => key === stage))
     refuse({ code: 'noSuch', what: 'stage' });
-  if (responsibleId !== undefined && !(await findPerson(scope, responsibleId)))
+  if (responsibleId !== undefined && !(await findActive(scope, responsibleId)))
     refuse({ code: 'noSuch', what: 'person' });
   if (parties) {
     const known = await findContacts(
@@ -37,7 +37,7 @@ export async function readChange(
       refuse({ code: 'contactGone' });
     refuseParties(type, parties);
   }
-  const people = new Set((await listPeople(scope)).map((person) => person.id as string));
+  const people = new Set((await listActive(scope)).map((person) => person.id as string));
   if (visibleTo?.some((personId) => !people.has(personId))) refuse({ code: 'noSuch', what: 'person' });
   return {
     ...(title === undefined ? {} : { title: title.trim() }),

@@ -1,5 +1,5 @@
 import type { Services } from '../platform/services.ts';
-import { listPeople } from '../access/peopleQueries.ts';
+import { listActive } from '../access/peopleQueries.ts';
 import type { MatterRecordView } from '../../contract/matterTypes.ts';
 import { findMatter } from './queries.ts';
 import { notFound } from '../platform/problems/problem.ts';
@@ -36,7 +36,7 @@ export async function readRecord(
     dates: plainCopy(matter.dates),
     tables: plainCopy(matter.tables),
     parties: matter.parties.map(({ role, contact }) => ({ role, contactId: contact.id, name: contact.name })),
-    people: (await listPeople(scope)).map(({ id: personId, name }) => ({ id: personId, name })),
+    people: (await listActive(scope)).map(({ id: personId, name }) => ({ id: personId, name })),
     restricted: matter.restricted,
     visibleTo: await accessTo(scope, id),
     calculated: steps.map((step) => ({

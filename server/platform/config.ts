@@ -30,6 +30,10 @@ export interface Config {
   readonly printerUrl: string | undefined;
   /** Where the stand-in mail host shows its mailboxes. */
   readonly mailboxesUrl: string | undefined;
+  /** How many proxies of the practice's own stand before the server: what they say of who asks is believed. */
+  readonly proxies: number;
+  /** Whether browsers reach it over HTTPS alone: cookies are marked so, and browsers are told to stay with it (RFC 6797). */
+  readonly https: boolean;
   readonly logLevel: string;
 }
 

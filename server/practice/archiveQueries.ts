@@ -3,13 +3,14 @@ import { deferForeignKeys } from '../platform/database/dialects/sqlite/expressio
 import { putRows, rowsOf, tableNames } from '../platform/database/dialects/sqlite/rows.ts';
 import type { Database } from '../platform/database/openDatabase.ts';
 import { sql } from '../platform/database/reads.ts';
+import { SIGN_IN_KEY, withoutClientSecret } from '../access/signIn/signInSettings.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { SECRET_KEY } from '../platform/settings/queries.ts';
 import { MAIL_HOSTS_KEY, withoutPasswords } from '../platform/mail/mailHostQueries.ts';
 
 /** Tables that are the application’s own affair, or belong to whoever is signed in here. */
-const LEFT_OUT = /^(?:knex_|sessions$)/;
+const LEFT_OUT = /^(?:knex_|sessions$|person_links$|sign_in_tries$)/;
 
 /** Every table that an archive holds, those that others refer to first where it matters. */
 export async function archiveTables(scope: Scope): Promise<string[]> {
@@ -21,6 +22,7 @@ type Row = Readonly<Record<string, unknown>>;
 /** A row of the settings as an archive holds it: mail hosts without their passwords, and not what sessions are signed with. */
 function withoutSecrets(row: Row): readonly Row[] {
   if (row['key'] === SECRET_KEY) return [];
+  if (row['key'] === SIGN_IN_KEY) return [{ ...row, value: withoutClientSecret(String(row['value'])) }];
   return row['key'] === MAIL_HOSTS_KEY ? [{ ...row, value: withoutPasswords(String(row['value'])) }] : [row];
 }
 

@@ -1,7 +1,8 @@
 import type { Services } from '../platform/services.ts';
 import type { Standing, TemplateDetail } from '../../contract/templates.ts';
 import { findInLibrary } from './libraryQueries.ts';
-import { notFound } from '../platform/problems/problem.ts';
+import { may } from '../access/rights.ts';
+import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { refuseErrors } from './refuseErrors.ts';
 import { updateTemplate } from './queries.ts';
 import { readTemplate } from './readTemplate.ts';
@@ -17,6 +18,8 @@ export async function changeStanding(
 ): Promise<TemplateDetail> {
   const found = await findInLibrary(scope, id);
   if (!found) throw notFound('template');
+  if (standing === 'approved' && !may(scope.actor, 'approve'))
+    throw new DomainProblem('notYours', [{ code: 'approvingNotYours' }, { code: 'nothingChanged' }]);
   if (standing === 'approved') await refuseErrors(scope, found.content);
   const ownerId = standing === 'private' ? (found.ownerId ?? scope.actor.id) : found.ownerId;
   await changing(services, scope, async ({ tx, audit, tell }) => {

@@ -1,10 +1,10 @@
 import type { Signatures } from '../../contract/passages.ts';
-import { listPeople } from '../access/peopleQueries.ts';
+import { listActive } from '../access/peopleQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
 /** Whose default signature is which passage. */
 export async function readSignatures(scope: PersonScope): Promise<Signatures> {
-  const people = await listPeople(scope);
+  const people = await listActive(scope);
   return {
     people: people.map(({ id, name, signaturePassageId, furtherSignatures = [] }) => ({
       id,

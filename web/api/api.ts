@@ -34,6 +34,10 @@ const noted: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = asy
 
 /** What the server keeps, by what it is; all of it is stale where nobody listened for changes. */
 export const TAGS = [
+  'People',
+  'Profile',
+  'Sessions',
+  'SignIn',
   'Session',
   'Matters',
   'Matter',

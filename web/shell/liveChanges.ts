@@ -48,6 +48,8 @@ function staleTags(event: ChangeEvent): Tags {
       return [{ type: 'Passage', id }, 'Passages', 'Shelf', 'Template'];
     case 'contact':
       return [{ type: 'Contact', id }, 'Contacts', 'Matter'];
+    case 'person':
+      return ['People', 'Session', 'Matter'];
     case 'inTray':
       return ['InTray'];
     case 'matterType':

@@ -15,8 +15,21 @@ import { connection } from '../state/connection.ts';
 import { preferences } from '../state/preferences.ts';
 
 const RIGHTS: Readonly<Record<Role, readonly Right[]>> = {
-  administrator: ['read', 'export', 'own', 'work', 'wording', 'restrict', 'settings', 'archive'],
-  practitioner: ['read', 'export', 'own', 'work', 'wording', 'restrict'],
+  administrator: [
+    'read',
+    'export',
+    'own',
+    'work',
+    'wording',
+    'restrict',
+    'settings',
+    'archive',
+    'approve',
+    'release',
+    'figures',
+    'people',
+  ],
+  practitioner: ['read', 'export', 'own', 'work', 'wording', 'restrict', 'approve', 'release'],
   assistant: ['read', 'export', 'own', 'work', 'wording'],
   reader: ['read', 'export', 'own'],
 };
@@ -36,6 +49,7 @@ export const sessionOf = (role: Role): Session => ({
   others: [],
   mailboxesUrl: null,
   holdSeconds: 10,
+  first: null,
 });
 
 /** A request that a page made. */

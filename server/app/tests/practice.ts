@@ -141,7 +141,7 @@ export interface Client {
     body?: unknown,
     headers?: Readonly<Record<string, string>>,
   ) => Promise<Answer>;
-  readonly signIn: (email: string) => Promise<void>;
+  readonly signIn: (email: string, password?: string, code?: string) => Promise<Answer>;
   /** Listens to changes while some work is done; gives all that was heard within a moment of it. */
   readonly listen: (work: () => void | Promise<void>) => Promise<string>;
   readonly close: () => Promise<void>;
@@ -185,7 +185,7 @@ export async function serve(services: AppServices): Promise<Client> {
     origin,
     cookie: () => cookie,
     call,
-    signIn: async (email) => void (await call('POST', '/session', { email })),
+    signIn: (email, password, code) => call('POST', '/session', { email, password, code }),
     listen: async (work) => {
       const abort = new AbortController();
       const stream = await fetch(`${origin}/api/v1/events`, {

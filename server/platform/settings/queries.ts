@@ -9,18 +9,30 @@ import type { PracticeSettings } from './practiceSettings.ts';
 
 const KEY = 'practice';
 
-export const readSettings = kept(['settings'], async (reads): Promise<PracticeSettings> => {
-  const row = await sql(reads)('settings').where({ key: KEY }).first<{ value: string } | undefined>('value');
-  return { ...DEFAULT_SETTINGS, ...(row && fromJson<Partial<PracticeSettings>>(row.value)) };
-});
+/** A setting as it is kept, JSON; undefined where it was never set. */
+export async function findSetting(reads: Reads, key: string): Promise<string | undefined> {
+  const row = await sql(reads)('settings').where({ key }).first<{ value: string } | undefined>('value');
+  return row?.value;
+}
 
-export async function writeSettings(tx: Tx, settings: PracticeSettings): Promise<void> {
+export async function writeSetting(tx: Tx, key: string, value: unknown): Promise<void> {
   await tx('settings')
-    .insert({ key: KEY, value: JSON.stringify(settings) })
+    .insert({ key, value: JSON.stringify(value) })
     .onConflict('key')
     .merge();
   await stampAnew(tx, 'settings');
 }
+
+export const readSettings = kept(['settings'], async (reads): Promise<PracticeSettings> => {
+  const value = await findSetting(reads, KEY);
+  return {
+    ...DEFAULT_SETTINGS,
+    ...(value === undefined ? {} : fromJson<Partial<PracticeSettings>>(value)),
+  };
+});
+
+export const writeSettings = (tx: Tx, settings: PracticeSettings): Promise<void> =>
+  writeSetting(tx, KEY, settings);
 
 /** Where the secret of session cookies is kept; it stays out of archives. */
 export const SECRET_KEY = 'sessionSecret';
@@ -37,10 +49,8 @@ const FOLDING_KEY = 'foldedAs';
 
 /** By which folding names are indexed; undefined where nobody has said. */
 export async function foldedAs(reads: Reads): Promise<number | undefined> {
-  const row = await sql(reads)('settings')
-    .where({ key: FOLDING_KEY })
-    .first<{ value: string } | undefined>('value');
-  return row && fromJson<number>(row.value);
+  const value = await findSetting(reads, FOLDING_KEY);
+  return value === undefined ? undefined : fromJson<number>(value);
 }
 
 export async function writeFoldedAs(tx: Tx, version: number): Promise<void> {

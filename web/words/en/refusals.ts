@@ -48,6 +48,11 @@ const REFUSALS: Readonly<Record<ProblemCode, string>> = {
   tooManyTries: 'Too many tries. Wait a little, then try again.',
   brokenBlob: 'Its bytes on disk have changed. Restore it from a backup; everything else is untouched.',
   internal: 'Something went wrong on the server.',
+  secondFactorNeeded: 'Give the code that your authenticator shows now.',
+  secondFactorFirst: 'The practice asks for a second factor. Set it up first; nothing was changed.',
+  badPassword: 'The password cannot be taken. Nothing was changed.',
+  badPerson: 'This cannot be saved. Nothing was changed.',
+  linkOver: 'The link holds no longer.',
   testNotSent: 'The test was not sent. Your draft is unchanged.',
   hostUnwell: 'Nothing was changed: the server’s disk is full or busy. Make room or wait, then try again.',
 };
@@ -80,6 +85,7 @@ const THINGS: Readonly<Record<Thing, string>> = {
   picture: 'picture',
   role: 'role',
   savedSearch: 'saved search',
+  session: 'session',
   signature: 'signature',
   stage: 'stage',
   table: 'table on this matter type',
@@ -167,6 +173,7 @@ const SENTENCES: Sentences = {
   cardTooLong: () => 'It is longer than any card is.',
   notACard: () => 'It is not a vCard that can be read.',
 
+  approvingNotYours: () => 'You may not approve templates. Someone who may can do it for you.',
   errorsStopApproval: () => 'A template with an error cannot be approved.',
   fileNeverUploaded: () => 'A file that it encloses was never uploaded here. Choose the file again.',
   tooLongWithPassages: () => 'With the passages within it, it would be longer than any letter.',
@@ -220,6 +227,24 @@ const SENTENCES: Sentences = {
   pictureDamaged: () => 'The picture is damaged.',
   lockedOrNoPdf: ({ name }) => `“${name}” is locked, or no PDF. Nothing was joined.`,
   notAMessage: () => 'It is not a message: .eml and mbox files can be taken in.',
+
+  addressOfAnother: ({ name }) => `${name} has this address already.`,
+  lastAdministrator: ({ name }) => `${name} is the last administrator. Make somebody else one first.`,
+  handedToThemselves: () => 'Whoever leaves cannot take over from themselves.',
+  workNotHandedOn: ({ name }) =>
+    `${name} still answers for matters or has follow-ups to do. Choose who takes them over.`,
+  passwordTooShort: ({ least }) =>
+    `A password has at least ${least} characters. Three or four words are easy to keep in mind.`,
+  passwordGuessable: () =>
+    'This password would soon be guessed: it is made of common words, names, days or keys that lie side by side. Add words that have nothing to do with each other.',
+  passwordIsTheSame: () => 'This is the password you have already.',
+  currentNotRight: () => 'The password that you have now is not right.',
+  codeNotRight: () => 'The code is not right, or was used already. Wait for the next one.',
+  secondFactorInForce: () => 'A second factor is in force. Remove it first.',
+  secondFactorRequired: () => 'The practice asks for a second factor of everybody.',
+  linkUsed: () => 'The link was used already. Sign in, or ask for another.',
+  linkEnded: () => 'The link has ended. Ask for another.',
+  issuerNotAnAddress: ({ value }) => `“${value}” is not an address that begins with https://.`,
 
   inTheInTray: () => 'It is in the in-tray already.',
   filedThere: () => 'It is filed there already.',
