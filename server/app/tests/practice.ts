@@ -161,6 +161,7 @@ export async function serve(services: AppServices): Promise<Client> {
 
   const call: Client['call'] = async (method, path, body, headers = {}) => {
     const response = await fetch(`${origin}/api/v1${path}`, {
+      redirect: 'manual',
       method,
       headers: {
         Origin: origin,
