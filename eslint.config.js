@@ -57,6 +57,7 @@ const PAGES = [
   'passages',
   'practice',
   'sign-in',
+  'profile',
   'sign-out',
   'templates',
   'today',

@@ -56,6 +56,11 @@ export const Session = Type.Object({
   /** Where the stand-in mail host shows its mailboxes, when one is running. */
   mailboxesUrl: Type.Union([Type.String(), Type.Null()]),
   holdSeconds: Type.Integer(),
+  /** How whoever is signed in likes the application; what they never chose is not said. */
+  preferences: Type.Object({
+    keys: Type.Optional(Type.Boolean()),
+    colours: Type.Optional(Type.Union([Type.Literal('light'), Type.Literal('dark'), Type.Literal('system')])),
+  }),
   /** What must be done before anything else can be. */
   first: Type.Union([Type.Literal('secondFactor'), Type.Null()]),
 });

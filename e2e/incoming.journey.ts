@@ -247,7 +247,7 @@ test('what was filed is found by its words, taken out as one PDF, and what was b
   ]);
   expect(await download.failure()).toBeNull();
 
-  await page.goto(`${application.url}/practice`);
+  await page.goto(`${application.url}/practice/archive`);
   await page.getByRole('button', { name: 'Verify the archive' }).click();
   await expect(page.getByText(/The seals of all \d+ entries hold/)).toBeVisible({ timeout: 30_000 });
   rmSync(join(application.folder, 'practice', 'blobs', await anyBlob(page, application)), { force: true });

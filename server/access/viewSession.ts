@@ -1,7 +1,7 @@
 import type { Session, User } from '../../contract/session.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import type { Services } from '../platform/services.ts';
-import { listActive } from './peopleQueries.ts';
+import { findActive, listActive } from './peopleQueries.ts';
 import type { Account } from './peopleQueries.ts';
 import { holds, RIGHT_NAMES, roleHas } from './rights.ts';
 import type { PersonScope } from './scope.ts';
@@ -35,6 +35,7 @@ export async function viewSession(
     others: config.demo ? (await listActive(scope)).map(viewUser) : [],
     mailboxesUrl: config.mailboxesUrl ?? null,
     holdSeconds,
+    preferences: { ...(await findActive(scope, scope.actor.id))?.preferences },
     first: config.demo ? null : await mustFirst(scope),
   };
 }

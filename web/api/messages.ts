@@ -97,12 +97,27 @@ const messagesApi = api.injectEndpoints({
       query: ({ id, decision }) => ({ url: `/messages/${id}/decide`, method: 'POST', body: { decision } }),
       invalidatesTags: ['OutTray'],
     }),
-    discard: build.mutation<null, string>({ query: (id) => ({ url: `/messages/${id}`, method: 'DELETE' }) }),
+    discard: build.mutation<null, string>({
+      query: (id) => ({ url: `/messages/${id}`, method: 'DELETE' }),
+      onQueryStarted: (id, { queryFulfilled }) => {
+        offDesk.add(id);
+        queryFulfilled.catch(() => offDesk.delete(id));
+      },
+    }),
     restore: build.mutation<Message, string>({
       query: (id) => ({ url: `/messages/${id}/restore`, method: 'POST' }),
+      onQueryStarted: (id) => {
+        offDesk.delete(id);
+      },
     }),
   }),
 });
+
+/** Drafts that this window took off the desk. */
+const offDesk = new Set<string>();
+
+/** Whether a draft was taken off the desk here: there is nothing to ask for of it until it is put back. */
+export const isOffDesk = (id: string): boolean => offDesk.has(id);
 
 /** The drafts of a matter are asked for anew where they are shown: one was written on until now. */
 export const draftLeft = (matterId: string) => api.util.invalidateTags([{ type: 'OnItsWay', id: matterId }]);

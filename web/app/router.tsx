@@ -17,6 +17,11 @@ const passage = later(() => import('../pages/passages/PassagePage.tsx'), 'Passag
 /** Every view has an address, and the folder of `pages/` that its address names (CONTRIBUTING.md). */
 export const router = createBrowserRouter([
   {
+    path: '/welcome/:token',
+    hydrateFallbackElement: <></>,
+    ...later(() => import('../pages/sign-in/WelcomePage.tsx'), 'WelcomePage'),
+  },
+  {
     path: '/',
     element: <Frame />,
     errorElement: <FaultPage />,
@@ -68,11 +73,28 @@ export const router = createBrowserRouter([
         path: 'directory/:contactId',
         ...later(() => import('../pages/directory/ContactPage.tsx'), 'ContactPage'),
       },
-      { path: 'practice', ...later(() => import('../pages/practice/PracticePage.tsx'), 'PracticePage') },
       {
-        path: 'practice/sending',
-        ...later(() => import('../pages/practice/sending/SendingPage.tsx'), 'SendingPage'),
+        path: 'practice',
+        ...later(() => import('../pages/practice/PracticeFrame.tsx'), 'PracticeFrame'),
+        children: [
+          { index: true, ...later(() => import('../pages/practice/PracticePage.tsx'), 'PracticePage') },
+          {
+            path: 'people',
+            ...later(() => import('../pages/practice/people/PeoplePage.tsx'), 'PeoplePage'),
+          },
+          {
+            path: 'sign-in',
+            ...later(() => import('../pages/practice/people/SignInChapter.tsx'), 'SignInChapter'),
+          },
+          {
+            path: 'sending',
+            ...later(() => import('../pages/practice/sending/SendingPage.tsx'), 'SendingPage'),
+          },
+          { path: 'kinds', ...later(() => import('../pages/practice/kinds/KindsPage.tsx'), 'KindsPage') },
+          { path: 'archive', ...later(() => import('../pages/practice/ArchivePage.tsx'), 'ArchivePage') },
+        ],
       },
+      { path: 'profile', ...later(() => import('../pages/profile/ProfilePage.tsx'), 'ProfilePage') },
       {
         path: 'practice/kinds/new',
         ...later(() => import('../pages/practice/kinds/MatterTypePage.tsx'), 'MatterTypePage'),

@@ -13,8 +13,10 @@ import { setSingleKeys, useKeys } from '../ui/keys.ts';
 import { KeysCard } from './KeysCard.tsx';
 import { LineDown } from './LineDown.tsx';
 import { Rail } from './Rail.tsx';
+import { SecondFactorFirst } from './SecondFactorFirst.tsx';
 import { SignInAgain } from './SignInAgain.tsx';
 import { TopLine } from './TopLine.tsx';
+import { usePreferences } from './usePreferences.ts';
 import { useKeepPage } from './useKeepPage.ts';
 import { useHandOver } from './useHandOver.ts';
 import { useViewHeading } from './useViewHeading.ts';
@@ -26,6 +28,9 @@ import classes from './Frame.module.css';
 /** The rail, the top line, and the view between them; or signing in. */
 export function Frame() {
   const { data: session, error, refetch } = useSessionQuery();
+  const { pathname } = useLocation();
+  if (session?.first === 'secondFactor' && pathname !== '/sign-out')
+    return <SecondFactorFirst user={session.user} />;
   if (session) return <Desk session={session} />;
   if (problemCode(error) === 'notSignedIn') return <SignInPage />;
   if (!error) return null;
@@ -44,6 +49,7 @@ function Desk({ session }: { readonly session: Session }) {
   useEffect(() => {
     setSingleKeys(singleKeys);
   }, [singleKeys]);
+  usePreferences(session.preferences);
   useLiveChanges();
   useHandOver(session.user.id);
   useKeepPage();

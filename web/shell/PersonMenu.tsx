@@ -2,6 +2,7 @@ import { Menu, useComputedColorScheme, useMantineColorScheme } from '@mantine/co
 import { useDispatch, useSelector } from 'react-redux';
 import { Link } from 'react-router';
 import type { Session } from '../../contract/session.ts';
+import { useChangeProfileMutation } from '../api/profile.ts';
 import { useSignInMutation } from '../api/session.ts';
 import { selectSingleKeys, singleKeysSet } from '../state/preferences.ts';
 import { say } from '../words/en/shell.ts';
@@ -10,6 +11,7 @@ import classes from './PersonMenu.module.css';
 /** Who is here; in the demo, whom else to be. Changing person loads the page anew: nothing of the other stays. */
 export function PersonMenu({ session }: { readonly session: Session }) {
   const [signIn] = useSignInMutation();
+  const [change] = useChangeProfileMutation();
   const dispatch = useDispatch();
   const singleKeys = useSelector(selectSingleKeys);
   const { setColorScheme } = useMantineColorScheme();
@@ -42,6 +44,7 @@ export function PersonMenu({ session }: { readonly session: Session }) {
         <Menu.Item
           onClick={() => {
             setColorScheme(dark ? 'light' : 'dark');
+            void change({ colours: dark ? 'light' : 'dark' });
           }}
         >
           {dark ? say.lightPaper : say.darkPaper}
@@ -49,6 +52,7 @@ export function PersonMenu({ session }: { readonly session: Session }) {
         <Menu.Item
           onClick={() => {
             dispatch(singleKeysSet(!singleKeys));
+            void change({ keys: !singleKeys });
           }}
         >
           {singleKeys ? say.switchSingleKeysOff : say.switchSingleKeysOn}
@@ -58,6 +62,9 @@ export function PersonMenu({ session }: { readonly session: Session }) {
             {say.whatRecipientsGot}
           </Menu.Item>
         )}
+        <Menu.Item component={Link} to="/profile">
+          {say.aboutYou}
+        </Menu.Item>
         <Menu.Item component={Link} to="/sign-out">
           {say.signOut}
         </Menu.Item>

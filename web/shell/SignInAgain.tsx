@@ -1,4 +1,4 @@
-import { Modal, PasswordInput } from '@mantine/core';
+import { Modal, PasswordInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { FormEvent } from 'react';
 import { useDispatch } from 'react-redux';
@@ -7,7 +7,7 @@ import { api, TAGS } from '../api/api.ts';
 import { useSignInMutation } from '../api/session.ts';
 import { sessionResumed } from '../state/connection.ts';
 import { Button } from '../ui/Button.tsx';
-import { problemWords } from '../words/en/wording.ts';
+import { problemCode, problemWords } from '../words/en/wording.ts';
 import { say } from '../words/en/shell.ts';
 import classes from './Connection.module.css';
 
@@ -21,13 +21,16 @@ export function SignInAgain({ user, opened }: SignInAgainProps) {
   const dispatch = useDispatch();
   const [signIn, { error, isLoading }] = useSignInMutation();
   const [password, setPassword] = useState('');
+  const [code, setCode] = useState('');
+  const asksCode = problemCode(error) === 'secondFactorNeeded';
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    void signIn({ email: user.email, password })
+    void signIn({ email: user.email, password, ...(code === '' ? {} : { code }) })
       .unwrap()
       .then(
         () => {
           setPassword('');
+          setCode('');
           dispatch(sessionResumed());
           dispatch(api.util.invalidateTags([...TAGS]));
         },
@@ -55,6 +58,16 @@ export function SignInAgain({ user, opened }: SignInAgainProps) {
             setPassword(event.currentTarget.value);
           }}
         />
+        {asksCode ? (
+          <TextInput
+            label={say.code}
+            autoComplete="one-time-code"
+            value={code}
+            onChange={(event) => {
+              setCode(event.currentTarget.value);
+            }}
+          />
+        ) : null}
         {error ? (
           <p className={classes.problem} role="alert">
             {problemWords(error)}

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import type { ChangeEvent } from '../../contract/events.ts';
 import { api, TAGS } from '../api/api.ts';
+import { isOffDesk } from '../api/messages.ts';
 import { useDispatch, useSelector } from 'react-redux';
 import { lineBack, lineLost, selectConnection } from '../state/connection.ts';
 
@@ -24,7 +25,13 @@ function staleTags(event: ChangeEvent): Tags {
           { type: 'Message', id },
           { type: 'OnItsWay', id: event.matterId },
         ];
-      return [{ type: 'Message', id }, { type: 'OnItsWay', id: event.matterId }, 'OutTray', 'Today'];
+      return [
+        // A draft that was taken off the desk here is not there to be asked for.
+        ...(isOffDesk(id) ? [] : [{ type: 'Message', id } as const]),
+        { type: 'OnItsWay', id: event.matterId },
+        'OutTray',
+        'Today',
+      ];
     case 'entry':
       return [
         { type: 'Matter', id: event.matterId },

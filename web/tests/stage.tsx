@@ -49,6 +49,7 @@ export const sessionOf = (role: Role): Session => ({
   others: [],
   mailboxesUrl: null,
   holdSeconds: 10,
+  preferences: {},
   first: null,
 });
 

@@ -9,6 +9,8 @@ import { findPersonByEmail, listActive, updatePerson } from '../peopleQueries.ts
 import type { Account } from '../peopleQueries.ts';
 import { scopedTo } from '../scope.ts';
 import type { PersonScope } from '../scope.ts';
+import { dropEnded } from '../sessionQueries.ts';
+import { sessionLimits } from './signInWays.ts';
 import { takeCode } from './secondFactor.ts';
 import { noteTry, refuseTooMany, tryOf } from './tries.ts';
 
@@ -67,7 +69,12 @@ export async function begin(
   { secondFactor }: Pick<Account, 'secondFactor'>,
 ): Promise<PersonScope> {
   const scope = scopedTo(services.db, personActor(account));
-  await changing(services, scope, async ({ tx, audit }) => {
+  const { idleMinutes, wholeHours } = await sessionLimits(services.db);
+  await changing(services, scope, async ({ tx, audit, atUtc }) => {
+    await dropEnded(tx, {
+      seenBefore: atUtc - idleMinutes * 60_000,
+      begunBefore: atUtc - wholeHours * 3_600_000,
+    });
     if (secondFactor !== account.secondFactor) await updatePerson(tx, account.id, { secondFactor });
     await audit('session.begun', 'session', account.id);
   });

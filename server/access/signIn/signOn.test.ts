@@ -2,8 +2,8 @@ import { createServer } from 'node:http';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { identityProvider } from '../../../standins/identityProvider.ts';
-import type { Fault, IdentityProvider } from '../../../standins/identityProvider.ts';
+import { IdentityProvider } from '../../../standins/identityProvider.ts';
+import type { Fault } from '../../../standins/identityProvider.ts';
 import { openPractice, serve } from '../../app/tests/practice.ts';
 import type { Client, TestPractice } from '../../app/tests/practice.ts';
 import { writeSetting } from '../../platform/settings/queries.ts';
@@ -29,7 +29,7 @@ beforeAll(async () => {
     listening.listen(0, '127.0.0.1', done);
   });
   const issuer = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
-  provider = identityProvider(issuer, PEOPLE);
+  provider = new IdentityProvider(issuer, PEOPLE);
   await services.write((tx) =>
     writeSetting(tx, SIGN_IN_KEY, { signOn: { label: 'The office', issuer, clientId: 'officium' } }),
   );

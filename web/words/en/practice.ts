@@ -23,6 +23,8 @@ export const say = {
   widthInPx: 'Width in px',
   removeThePicture: 'Remove the picture',
   practice: 'Practice',
+  chapters: 'Chapters of the practice',
+  archive: 'Archive',
   matterTypes: 'Matter types',
   fact: 'fact',
   role: 'role',

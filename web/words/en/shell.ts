@@ -41,6 +41,8 @@ export const say = {
   seeTheWorkAs: 'See the work as',
   lightPaper: 'Light paper',
   darkPaper: 'Dark paper',
+  aboutYou: 'About you',
+  code: 'Code of your authenticator',
   switchSingleKeysOff: 'Switch single keys off',
   switchSingleKeysOn: 'Switch single keys on',
   whatRecipientsGot: 'What recipients got',

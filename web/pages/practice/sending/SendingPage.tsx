@@ -1,4 +1,4 @@
-import { Link, useOutletContext } from 'react-router';
+import { useOutletContext } from 'react-router';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import type { Session } from '../../../../contract/session.ts';
 import { problemWords } from '../../../words/en/wording.ts';
@@ -13,7 +13,6 @@ import { useOpenedSettings, useSettings } from '../useSettings.ts';
 import type { OpenedSettings } from '../useSettings.ts';
 import { MailHosts } from './MailHosts.tsx';
 import { Senders, Times } from './sendingParts.tsx';
-import { ViewHead } from '../../../ui/ViewHead.tsx';
 import { say } from '../../../words/en/practice-sending.ts';
 import classes from '../Practice.module.css';
 
@@ -23,14 +22,13 @@ export function SendingPage() {
   const mayChange = mayDo(user, 'settings');
   const { currentData: sending, error } = useSendingQuery();
   return (
-    <div className={classes.page}>
-      <ViewHead title={say.sendersAndEmail} within={<Link to="/practice">{say.practice}</Link>} />
+    <>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.columns}>
         {sending ? <OpenedSending sending={sending} mayChange={mayChange} /> : null}
         {mayChange ? <MailHosts /> : null}
       </div>
-    </div>
+    </>
   );
 }
 

@@ -1,0 +1,22 @@
+import { PasswordInput } from '@mantine/core';
+import { say } from '../../words/en/profile.ts';
+
+interface NewPasswordFieldProps {
+  readonly value: string;
+  readonly onChange: (password: string) => void;
+}
+
+/** A password that is being chosen, with what makes a good one. Whether it is strong enough is the server’s to say. */
+export function NewPasswordField({ value, onChange }: NewPasswordFieldProps) {
+  return (
+    <PasswordInput
+      label={say.newPassword}
+      description={say.atLeastFifteen}
+      autoComplete="new-password"
+      value={value}
+      onChange={(event) => {
+        onChange(event.currentTarget.value);
+      }}
+    />
+  );
+}
