@@ -179,3 +179,41 @@ function withoutResults(bytes: Buffer): Buffer {
     /^Authentication-Results:.*(?:\r\n[ \t].*)*\r\n/.exec(bytes.toString('latin1', 0, 4_000)) ?? [];
   return bytes.subarray(head.length);
 }
+
+/** Who can sign in to a practice that has nobody yet. */
+export interface FirstPerson {
+  readonly name: string;
+  readonly email: string;
+  readonly password: string;
+}
+
+/** The built application on an empty folder, as a practice starts with it: no demo, and nobody but its first person. */
+export async function startEmpty(
+  first: FirstPerson,
+): Promise<{ readonly url: string; readonly close: () => Promise<void> }> {
+  const folder = mkdtempSync(join(tmpdir(), 'officium-empty-'));
+  const port = await freePort();
+  const server = spawn(process.execPath, [built('server/app/main.js')], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      OFFICIUM_PORT: String(port),
+      OFFICIUM_DATA: join(folder, 'practice'),
+      OFFICIUM_WEB: built('web'),
+      OFFICIUM_SMTP_PORT: String(await freePort()),
+      OFFICIUM_FIRST_NAME: first.name,
+      OFFICIUM_FIRST_EMAIL: first.email,
+      OFFICIUM_FIRST_PASSWORD: first.password,
+      OFFICIUM_LOG: 'error',
+    },
+  });
+  await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`);
+  return {
+    url: `http://localhost:${port}`,
+    close: async () => {
+      server.kill('SIGKILL');
+      await ended(server);
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

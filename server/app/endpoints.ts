@@ -6,6 +6,7 @@ import { exportRoutes } from '../correspondence/exports/routes.ts';
 import { correspondenceRoutes } from '../correspondence/routes.ts';
 import { directoryRoutes } from '../directory/routes.ts';
 import { inTrayRoutes } from '../incoming/routes.ts';
+import { documentRoutes } from '../matters/documents/routes.ts';
 import { recipientRoutes } from '../matters/recipientRoutes.ts';
 import { matterRoutes } from '../matters/routes.ts';
 import { matterTypeRoutes } from '../matters/typeRoutes.ts';
@@ -27,6 +28,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...profileRoutes,
   ...directoryRoutes,
   ...matterRoutes,
+  ...documentRoutes,
   ...recipientRoutes,
   ...matterTypeRoutes,
   ...correspondenceRoutes,

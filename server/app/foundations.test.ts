@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { BrokenBlob, blobStore, sha256Hex } from '../platform/blobs/blobStore.ts';
 import { ConfigError, readConfig } from './config.ts';
+import { refuseDemo } from './refuseDemo.ts';
+import { openPractice } from './tests/practice.ts';
+import { updatePerson } from '../access/peopleQueries.ts';
 import { lockFolder } from './folderLock.ts';
 import { hashPassword, passwordFits } from '../access/passwords.ts';
 import { readCursor, writeCursor } from '../platform/database/cursor.ts';
@@ -92,6 +95,22 @@ describe('settings from outside', () => {
       password: 'p/w',
       mailbox: 'In',
     });
+  });
+});
+
+describe('the demo', () => {
+  const with_ = (host: string, hostNames: readonly string[] = []) => ({ demo: true, host, hostNames });
+
+  it('runs on this machine alone, and never where people have passwords', async () => {
+    const practice = await openPractice();
+    const reads = practice.everything;
+    await refuseDemo(with_('127.0.0.1'), reads);
+    await expect(refuseDemo(with_('0.0.0.0'), reads)).rejects.toThrow(ConfigError);
+    await expect(refuseDemo(with_('127.0.0.1', ['office.example']), reads)).rejects.toThrow('this machine');
+    await practice.write((tx) => updatePerson(tx, 'person-idris', { passwordHash: 'salt:key' }));
+    await expect(refuseDemo(with_('127.0.0.1'), practice.everything)).rejects.toThrow('have passwords');
+    await refuseDemo({ ...with_('0.0.0.0'), demo: false }, practice.everything);
+    await practice.close();
   });
 });
 

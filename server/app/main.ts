@@ -9,6 +9,7 @@ import { ConfigError, readConfig } from './config.ts';
 import type { Config } from '../platform/config.ts';
 import { changeFeed } from '../platform/events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
+import { refuseDemo } from './refuseDemo.ts';
 import { renewFolding } from './renewFolding.ts';
 import { composeServices } from './services.ts';
 import { startIndexing } from '../correspondence/indexing.ts';
@@ -33,6 +34,7 @@ async function start(config: Config): Promise<void> {
   await mkdir(config.dataFolder, { recursive: true });
   const unlock = await lockFolder(config.dataFolder);
   const db = await openDatabase(join(config.dataFolder, 'officium.sqlite'));
+  await refuseDemo(config, readingFrom(db, {}));
   // The services wake the runner, and the runner works with them: one of them must come first.
   const relay = { wake: (): void => undefined };
   const services = composeServices({

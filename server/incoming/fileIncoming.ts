@@ -8,7 +8,7 @@ import type { Scope } from '../access/scope.ts';
 import { insertEntry } from '../correspondence/fileQueries.ts';
 import type { NewEntry } from '../correspondence/entry.ts';
 import { touchMatter } from '../matters/changeQueries.ts';
-import { documentBlobs, insertDocument } from '../matters/documentQueries.ts';
+import { documentBlobs, insertDocument } from '../matters/documents/documentQueries.ts';
 import { followUpsAnsweredBy, setFollowUpDone } from '../matters/followUpQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';

@@ -7,7 +7,7 @@ import { matterWords } from '../platform/database/dialects/sqlite/words.ts';
 import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
 import { familyKey } from '../../core/checks/index.ts';
 import { foldName } from '../../core/model/words.ts';
-import { insertDocument } from './documentQueries.ts';
+import { insertDocument } from './documents/documentQueries.ts';
 import type { MatterRecord, Row } from '../../core/model/matter.ts';
 import type { Value } from '../../core/model/value.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';

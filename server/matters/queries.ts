@@ -120,7 +120,7 @@ export async function findMatters(scope: Scope, ids: readonly string[]): Promise
           .select([...ADDRESS]),
         'address_rows',
       ),
-      rowsAsJson(db, DOCUMENT, on('documents', DOCUMENT), 'document_rows'),
+      rowsAsJson(db, DOCUMENT, on('documents', DOCUMENT).whereNull('documents.deleted_utc'), 'document_rows'),
     );
   const types = await matterTypes(scope);
   const people = new Map((await listPeople(scope)).map((person) => [person.id as string, person]));

@@ -10,7 +10,7 @@ import type { FieldInfo } from '../../core/template/fieldCatalogue.ts';
 import { rowsOver } from '../../core/merge/fieldReader.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
-import { documentCategories } from '../matters/documentQueries.ts';
+import { documentCategories } from '../matters/documents/documentQueries.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { readerFor } from '../matters/readerFor.ts';
 import type { MatterType } from '../../core/model/matter.ts';

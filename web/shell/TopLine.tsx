@@ -15,6 +15,8 @@ const VIEWS: readonly (readonly [start: string, name: string])[] = [
   ['/passages', say.templates],
   ['/directory', say.directory],
   ['/practice', say.practice],
+  ['/profile', say.aboutYou],
+  ['/sign-out', say.signOut],
 ];
 
 /** Where I am, the field that finds, and who I am. */

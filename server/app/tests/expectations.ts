@@ -2,7 +2,6 @@ import type { Role } from '../../access/actor.ts';
 
 const EVERYBODY: readonly Role[] = ['administrator', 'practitioner', 'assistant', 'reader'];
 const WORKERS: readonly Role[] = ['administrator', 'practitioner', 'assistant'];
-const PRACTITIONERS: readonly Role[] = ['administrator', 'practitioner'];
 const ADMINISTRATORS: readonly Role[] = ['administrator'];
 /** Nobody is asked who they are. */
 const ANYBODY: readonly Role[] = [];
@@ -97,11 +96,23 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
     on: 'matter',
     address: { documentId: '{document}' },
   },
-  'PATCH /matters/:id/documents/:documentId': {
-    who: PRACTITIONERS,
+  'GET /matters/:id/documents': { who: EVERYBODY, on: 'matter' },
+  'POST /matters/:id/documents': { who: WORKERS, on: 'matter' },
+  'GET /matters/:id/documents/:documentId/preview': {
+    who: EVERYBODY,
     on: 'matter',
     address: { documentId: '{document}' },
-    body: { restricted: false },
+  },
+  'DELETE /matters/:id/documents/:documentId': {
+    who: WORKERS,
+    on: 'matter',
+    address: { documentId: '{document}' },
+  },
+  'PATCH /matters/:id/documents/:documentId': {
+    who: WORKERS,
+    on: 'matter',
+    address: { documentId: '{document}' },
+    body: { line: 'What it is.' },
   },
   'GET /matters/:id/shelf': { who: EVERYBODY, on: 'matter' },
   'GET /matters/:id/shelf/:templateId': {

@@ -171,8 +171,7 @@ export async function serve(services: AppServices): Promise<Client> {
       },
       ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
-    const set = response.headers.get('set-cookie');
-    if (set) cookie = set.split(';')[0] ?? '';
+    cookie = response.headers.get('set-cookie')?.split(';')[0] ?? cookie;
     const bytes = Buffer.from(await response.arrayBuffer());
     const isJson = /json/.test(response.headers.get('content-type') ?? '');
     return {

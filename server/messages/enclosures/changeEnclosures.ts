@@ -4,7 +4,7 @@ import { changing } from '../../access/change.ts';
 import type { Change } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import type { StoredDocument } from '../../matters/matter.ts';
-import { insertDocument } from '../../matters/documentQueries.ts';
+import { insertDocument } from '../../matters/documents/documentQueries.ts';
 import { DomainProblem } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { openDraft } from '../draftLayout.ts';

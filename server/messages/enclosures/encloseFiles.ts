@@ -9,7 +9,7 @@ import type { Services } from '../../platform/services.ts';
 import type { StoredEnclosure } from '../message.ts';
 import { draftOnDesk, putIn } from './changeEnclosures.ts';
 import { documentEnclosure } from './fetchWanted.ts';
-import { documentFrom } from './newDocument.ts';
+import { documentFrom } from '../../matters/documents/newDocument.ts';
 
 /** Encloses files from outside: dropped, chosen or pasted. With a category they are kept on the matter as well. */
 export async function encloseFiles(

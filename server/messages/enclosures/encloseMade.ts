@@ -12,9 +12,9 @@ import type { DraftLayout } from '../draftLayout.ts';
 import { makeLetter } from '../letters.ts';
 import type { StoredEnclosure } from '../message.ts';
 import { draftOnDesk, keepEnclosures, putIn } from './changeEnclosures.ts';
-import { bareName, enclosed } from './enclosed.ts';
+import { bareName, documentFrom } from '../../matters/documents/newDocument.ts';
+import { enclosed } from './enclosed.ts';
 import { attachmentOf, documentEnclosure } from './fetchWanted.ts';
-import { documentFrom } from './newDocument.ts';
 
 /** Encloses what is made or fetched at a word: an earlier attachment, a letter, a PDF of something, several as one. */
 export async function encloseMade(

@@ -9,9 +9,6 @@ export function enclosed({ message }: DraftLayout, enclosureId: string): StoredE
   return found;
 }
 
-/** A file's name without its ending. */
-export const bareName = (name: string): string => name.replace(/\.[^.]{1,8}$/, '');
-
 /** Whether two enclosures are the same thing: the same document, or the same bytes under whatever name. */
 export const isSame = (a: StoredEnclosure, b: StoredEnclosure): boolean =>
   a.blob === b.blob || (a.kind === 'document' && b.kind === 'document' && a.documentId === b.documentId);

@@ -19,3 +19,8 @@ export function fileWordReader(): FileWordReader {
   });
   return { read: run, close };
 }
+
+let shared: FileWordReader | undefined;
+
+/** The words of one file, by a reader that is kept. */
+export const readFileWords = (file: FileToRead): Promise<string> => (shared ??= fileWordReader()).read(file);

@@ -47,8 +47,9 @@ interface PartProps {
 const detailsOf = ({ name, position, phone }: ProfileView) => ({ name, position, phone });
 
 function Details({ profile }: PartProps) {
-  const [values, setValues] = useState(() => detailsOf(profile));
-  const { changed, onSaved } = useSavedAs(values, detailsOf(profile));
+  const [opened] = useState(() => detailsOf(profile));
+  const [values, setValues] = useState(opened);
+  const { changed, onSaved } = useSavedAs(values, opened);
   const [change, { error, isLoading }] = useChangeProfileMutation();
   const save = async (): Promise<void> => {
     const saved = await change(values)

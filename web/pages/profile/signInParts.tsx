@@ -11,6 +11,7 @@ import { NewPasswordField } from '../../parts/password/NewPasswordField.tsx';
 import { SetUpSecondFactor } from '../../parts/secondFactor/SetUpSecondFactor.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
+import { FIELD_LOOK } from '../../ui/fieldLook.ts';
 import { exactTime } from '../../words/dates.ts';
 import { problemWords } from '../../words/en/wording.ts';
 import { say } from '../../words/en/profile.ts';
@@ -39,6 +40,7 @@ export function PasswordPart({ hasPassword }: { readonly hasPassword: boolean })
       <h2>{say.password}</h2>
       {hasPassword ? (
         <PasswordInput
+          {...FIELD_LOOK}
           label={say.thePasswordYouHave}
           autoComplete="current-password"
           value={current}

@@ -1,4 +1,5 @@
 import { PasswordInput } from '@mantine/core';
+import { READING_LOOK } from '../../ui/fieldLook.ts';
 import { say } from '../../words/en/profile.ts';
 
 interface NewPasswordFieldProps {
@@ -10,6 +11,7 @@ interface NewPasswordFieldProps {
 export function NewPasswordField({ value, onChange }: NewPasswordFieldProps) {
   return (
     <PasswordInput
+      {...READING_LOOK}
       label={say.newPassword}
       description={say.atLeastFifteen}
       autoComplete="new-password"

@@ -28,8 +28,9 @@ const wordsOf = ({ name, email, position, phone, role, rights }: PersonView): Pe
 
 /** One of the people: what they are called and may do, their way in, and the way out. */
 export function PersonPanel({ person, people, onClose }: PersonPanelProps) {
-  const [values, setValues] = useState(() => wordsOf(person));
-  const { changed, onSaved } = useSavedAs(values, wordsOf(person));
+  const [opened] = useState(() => wordsOf(person));
+  const [values, setValues] = useState(opened);
+  const { changed, onSaved } = useSavedAs(values, opened);
   const [change, { error, isLoading }] = useChangePersonMutation();
   const [invite, { data: invitation, error: notInvited }] = useInviteMutation();
   const [leaving, setLeaving] = useState(false);

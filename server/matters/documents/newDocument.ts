@@ -1,18 +1,24 @@
 import { zonedTime } from '../../../core/dates/zonedClock.ts';
 import { asId } from '../../../core/model/ids.ts';
 import type { DocumentId } from '../../../core/model/ids.ts';
-import type { StoredDocument } from '../../matters/matter.ts';
+import type { StoredDocument } from '../matter.ts';
 import type { Services } from '../../platform/services.ts';
-import type { DraftLayout } from '../draftLayout.ts';
-import type { StoredEnclosure } from '../message.ts';
-import { bareName } from './enclosed.ts';
 
-type File = Pick<StoredEnclosure, 'fileName' | 'category' | 'mediaType' | 'sizeBytes' | 'blob'>;
+type File = Pick<StoredDocument, 'fileName' | 'category' | 'mediaType' | 'sizeBytes' | 'blob'>;
+
+/** Where a document is put: what lies there already, and the clock that its day is told by. */
+interface Place {
+  readonly matter: { readonly documents: readonly StoredDocument[] };
+  readonly settings: { readonly timeZone: string };
+}
+
+/** A file's name without its ending. */
+export const bareName = (fileName: string): string => fileName.replace(/\.[^.]{1,8}$/, '') || fileName;
 
 /** A new document of the matter; one that is called like another of its category is its next version. */
 export function documentFrom(
   { newId, now }: Pick<Services, 'newId' | 'now'>,
-  { matter, settings }: DraftLayout,
+  { matter, settings }: Place,
   { fileName, category, mediaType, sizeBytes, blob }: File,
   besides: readonly StoredDocument[],
 ): StoredDocument {
