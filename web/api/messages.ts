@@ -53,7 +53,8 @@ const messagesApi = api.injectEndpoints({
         readonly onProgress?: (share: number) => void;
       }
     >({
-      queryFn: ({ id, files, onProgress }) => uploadFiles(`/api/v1/messages/${id}/files`, files, onProgress),
+      queryFn: ({ id, files, onProgress }) =>
+        uploadFiles<Message>(`/api/v1/messages/${id}/files`, files, onProgress),
     }),
     encloseMade: build.mutation<Message, { readonly id: string; readonly order: EncloseOrder }>({
       query: ({ id, order }) => ({ url: `/messages/${id}/enclosures`, method: 'POST', body: order }),

@@ -1,20 +1,26 @@
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query';
-import type { Message } from '../../contract/messages.ts';
 
-type Uploaded =
-  { readonly data: Message; readonly error?: undefined } | { readonly error: FetchBaseQueryError };
+type Uploaded<T> = { readonly data: T; readonly error?: undefined } | { readonly error: FetchBaseQueryError };
+
+/** What the form calls its files, and what it says besides. */
+interface FormOf {
+  readonly field?: string;
+  readonly words?: Readonly<Record<string, string>>;
+}
 
 /**
  * Sends files as a form, telling how much has gone: the one request for which `fetch` cannot say that. The answer has the
  * shape that every other request of ours has.
  */
-export function uploadFiles(
+export function uploadFiles<T>(
   url: string,
   files: readonly File[],
   onProgress: (share: number) => void = () => undefined,
-): Promise<Uploaded> {
+  { field = 'file', words = {} }: FormOf = {},
+): Promise<Uploaded<T>> {
   const body = new FormData();
-  for (const file of files) body.append('file', file);
+  for (const [name, value] of Object.entries(words)) body.append(name, value);
+  for (const file of files) body.append(field, file);
   const request = new XMLHttpRequest();
   return new Promise((resolve) => {
     request.upload.onprogress = ({ loaded, total, lengthComputable }) => {
@@ -23,7 +29,7 @@ export function uploadFiles(
     request.onload = () => {
       const data = readJson(request.responseText);
       const isFine = request.status >= 200 && request.status < 300;
-      resolve(isFine ? { data: data as Message } : { error: { status: request.status, data } });
+      resolve(isFine ? { data: data as T } : { error: { status: request.status, data } });
     };
     request.onerror = () => {
       resolve({ error: { status: 'FETCH_ERROR', error: 'the server cannot be reached' } });

@@ -15,7 +15,7 @@ import { Settled } from '../../../parts/followUps/Settled.tsx';
 import { useSettling } from '../../../parts/followUps/useSettling.ts';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
-import { useRestrictDocumentMutation } from '../../../api/documents.ts';
+import { useChangeDocumentMutation } from '../../../api/documents.ts';
 import { useEditing } from '../editing/useEditing.ts';
 import { say } from '../../../words/en/matter-folder.ts';
 import editing from '../editing/Editing.module.css';
@@ -266,7 +266,7 @@ function DocumentLine({
   readonly mayChange: boolean;
 }) {
   const { user } = useOutletContext<Session>();
-  const [restrict] = useRestrictDocumentMutation();
+  const [change] = useChangeDocumentMutation();
   return (
     <Tip label={`${document.category}, ${fileSize(document.sizeBytes)}`}>
       <div className={classes.document}>
@@ -293,7 +293,11 @@ function DocumentLine({
               <Tip label={document.restricted ? say.anybodyOnTheMatterMay : say.warnBeforeItLeavesThe}>
                 <Button
                   onClick={() =>
-                    void restrict({ matterId, documentId: document.id, restricted: !document.restricted })
+                    void change({
+                      matterId,
+                      documentId: document.id,
+                      change: { restricted: !document.restricted },
+                    })
                   }
                 >
                   {document.restricted ? say.allow : say.restrict}
