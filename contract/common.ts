@@ -1,4 +1,5 @@
 import { Type } from 'typebox';
+import type { Static } from 'typebox';
 import type { SenderChoice } from '../core/model/sender.ts';
 import type { TSchema } from 'typebox';
 
@@ -35,3 +36,10 @@ export const SenderChoiceJson = Type.Unsafe<SenderChoice>(
 
 /** The state of settings that a change stands on, as they were read; where it is left out, the later change holds. */
 export const SettingsRevision = Type.String({ minLength: 1, maxLength: 64 });
+
+/** Some words of a text that is compared with how it was before. */
+export const ComparedPart = Type.Object({
+  kind: Type.Enum(['same', 'added', 'removed']),
+  text: Type.String(),
+});
+export type ComparedPart = Static<typeof ComparedPart>;

@@ -46,6 +46,29 @@ export const EnclosedFile = Type.Object({
   sizeBytes: Type.Integer(),
 });
 
+/** The files that went or came with a matter’s messages, each with the entries it is part of. */
+export const EnclosedFiles = Type.Object({
+  items: Type.Array(
+    Type.Object({
+      name: Type.String(),
+      mediaType: Type.String(),
+      sizeBytes: Type.Integer(),
+      /** The document of the matter that has the same bytes. */
+      documentId: Type.Union([Id, Type.Null()]),
+      entries: Type.Array(
+        Type.Object({
+          entryId: Id,
+          index: Type.Integer(),
+          direction: Type.Enum(['out', 'in', 'note']),
+          occurredAtUtc: Instant,
+          subject: Type.String(),
+        }),
+      ),
+    }),
+  ),
+});
+export type EnclosedFiles = Static<typeof EnclosedFiles>;
+
 const InvitationTime = Type.Union([Type.Object({ atUtc: Instant }), Type.Object({ day: DateText })]);
 
 /** What a calendar part of a message asks or answers (RFC 5546). */

@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { Id, Instant, PageQuery, SenderChoiceJson, page } from './common.ts';
+import { ComparedPart, Id, Instant, PageQuery, SenderChoiceJson, page } from './common.ts';
 import { Channel, DocumentJson, InlineJson, Segments } from './messages.ts';
 
 /** `private` is its owner's alone, `shared` everybody's to try, `approved` what the practice stands behind. */
@@ -254,15 +254,11 @@ export type Starters = Static<typeof Starters>;
 
 export const ChangeStanding = Type.Object({ standing: Standing }, { additionalProperties: false });
 
-const DiffPart = Type.Object({
-  kind: Type.Enum(['same', 'added', 'removed']),
-  text: Type.String(),
-});
 export const Comparison = Type.Object({
-  subject: Type.Array(DiffPart),
-  body: Type.Array(DiffPart),
+  subject: Type.Array(ComparedPart),
+  body: Type.Array(ComparedPart),
   /** Recipients, documents, blanks and what follows, a line each. */
-  rest: Type.Array(DiffPart),
+  rest: Type.Array(ComparedPart),
 });
 export type Comparison = Static<typeof Comparison>;
 

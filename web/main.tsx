@@ -12,7 +12,10 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
+import { watchPresence } from './state/presence.ts';
 import { theme } from './app/theme.ts';
+
+watchPresence();
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

@@ -75,7 +75,11 @@ export function api(services: AppServices, secret: string): Router {
   const receiveFiles = receiveFilesInto(join(config.dataFolder, 'received'));
   for (const endpoint of ENDPOINTS) {
     // Who asks is known before a body is read.
-    const read = endpoint.uploads ? [receiveFiles] : endpoint.body ? [readJson(endpoint)] : [];
+    const read = endpoint.uploads
+      ? [receiveFiles(endpoint.uploads)]
+      : endpoint.body
+        ? [readJson(endpoint)]
+        : [];
     const before = [mayAsk(services, endpoint), ...read];
     router[endpoint.method](`/v1${endpoint.path}`, ...before, handlerOf(services, endpoint));
   }

@@ -126,6 +126,32 @@ export async function findEntry(scope: Scope, id: string): Promise<EntryListItem
   return { ...toEntry(row), endOfConversation: toEnd(end) };
 }
 
+/** As many messages with files as are looked through for one list. */
+const MOST_ENCLOSING = 2_000;
+
+/** A matter's entries that have files with them, newest first. */
+export async function entriesThatEnclose(scope: Scope, matterId: string): Promise<readonly StoredEntry[]> {
+  const rows = await visible<EntryRow>(scope, 'entries')
+    .where({ matter_id: matterId })
+    .whereNot({ attachments: '[]' })
+    .orderBy([
+      { column: 'occurred_utc', order: 'desc' },
+      { column: 'seq', order: 'desc' },
+    ])
+    .limit(MOST_ENCLOSING);
+  return rows.map(toEntry);
+}
+
+/** Which document of a matter has these bytes. */
+export async function documentsByBlob(scope: Scope, matterId: string): Promise<ReadonlyMap<string, string>> {
+  const rows = await visible(scope, 'documents')
+    .where({ matter_id: matterId })
+    .whereNull('deleted_utc')
+    .orderBy('version')
+    .select<{ id: string; blob: string }[]>('id', 'blob');
+  return new Map(rows.map(({ id, blob }) => [blob, id]));
+}
+
 export async function standingsOf(
   scope: Scope,
   entryIds: readonly string[],

@@ -1,6 +1,13 @@
 import { Type } from 'typebox';
 import { ById, Id, Nothing, PageQuery } from '../../contract/common.ts';
-import { EntryDetail, EntryPage, MoveEntry, Moved, NewNote } from '../../contract/correspondence.ts';
+import {
+  EntryDetail,
+  EnclosedFiles,
+  EntryPage,
+  MoveEntry,
+  Moved,
+  NewNote,
+} from '../../contract/correspondence.ts';
 import { Found, NewSearch, SavedSearch, SavedSearches, SearchQuery } from '../../contract/search.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { moveEntry } from './moveEntry.ts';
@@ -9,6 +16,7 @@ import { deleteSearch } from './deleteSearch.ts';
 import { saveSearch } from './saveSearch.ts';
 import { listSearches } from './listSearches.ts';
 import { searchCorrespondence } from './searchCorrespondence.ts';
+import { enclosedFiles } from './enclosedFiles.ts';
 import { entryAttachment } from './entryAttachment.ts';
 import { rawEntry } from './rawEntry.ts';
 import { readEntry } from './readEntry.ts';
@@ -128,5 +136,15 @@ export const correspondenceRoutes = [
     status: 200,
     answers: EntryPage,
     handle: ({ services, scope, params, query }) => listCorrespondence(services, scope, params.id, query),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/matters/:id/enclosed-files',
+    right: 'read',
+    summary: 'The files that went or came with a matter’s messages, each with its entries',
+    params: ById,
+    status: 200,
+    answers: EnclosedFiles,
+    handle: ({ scope, params }) => enclosedFiles(scope, params.id),
   }),
 ];

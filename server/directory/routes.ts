@@ -67,7 +67,7 @@ export const directoryRoutes = [
     summary: 'Read contacts from a vCard file or a CSV list',
     status: 200,
     answers: ImportReport,
-    uploads: true,
+    uploads: 'usual',
     handle: async ({ services, scope, request }) =>
       importContacts(services, scope, await receivedFile(request).read()),
   }),

@@ -13,8 +13,8 @@ export interface EndpointShape {
   readonly status: number;
   /** The schema of a JSON answer, or the media type of another. */
   readonly answers: TSchema | string;
-  /** Whether its body is a form with files. */
-  readonly uploads?: true;
+  /** Its body is a form with files, each within the usual bounds; `large` where they may be scans and recordings. */
+  readonly uploads?: 'usual' | 'large';
 }
 
 /** What a handler is given: what it works with, who asks, and the parts of the request, each already validated. */

@@ -43,7 +43,7 @@ export const inTrayRoutes = [
     path: '/in-tray/files',
     right: 'work',
     summary: 'Take in messages dropped as .eml or mbox',
-    uploads: true,
+    uploads: 'usual',
     status: 200,
     answers: TakenIn,
     handle: ({ services, scope, request }) => takeInFiles(services, scope, receivedFiles(request)),
@@ -54,7 +54,7 @@ export const inTrayRoutes = [
     right: 'work',
     summary: 'File messages dropped on a matter as .eml or mbox',
     params: ById,
-    uploads: true,
+    uploads: 'usual',
     status: 200,
     answers: TakenIn,
     handle: ({ services, scope, params, request }) =>

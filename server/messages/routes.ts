@@ -119,7 +119,7 @@ export const messageRoutes = [
     summary: 'Enclose files from outside; with a category they are kept on the matter too',
     params: ById,
     query: EncloseFiles,
-    uploads: true,
+    uploads: 'usual',
     status: 201,
     answers: Message,
     handle: ({ services, scope, params, query, request }) =>

@@ -21,7 +21,7 @@ export const importRoutes = [
     summary: 'Read old wording from files, with the codes and gaps in it; nothing is saved',
     status: 200,
     answers: FoundFiles,
-    uploads: true,
+    uploads: 'usual',
     handle: ({ scope, request }) => readFiles(scope, receivedFiles(request)),
   }),
   endpoint({

@@ -121,7 +121,7 @@ export const passageRoutes = [
     summary: 'Keep a picture for use in wording',
     status: 201,
     answers: PictureView,
-    uploads: true,
+    uploads: 'usual',
     handle: async ({ scope, services, request }) =>
       savePicture(services, scope, await receivedFile(request).read()),
   }),
@@ -132,7 +132,7 @@ export const passageRoutes = [
     summary: 'Keep a file that templates enclose, the same each time',
     status: 201,
     answers: TemplateFile,
-    uploads: true,
+    uploads: 'usual',
     handle: async ({ scope, services, request }) => saveTemplateFile(services, scope, receivedFile(request)),
   }),
   endpoint({

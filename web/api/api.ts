@@ -1,25 +1,13 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { isAway } from '../state/presence.ts';
 import { lineBack, lineLost, sessionEnded } from '../state/connection.ts';
-
-/** Somebody who did nothing for so long is not at it. */
-const AWAY_AFTER_MS = 5 * 60_000;
-
-let presentAt = Date.now();
-for (const sign of ['pointerdown', 'keydown', 'wheel', 'touchstart'] as const)
-  document.addEventListener(
-    sign,
-    () => {
-      presentAt = Date.now();
-    },
-    { passive: true, capture: true },
-  );
 
 const overHttp = fetchBaseQuery({
   baseUrl: '/api/v1',
   // What a page renews by itself, with nobody at it, keeps no session alive.
   prepareHeaders: (headers) => {
-    if (Date.now() - presentAt > AWAY_AFTER_MS) headers.set('Officium-Unasked', '1');
+    if (isAway()) headers.set('Officium-Unasked', '1');
   },
 });
 

@@ -1,10 +1,13 @@
 import type {
   AddedDocuments,
   ChangeDocument,
+  DocumentComparison,
   DocumentItem,
   DocumentPage,
   DocumentPreview,
+  DocumentSort,
 } from '../../contract/documents.ts';
+import type { EnclosedFiles } from '../../contract/correspondence.ts';
 import { api } from './api.ts';
 import { uploadFiles } from './uploadFiles.ts';
 
@@ -19,7 +22,12 @@ export interface DocumentsAsked {
   readonly query: string;
   readonly category: string;
   readonly deleted: boolean;
+  readonly sort: DocumentSort;
+  readonly reversed: boolean;
 }
+
+/** As many as nearly every matter has. */
+const AT_ONCE = 200;
 
 const documentsApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -28,9 +36,12 @@ const documentsApi = api.injectEndpoints({
         initialPageParam: '',
         getNextPageParam: ({ next }) => next ?? undefined,
       },
-      query: ({ queryArg: { matterId, query, category, deleted }, pageParam }) => ({
+      query: ({ queryArg: { matterId, query, category, deleted, sort, reversed }, pageParam }) => ({
         url: `/matters/${matterId}/documents`,
         params: {
+          limit: AT_ONCE,
+          sort,
+          ...(reversed ? { reversed } : {}),
           ...(query === '' ? {} : { query }),
           ...(category === '' ? {} : { category }),
           ...(deleted ? { deleted } : {}),
@@ -42,19 +53,28 @@ const documentsApi = api.injectEndpoints({
     documentPreview: build.query<DocumentPreview, One>({
       query: ({ matterId, documentId }) => `/matters/${matterId}/documents/${documentId}/preview`,
     }),
+    documentComparison: build.query<DocumentComparison, One>({
+      query: ({ matterId, documentId }) => `/matters/${matterId}/documents/${documentId}/comparison`,
+    }),
+    enclosedFiles: build.query<EnclosedFiles, string>({
+      query: (matterId) => `/matters/${matterId}/enclosed-files`,
+      providesTags: (_result, _error, matterId) => [{ type: 'Matter', id: matterId }],
+    }),
     addDocuments: build.mutation<
       AddedDocuments,
       {
         readonly matterId: string;
         readonly files: readonly File[];
         readonly category: string;
+        /** The document whose next version it is. */
+        readonly versionOf?: string | undefined;
         readonly onProgress: (share: number) => void;
       }
     >({
-      queryFn: ({ matterId, files, category, onProgress }) =>
+      queryFn: ({ matterId, files, category, versionOf, onProgress }) =>
         uploadFiles<AddedDocuments>(`/api/v1/matters/${matterId}/documents`, files, onProgress, {
           field: 'files',
-          words: { category },
+          words: { category, ...(versionOf === undefined ? {} : { versionOf }) },
         }),
       invalidatesTags: (_result, _error, { matterId }) => [{ type: 'Matter', id: matterId }],
     }),
@@ -80,9 +100,15 @@ const documentsApi = api.injectEndpoints({
 export const documentUrl = (matterId: string, documentId: string): string =>
   `/api/v1/matters/${matterId}/documents/${documentId}/content`;
 
+/** Where chosen documents are as one file. */
+export const bundleUrl = (matterId: string, ids: readonly string[], as: 'zip' | 'pdf'): string =>
+  `/api/v1/matters/${matterId}/documents-bundle?ids=${ids.join(',')}&as=${as}`;
+
 export const {
   useDocumentsInfiniteQuery,
   useDocumentPreviewQuery,
+  useDocumentComparisonQuery,
+  useEnclosedFilesQuery,
   useAddDocumentsMutation,
   useChangeDocumentMutation,
   useDeleteDocumentMutation,

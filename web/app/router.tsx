@@ -36,6 +36,10 @@ export const router = createBrowserRouter([
         children: [
           { path: 'start', ...later(() => import('../pages/matter/shelf/ShelfPane.tsx'), 'ShelfPane') },
           {
+            path: 'documents/:documentId?',
+            ...later(() => import('../pages/matter/documents/DocumentsPane.tsx'), 'DocumentsPane'),
+          },
+          {
             path: 'table/:tableKey',
             ...later(() => import('../pages/matter/table/TablePane.tsx'), 'TablePane'),
           },

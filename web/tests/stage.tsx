@@ -5,7 +5,7 @@ import userEvent from '@testing-library/user-event';
 import type { UserEvent } from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import { createMemoryRouter, Outlet, RouterProvider } from 'react-router';
+import { createMemoryRouter, Outlet, RouterProvider, useOutletContext } from 'react-router';
 import { afterEach, vi } from 'vitest';
 import type { ProblemCode } from '../../contract/problems.ts';
 import type { Right, Role, Session } from '../../contract/session.ts';
@@ -92,6 +92,17 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+interface ShowOptions {
+  readonly role?: Role;
+  readonly path?: string;
+  readonly at?: string;
+  /** What stands around it, and gives it its context. */
+  readonly frame?: ReactElement;
+}
+
+/** Passes on what the frame of the application gives its pages. */
+const Framed = () => <Outlet context={useOutletContext()} />;
+
 /**
  * Shows part of the application with a server that answers as it is told to: by method and path, a function where the
  * answer depends on what was asked. A request that nothing answers fails the test, by what it shows.
@@ -99,7 +110,7 @@ afterEach(() => {
 export function show(
   element: ReactElement,
   answers: Answers,
-  { role = 'practitioner', path = '/', at = path }: { role?: Role; path?: string; at?: string } = {},
+  { role = 'practitioner', path = '/', at = path, frame = <Framed /> }: ShowOptions = {},
 ): Stage {
   const asked: Asked[] = [];
   vi.stubGlobal('fetch', async (request: Request) => {
@@ -137,7 +148,7 @@ export function show(
       {
         element: <Outlet context={sessionOf(role)} />,
         children: [
-          { path, element },
+          { element: frame, children: [{ path, element }] },
           { path: '*', element: <p>elsewhere</p> },
         ],
       },

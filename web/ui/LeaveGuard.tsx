@@ -11,12 +11,15 @@ interface LeaveGuardProps {
   readonly when: boolean;
   /** What would be lost: “this template”. */
   readonly what: string;
+  /** Views whose addresses begin so go on with it: going to one of them asks nothing. */
+  readonly within?: string;
 }
 
 /** Asks before a view is left that does not save itself, by whatever way: a link, Back, Escape, a closed window. */
-export function LeaveGuard({ when, what }: LeaveGuardProps) {
+export function LeaveGuard({ when, what, within }: LeaveGuardProps) {
   const blocker = useBlocker(
-    ({ currentLocation, nextLocation }) => when && currentLocation.pathname !== nextLocation.pathname,
+    ({ currentLocation, nextLocation: { pathname } }) =>
+      when && currentLocation.pathname !== pathname && !(within !== undefined && pathname.startsWith(within)),
   );
   useEffect(() => {
     if (!when) return undefined;

@@ -96,9 +96,20 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
     on: 'matter',
     address: { documentId: '{document}' },
   },
+  'GET /matters/:id/enclosed-files': { who: EVERYBODY, on: 'matter' },
+  'GET /matters/:id/documents-bundle': {
+    who: EVERYBODY,
+    on: 'matter',
+    query: 'ids={document}&as=zip',
+  },
   'GET /matters/:id/documents': { who: EVERYBODY, on: 'matter' },
   'POST /matters/:id/documents': { who: WORKERS, on: 'matter' },
   'GET /matters/:id/documents/:documentId/preview': {
+    who: EVERYBODY,
+    on: 'matter',
+    address: { documentId: '{document}' },
+  },
+  'GET /matters/:id/documents/:documentId/comparison': {
     who: EVERYBODY,
     on: 'matter',
     address: { documentId: '{document}' },

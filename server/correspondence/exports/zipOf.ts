@@ -6,7 +6,8 @@ import { escapeHtml } from '../../../core/merge/renderHtml.ts';
 import type { BlobStore } from '../../platform/blobs/blobStore.ts';
 import type { Progress } from '../../platform/jobs/jobs.ts';
 import { csvOf } from './csvOf.ts';
-import { entryFileName, uniqueNames } from './entryFiles.ts';
+import { uniqueNames } from '../../platform/files/uniqueNames.ts';
+import { entryFileName } from './entryFiles.ts';
 import type { FoundEntry, FoundSet } from './foundEntries.ts';
 
 /** How much waits for the disk before more is read: what is taken out is never held whole. */

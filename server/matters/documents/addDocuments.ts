@@ -2,6 +2,7 @@ import type { AddedDocuments } from '../../../contract/documents.ts';
 import { safeFileName } from '../../../core/mime/plan.ts';
 import { changing } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
+import { MAX_FILE_BYTES } from '../../platform/files/receivedFile.ts';
 import { mediaTypeOf } from '../../platform/files/mediaTypes.ts';
 import type { ReceivedFile } from '../../platform/files/receivedFile.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
@@ -10,7 +11,7 @@ import { readSettings } from '../../platform/settings/queries.ts';
 import { readFileWords } from '../../platform/workers/fileWordReader.ts';
 import type { StoredDocument } from '../matter.ts';
 import { findMatter } from '../queries.ts';
-import { findDocuments, insertDocument } from './documentQueries.ts';
+import { findDocument, findDocuments, insertDocument } from './documentQueries.ts';
 import { viewDocument } from './documentView.ts';
 import { documentFrom } from './newDocument.ts';
 
@@ -20,6 +21,7 @@ const MOST_LETTERS = 200_000;
 interface Put {
   readonly category?: string | undefined;
   readonly line?: string | undefined;
+  readonly versionOf?: string | undefined;
 }
 
 /**
@@ -31,12 +33,14 @@ export async function addDocuments(
   scope: PersonScope,
   matterId: string,
   files: readonly ReceivedFile[],
-  { category = '', line = '' }: Put,
+  { category = '', line = '', versionOf }: Put,
 ): Promise<AddedDocuments> {
   const matter = await findMatter(scope, matterId);
   if (!matter) throw notFound('matter');
   if (files.length === 0) throw new DomainProblem('badFile', [{ code: 'fileExpected' }]);
   const settings = await readSettings(scope);
+  const earlier = versionOf === undefined ? undefined : await findDocument(scope, matterId, versionOf);
+  if (versionOf !== undefined && !earlier) throw notFound('document');
   const made: { document: StoredDocument; words: string }[] = [];
   for (const { name, read } of files) {
     const bytes = await read();
@@ -46,16 +50,16 @@ export async function addDocuments(
     const mediaType = await mediaTypeOf(fileName, bytes);
     const file = {
       fileName,
-      category,
+      category: earlier?.category ?? category,
       mediaType,
       sizeBytes: bytes.length,
       blob: await services.blobs.put(bytes),
     };
     const besides = made.map(({ document }) => document);
     made.push({
-      document: documentFrom(services, { matter, settings }, file, besides),
+      document: documentFrom(services, { matter, settings }, file, besides, earlier?.name),
       // Words are for finding alone: a file that gives none is kept all the same.
-      words: (await readFileWords({ bytes, mediaType }).catch(() => '')).slice(0, MOST_LETTERS),
+      words: await wordsIn(bytes, mediaType),
     });
   }
   await changing(services, scope, async ({ tx, audit, tell }) => {
@@ -71,4 +75,9 @@ export async function addDocuments(
   return {
     items: ids.flatMap((id) => rows.filter((row) => row.id === id).map(viewDocument)),
   };
+}
+
+async function wordsIn(bytes: Buffer, mediaType: string): Promise<string> {
+  if (bytes.length > MAX_FILE_BYTES) return '';
+  return (await readFileWords({ bytes, mediaType }).catch(() => '')).slice(0, MOST_LETTERS);
 }

@@ -1,8 +1,9 @@
 import type { Knex } from 'knex';
-import type { DocumentQuery } from '../../../contract/documents.ts';
+import type { DocumentQuery, DocumentSort } from '../../../contract/documents.ts';
 import { visible } from '../../access/visibleQueries.ts';
 import type { Scope } from '../../access/scope.ts';
 import { sortedPage } from '../../platform/database/cursor.ts';
+import type { Order } from '../../platform/database/cursor.ts';
 import { sql } from '../../platform/database/reads.ts';
 import type { Tx } from '../../platform/database/transaction.ts';
 import type { StoredDocument } from '../matter.ts';
@@ -68,7 +69,8 @@ export interface DocumentRow {
   readonly addedBy: string | null;
   readonly deletedUtc: number | null;
   readonly latest: number;
-  readonly sort_value: string;
+  readonly before: string | null;
+  readonly sort_value: string | number;
 }
 
 const COLUMNS = {
@@ -89,16 +91,22 @@ const COLUMNS = {
 
 const rowsOf = (scope: Scope): Knex.QueryBuilder => {
   const db = sql(scope);
-  const latest = db('documents as other')
-    .max('other.version')
-    .whereRaw('other.matter_id = documents.matter_id and other.category = documents.category')
-    .whereRaw('lower(other.name) = lower(documents.name)')
-    .whereNull('other.deleted_utc')
-    .as('latest');
+  const sameName = (): Knex.QueryBuilder =>
+    db('documents as other')
+      .whereRaw('other.matter_id = documents.matter_id and other.category = documents.category')
+      .whereRaw('lower(other.name) = lower(documents.name)')
+      .whereNull('other.deleted_utc');
+  const latest = sameName().max('other.version').as('latest');
+  const before = sameName()
+    .whereRaw('other.version < documents.version')
+    .orderBy('other.version', 'desc')
+    .limit(1)
+    .select('other.id')
+    .as('before');
   return visible(scope, 'documents')
     .leftJoin('people as adder', 'adder.id', 'documents.added_by')
     .select({ ...COLUMNS, addedBy: 'adder.name' })
-    .select(latest);
+    .select(latest, before);
 };
 
 export const findDocument = (scope: Scope, matterId: string, id: string): Promise<DocumentRow | undefined> =>
@@ -114,11 +122,18 @@ export const findDocuments = (scope: Scope, ids: readonly string[]): Promise<rea
 
 const MOST_WORDS = 8;
 
-/** What lies in a matter's folder or its bin, newest first; each of the words stands in its names or inside it. */
+const ORDERS: Readonly<Record<DocumentSort, Order>> = {
+  day: { by: 'documents.added_on', order: 'desc' },
+  name: { by: 'lower(documents.name)', order: 'asc' },
+  category: { by: 'documents.category', order: 'asc' },
+  size: { by: 'documents.size_bytes', order: 'desc' },
+};
+
+/** What lies in a matter's folder or its bin, newest first unless asked otherwise; each of the words stands in its names or inside it. */
 export function listDocuments(
   scope: Scope,
   matterId: string,
-  { query = '', category, deleted = false, after }: DocumentQuery,
+  { query = '', category, deleted = false, sort = 'day', reversed = false, after }: DocumentQuery,
   limit: number,
 ): Promise<readonly DocumentRow[]> {
   const found = rowsOf(scope).where({ 'documents.matter_id': matterId });
@@ -134,15 +149,21 @@ export function listDocuments(
     );
   }
   sortedPage(sql(scope), found, {
-    by: 'documents.added_on',
-    order: 'desc',
-    reversed: false,
+    ...ORDERS[sort],
+    reversed,
     tie: 'documents.id',
     after,
     limit,
   });
   return found.then((rows: DocumentRow[]) => rows);
 }
+
+/** The words inside a document, as far as they could be read. */
+export const documentWords = (scope: Scope, id: string): Promise<string> =>
+  visible(scope, 'documents')
+    .where({ 'documents.id': id })
+    .first<{ words: string } | undefined>('documents.words')
+    .then((row) => row?.words ?? '');
 
 /** What can be changed of a document; what is undefined stays as it is. */
 export interface DocumentChange {

@@ -22,6 +22,7 @@ export const viewDocument = (row: DocumentRow): DocumentItem => ({
   addedBy: row.addedBy,
   deleted: row.deletedUtc !== null,
   superseded: row.deletedUtc === null && row.version < row.latest,
+  before: row.before,
 });
 
 /** The documents of a matter, a page of them. */

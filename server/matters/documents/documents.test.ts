@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { useDesk } from '../../app/tests/desk.ts';
 import { serve } from '../../app/tests/practice.ts';
 import type { Answer } from '../../app/tests/practice.ts';
+import { filesIn } from '../../app/tests/zip.ts';
 
 const desk = useDesk();
 
@@ -10,9 +11,11 @@ async function put(
   files: readonly (readonly [name: string, content: string | Buffer])[],
   category = 'Report',
   matterId = desk.matterId,
+  versionOf = '',
 ): Promise<{ readonly status: number; readonly json: Answer['json'] }> {
   const form = new FormData();
   form.set('category', category);
+  if (versionOf !== '') form.set('versionOf', versionOf);
   for (const [name, content] of files)
     form.append('files', new Blob([new Uint8Array(Buffer.from(content))]), name);
   const response = await fetch(`${desk.client.origin}/api/v1/matters/${matterId}/documents`, {
@@ -130,7 +133,86 @@ describe('a document', () => {
   });
 });
 
+describe('versions', () => {
+  it('are given as such whatever the file is called, and compared word by word', async () => {
+    const [first] = (await put([['Findings.txt', 'Three planks are soft.']])).json.items;
+    const [second] = (
+      await put([['findings v2 FINAL.txt', 'Four planks are soft.']], '', desk.matterId, first.id)
+    ).json.items;
+    expect(second).toMatchObject({ name: 'Findings', category: 'Report', version: 2, before: first.id });
+    const { parts } = (await desk.client.call('GET', at(second.id, '/comparison'))).json;
+    expect(parts.filter(({ kind }: { kind: string }) => kind !== 'same')).toEqual([
+      { kind: 'removed', text: 'Three' },
+      { kind: 'added', text: 'Four' },
+    ]);
+    expect((await desk.client.call('GET', at(first.id, '/comparison'))).json).toEqual({ parts: [] });
+    expect((await put([['x.txt', 'x']], '', desk.matterId, 'nowhere')).status).toBe(404);
+  });
+});
+
+describe('chosen documents', () => {
+  const bundle = (ids: readonly string[], as: string) =>
+    desk.client.call('GET', `/matters/${desk.matterId}/documents-bundle?ids=${ids.join(',')}&as=${as}`);
+
+  it('are one ZIP, each under a name of its own', async () => {
+    const { items } = (
+      await put([
+        ['Same.txt', 'one'],
+        ['same.txt', 'two'],
+      ])
+    ).json;
+    const { bytes } = await bundle(
+      items.map(({ id }: { id: string }) => id),
+      'zip',
+    );
+    const names = [...(await filesIn(bytes)).keys()];
+    expect(names).toEqual(['Same.txt', 'same (2).txt']);
+  });
+
+  it('are one PDF, texts and PDFs together; what cannot be a page is named', async () => {
+    const { items } = (
+      await put([
+        ['Page.txt', 'A page of words'],
+        ['Sound.mp3', 'ID3'],
+      ])
+    ).json;
+    const [text, sound] = items.map(({ id }: { id: string }) => id);
+    const pdf = await bundle([text], 'pdf');
+    expect(pdf.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect((await bundle([text, sound], 'pdf')).status).toBe(400);
+    expect((await bundle(['nothing'], 'zip')).status).toBe(404);
+  });
+});
+
+describe('what went and came with messages', () => {
+  it('is listed once for the same bytes, each with its entries', async () => {
+    const { items } = (await desk.client.call('GET', `/matters/${desk.matterId}/enclosed-files`)).json;
+    expect(items.length).toBeGreaterThan(0);
+    const { entries, name } = items[0];
+    const bytes = (
+      await desk.client.call('GET', `/correspondence/${entries[0].entryId}/attachments/${entries[0].index}`)
+    ).bytes;
+    expect(bytes.length).toBeGreaterThan(0);
+    expect(name).not.toBe('');
+  });
+});
+
 describe('the folder', () => {
+  it('is sorted by name, category, day and size, either way', async () => {
+    await put([
+      ['Aa.txt', 'longer than the other'],
+      ['zz.txt', 'x'],
+    ]);
+    const names = async (sort: string) => (await list(`&sort=${sort}`)).map(({ name }) => name.toLowerCase());
+    const up = await names('name');
+    expect(up).toEqual([...up].sort());
+    expect(await names('name&reversed=true')).toEqual([...up].reverse());
+    expect((await list('&sort=size')).map(({ name }) => name).indexOf('Aa')).toBeLessThan(
+      (await list('&sort=size')).map(({ name }) => name).indexOf('zz'),
+    );
+    expect((await list('&sort=category')).length).toBe(up.length);
+  });
+
   it('comes in pages, each document once', async () => {
     await put(Array.from({ length: 30 }, (_, n) => [`Page ${n}.txt`, 'x'] as const));
     const seen: string[] = [];

@@ -21,8 +21,8 @@ export function documentFrom(
   { matter, settings }: Place,
   { fileName, category, mediaType, sizeBytes, blob }: File,
   besides: readonly StoredDocument[],
+  name = bareName(fileName),
 ): StoredDocument {
-  const name = bareName(fileName);
   const like = [...matter.documents, ...besides].filter(
     (one) => one.name.toLowerCase() === name.toLowerCase() && one.category === category,
   );

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import type { DocumentPreview } from '../../../contract/documents.ts';
 import { endingOf } from '../../../core/model/printable.ts';
 import type { PersonScope } from '../../access/scope.ts';
@@ -8,6 +7,7 @@ import { parseMail } from '../../platform/mail/parseMail.ts';
 import { notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { readDocx } from '../../platform/workers/docxReader.ts';
+import { readTable } from '../../platform/workers/tableReader.ts';
 import { findDocument } from './documentQueries.ts';
 
 /** As much as anybody reads in a place beside others. */
@@ -37,7 +37,8 @@ export async function previewDocument(
 const READERS: Readonly<Record<string, (bytes: Buffer) => Promise<DocumentPreview>>> = {
   txt: readText,
   md: readText,
-  csv: readTable,
+  csv: readCells,
+  xlsx: readCells,
   docx: readPage,
   eml: readMail,
 };
@@ -51,13 +52,9 @@ function readText(bytes: Buffer): Promise<DocumentPreview> {
   });
 }
 
-function readTable(bytes: Buffer): Promise<DocumentPreview> {
-  const { data } = Papa.parse<string[]>(decodeText(bytes), {
-    preview: MOST_ROWS + 1,
-    skipEmptyLines: 'greedy',
-  });
-  const rows = data.slice(0, MOST_ROWS).map((cells) => cells.slice(0, MOST_CELLS));
-  return Promise.resolve({ kind: 'table', rows, cut: data.length > MOST_ROWS });
+async function readCells(bytes: Buffer): Promise<DocumentPreview> {
+  const { rows, cut } = await readTable({ bytes, mostRows: MOST_ROWS });
+  return { kind: 'table', rows: rows.map((cells) => cells.slice(0, MOST_CELLS)), cut };
 }
 
 async function readPage(bytes: Buffer): Promise<DocumentPreview> {

@@ -3,7 +3,9 @@ import { ById, Id, Nothing } from '../../../contract/common.ts';
 import {
   AddDocuments,
   AddedDocuments,
+  BundleQuery,
   ChangeDocument,
+  DocumentComparison,
   DocumentItem,
   DocumentPage,
   DocumentPreview,
@@ -14,7 +16,9 @@ import { receivedFiles } from '../../http/receiveFiles.ts';
 import { sendFile } from '../../http/sendFile.ts';
 import type { Services } from '../../platform/services.ts';
 import { addDocuments } from './addDocuments.ts';
+import { bundleDocuments } from './bundleDocuments.ts';
 import { changeDocument, deleteDocument } from './changeDocument.ts';
+import { compareDocument } from './compareDocument.ts';
 import { documentBytes } from './documentBytes.ts';
 import { readDocuments } from './documentView.ts';
 import { previewDocument } from './previewDocument.ts';
@@ -42,7 +46,7 @@ export const documentRoutes = [
     summary: 'Put files on a matter; one called like another of its category is its next version',
     params: ById,
     body: AddDocuments,
-    uploads: true,
+    uploads: 'large',
     status: 201,
     answers: AddedDocuments,
     handle: ({ services, scope, params, body, request }) =>
@@ -71,6 +75,31 @@ export const documentRoutes = [
     status: 200,
     answers: DocumentPreview,
     handle: ({ services, scope, params }) => previewDocument(services, scope, params.id, params.documentId),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/matters/:id/documents/:documentId/comparison',
+    right: 'read',
+    summary: 'How a document’s words differ from those of the version before it',
+    params: OneOf,
+    status: 200,
+    answers: DocumentComparison,
+    handle: ({ scope, params }) => compareDocument(scope, params.id, params.documentId),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/matters/:id/documents-bundle',
+    right: 'read',
+    summary: 'Chosen documents as a ZIP, or their pages as one PDF',
+    params: ById,
+    query: BundleQuery,
+    status: 200,
+    answers: 'application/octet-stream',
+    handle: async ({ services, scope, params, query, response }) => {
+      const { bytes, mediaType, fileName } = await bundleDocuments(services, scope, params.id, query);
+      sendFile(response, bytes, mediaType, fileName);
+      return undefined;
+    },
   }),
   endpoint({
     method: 'patch',

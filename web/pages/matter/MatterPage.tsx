@@ -14,7 +14,11 @@ import { useMatterQuery, useRecordQuery } from '../../api/matters.ts';
 import { useEditing } from './editing/useEditing.ts';
 import { say } from '../../words/en/matter.ts';
 import editing from './editing/Editing.module.css';
+import { GoingFiles } from './documents/GoingFiles.tsx';
+import { useAdding } from './documents/useAdding.ts';
+import type { Adding } from './documents/useAdding.ts';
 import { DroppedContext, useDropped } from './dropped.ts';
+import { MatterTabs } from './MatterTabs.tsx';
 import classes from './MatterPage.module.css';
 import { Tip } from '../../ui/Tip.tsx';
 import { useOpenEntry } from '../../parts/start/openEntry.ts';
@@ -23,6 +27,8 @@ import { useOpenEntry } from '../../parts/start/openEntry.ts';
 export interface MatterContext {
   readonly matter: MatterDetail;
   readonly session: Session;
+  /** Files on their way to it. */
+  readonly adding: Adding;
 }
 
 /** A matter: its head and dateline, its folder, its correspondence, and beside them the shelf or a sheet. */
@@ -30,8 +36,10 @@ export function MatterPage() {
   const { matterId = '' } = useParams();
   const session = useOutletContext<Session>();
   const { currentData: matter, error } = useMatterQuery(matterId);
-  const { over, target, register, encloses } = useDropped(session.user.mayChange);
+  const adding = useAdding(matterId);
+  const { over, target, register, taker } = useDropped(session.user.mayChange, adding.add);
   const atHome = useMatch('/matters/:matterId') !== null;
+  const amongDocuments = useMatch('/matters/:matterId/documents/*') !== null;
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const beside = useOpenEntry();
@@ -46,70 +54,99 @@ export function MatterPage() {
   });
 
   if (!matter) return error ? <NoMatter error={error} /> : <div className={classes.page} aria-busy="true" />;
-  const [name, ...rest] = matter.title.split(', ');
+  const context: MatterContext = { matter, session, adding };
   return (
     <DroppedContext value={register}>
-      <div className={classes.page} data-open={!atHome} {...target}>
+      <div className={classes.page} data-open={!atHome && !amongDocuments} {...target}>
         {over ? (
           <p className={classes.letGo} role="status">
-            {encloses ? say.letGoToEnclose : say.letGoToFile}
+            {letGo(taker)}
           </p>
         ) : null}
-        <header className={classes.head}>
-          <div className={classes.title}>
-            <div className={classes.reference}>
-              {matter.reference} · {matter.type}
-              {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
-            </div>
-            <Tip label={matter.title}>
-              <h1>
-                <em>{name}</em>
-                {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
-              </h1>
-            </Tip>
-          </div>
-          <dl className={classes.facts}>
-            <div>
-              <dt>{say.stage}</dt>
-              <dd>
-                <StageChoice matter={matter} mayChange={session.user.mayChange} />
-              </dd>
-            </div>
-            <div>
-              <dt>{say.responsible}</dt>
-              <dd>{matter.responsible}</dd>
-            </div>
-          </dl>
-          {session.user.mayChange ? (
-            <Button kind="go" hint="N" onClick={start}>
-              {say.startAMessage}
-            </Button>
-          ) : (
-            <span className={classes.reading}>{say.youMayReadHere}</span>
-          )}
-        </header>
-        <PartBoundary what={say.theDateline}>
-          <Dateline dateline={matter.dateline} />
-        </PartBoundary>
-        <div className={classes.body}>
-          <PartBoundary what={say.theFolder}>
-            <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
+        <MatterHead matter={matter} mayChange={session.user.mayChange} onStart={start} />
+        <MatterTabs matter={matter} />
+        {amongDocuments ? (
+          <PartBoundary key={matter.id} what={say.documents}>
+            <Outlet context={context} />
           </PartBoundary>
-          <PartBoundary what={say.theCorrespondence}>
-            <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
-          </PartBoundary>
-          {atHome ? null : (
-            <section className={classes.desk} aria-label={say.desk}>
-              <PartBoundary key={pathname} what={say.thisPart}>
-                <Outlet context={{ matter, session } satisfies MatterContext} />
+        ) : (
+          <>
+            <PartBoundary what={say.theDateline}>
+              <Dateline dateline={matter.dateline} />
+            </PartBoundary>
+            <div className={classes.body}>
+              <PartBoundary what={say.theFolder}>
+                <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
               </PartBoundary>
-            </section>
-          )}
-        </div>
+              <PartBoundary what={say.theCorrespondence}>
+                <Correspondence key={matter.id} matter={matter} mayChange={session.user.mayChange} />
+              </PartBoundary>
+              {atHome ? null : (
+                <section className={classes.desk} aria-label={say.desk}>
+                  <PartBoundary key={pathname} what={say.thisPart}>
+                    <Outlet context={context} />
+                  </PartBoundary>
+                </section>
+              )}
+            </div>
+          </>
+        )}
+        {amongDocuments ? null : <GoingFiles adding={adding} />}
       </div>
     </DroppedContext>
   );
 }
+
+interface MatterHeadProps {
+  readonly matter: MatterDetail;
+  readonly mayChange: boolean;
+  readonly onStart: () => void;
+}
+
+/** Which matter it is, where it stands, and whose it is. */
+function MatterHead({ matter, mayChange, onStart }: MatterHeadProps) {
+  const [name, ...rest] = matter.title.split(', ');
+  return (
+    <header className={classes.head}>
+      <div className={classes.title}>
+        <div className={classes.reference}>
+          {matter.reference} · {matter.type}
+          {matter.restricted ? <span className={classes.restricted}>{say.restricted}</span> : null}
+        </div>
+        <Tip label={matter.title}>
+          <h1>
+            <em>{name}</em>
+            {rest.length > 0 ? `, ${rest.join(', ')}` : ''}
+          </h1>
+        </Tip>
+      </div>
+      <dl className={classes.facts}>
+        <div>
+          <dt>{say.stage}</dt>
+          <dd>
+            <StageChoice matter={matter} mayChange={mayChange} />
+          </dd>
+        </div>
+        <div>
+          <dt>{say.responsible}</dt>
+          <dd>{matter.responsible}</dd>
+        </div>
+      </dl>
+      {mayChange ? (
+        <Button kind="go" hint="N" onClick={onStart}>
+          {say.startAMessage}
+        </Button>
+      ) : (
+        <span className={classes.reading}>{say.youMayReadHere}</span>
+      )}
+    </header>
+  );
+}
+
+const letGo = (taker: ReturnType<typeof useDropped>['taker']): string => {
+  if (taker === 'sheet') return say.letGoToEnclose;
+  return taker === 'documents' ? say.letGoToKeep : say.letGoToFile;
+};
 
 /** The stage, moved by choosing another. */
 function StageChoice({ matter, mayChange }: { readonly matter: MatterDetail; readonly mayChange: boolean }) {

@@ -5,7 +5,7 @@ import { useFileDrop } from '../../ui/useFileDrop.ts';
 import { screen, show } from '../../tests/stage.tsx';
 import { DroppedContext, useDropped, useTakesDropped } from './dropped.ts';
 
-const FILES = [new File(['x'], 'plan.pdf')];
+const FILES = [new File(['x'], 'plan.eml')];
 const dropped = { dataTransfer: { types: ['Files'], files: FILES } };
 
 function Takes({
@@ -32,15 +32,17 @@ interface MatterProps {
   readonly file: () => void;
   readonly within?: () => void;
   readonly mayDrop?: boolean;
+  readonly keep?: (files: readonly File[]) => void;
 }
 
-function Matter({ sheet, mayEnclose = true, file, within = () => undefined, mayDrop = true }: MatterProps) {
-  const { over, target, register, encloses } = useDropped(mayDrop);
+function Matter(props: MatterProps) {
+  const { sheet, mayEnclose = true, file, within = () => undefined, mayDrop = true } = props;
+  const { over, target, register, taker } = useDropped(mayDrop, props.keep ?? (() => undefined));
   return (
     <DroppedContext value={register}>
       <div {...target}>
         <p>folder</p>
-        <p>{over ? (encloses ? 'over: enclose' : 'over: file') : 'nothing over'}</p>
+        <p>{over ? (taker === 'sheet' ? 'over: enclose' : 'over: file') : 'nothing over'}</p>
         <Within take={within} />
         <Takes by="correspondence" take={file} />
         {sheet ? <Takes by="sheet" take={sheet} may={mayEnclose} /> : null}
@@ -58,6 +60,16 @@ describe('a file that is dropped anywhere on a matter', () => {
     fireEvent.drop(screen.getByText('folder'), dropped);
     expect(file).toHaveBeenCalledWith(FILES);
     expect(screen.getByText('nothing over')).toBeTruthy();
+  });
+
+  it('is kept as a document where it is no mail, and both where both are dropped', () => {
+    const [file, keep] = [vi.fn(), vi.fn()];
+    show(<Matter file={file} keep={keep} />, {});
+    const plan = new File(['x'], 'plan.pdf');
+    fireEvent.drop(screen.getByText('folder'), {
+      dataTransfer: { types: ['Files'], files: [plan, ...FILES] },
+    });
+    expect([file.mock.calls, keep.mock.calls]).toEqual([[[FILES]], [[[plan]]]]);
   });
 
   it('is enclosed with the message that is open, and not filed', () => {

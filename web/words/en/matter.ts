@@ -1,7 +1,8 @@
 /** What is said in matter. */
 export const say = {
   letGoToEnclose: 'Let go to enclose it with this message',
-  letGoToFile: 'Let go to file the email on this matter',
+  letGoToFile: 'Let go to file an email on this matter, or to keep another file as its document',
+  letGoToKeep: 'Let go to keep it as a document of this matter',
   restricted: ' · restricted',
   stage: 'Stage',
   responsible: 'Responsible',
@@ -10,6 +11,9 @@ export const say = {
   theDateline: 'The dateline',
   theFolder: 'The folder',
   theCorrespondence: 'The correspondence',
+  partsOfTheMatter: 'Parts of the matter',
+  correspondence: 'Correspondence',
+  documents: 'Documents',
   desk: 'Desk',
   thisPart: 'This part',
   undo: 'Undo',

@@ -11,6 +11,4 @@ export const say = {
   besides: 'Besides',
   goBackToVersion: 'Go back to version ',
   thereIsOneVersionSo: 'There is one version so far. Once the wording changes, what differs stands here.',
-  theSame: 'the same',
-  leftOut: 'left out: ',
 };

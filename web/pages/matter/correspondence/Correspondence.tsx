@@ -10,7 +10,6 @@ import { OnItsWay } from '../../../parts/messages/OnItsWay.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useTakeInMutation } from '../../../api/inTray.ts';
 import { useAllEntriesInfiniteQuery } from '../../../api/correspondence.ts';
-import { useFileDrop } from '../../../ui/useFileDrop.ts';
 import { useTakesDropped } from '../dropped.ts';
 import { BundleBlock } from './BundleBlock.tsx';
 import { bundlesOf, months } from './conversations.ts';
@@ -31,8 +30,7 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
   const [noting, setNoting] = useState(false);
   const [takeIn, taking] = useTakeInMutation();
   const file = (files: readonly File[]): void => void takeIn({ files, matterId: matter.id });
-  const { over, target } = useFileDrop(mayChange, file);
-  useTakesDropped('correspondence', file);
+  useTakesDropped('correspondence', file, mayChange);
   const { entries, hasOlder, showOlder, isFetching, problem } = useEntries(matter);
   const shown = entries.filter((entry) => direction === 'all' || entry.direction === direction);
   return (
@@ -47,7 +45,7 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
           setNoting(!noting);
         }}
       />
-      <div className={classes.scroll} data-over={over} {...target}>
+      <div className={classes.scroll}>
         {taking.error ? (
           <p role="alert" className={classes.taken}>
             {problemWords(taking.error)}

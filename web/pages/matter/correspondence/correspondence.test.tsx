@@ -1,11 +1,29 @@
 // @vitest-environment happy-dom
 import { fireEvent, within } from '@testing-library/react';
+import type { ReactNode } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { EntryDetail, EntrySummary } from '../../../../contract/correspondence.ts';
 import { entryDetail, entrySummary } from '../../../tests/entrySummary.ts';
 import { matter } from '../../../tests/matterDetail.ts';
 import { choose, refusing, screen, show } from '../../../tests/stage.tsx';
+import { DroppedContext, useDropped } from '../dropped.ts';
 import { Correspondence } from './Correspondence.tsx';
+
+/** What lies on a matter, which takes what is dropped on it. */
+function OnMatter({ mayDrop, children }: { readonly mayDrop: boolean; readonly children: ReactNode }) {
+  const { target, register } = useDropped(mayDrop, () => undefined);
+  return (
+    <DroppedContext value={register}>
+      <div {...target}>{children}</div>
+    </DroppedContext>
+  );
+}
+
+const dropMail = (): void => {
+  const files = [new File(['From: a'], 'a.eml')];
+  const dataTransfer = { types: ['Files'], files };
+  fireEvent.drop(screen.getByRole('region', { name: 'Correspondence' }), { dataTransfer });
+};
 
 const letters = (
   items: readonly EntrySummary[],
@@ -23,13 +41,15 @@ const letters = (
 ) => {
   const count = (direction: string) => items.filter((one) => one.direction === direction).length;
   return show(
-    <Correspondence
-      matter={matter({
-        correspondence: { items: [...items], next },
-        counts: { all: items.length, out: count('out'), in: count('in'), note: count('note') },
-      })}
-      mayChange={mayChange}
-    />,
+    <OnMatter mayDrop={mayChange}>
+      <Correspondence
+        matter={matter({
+          correspondence: { items: [...items], next },
+          counts: { all: items.length, out: count('out'), in: count('in'), note: count('note') },
+        })}
+        mayChange={mayChange}
+      />
+    </OnMatter>,
     { 'GET /matters/m1/discarded': { items: [] }, ...answers },
     { path: '/m1', at },
   );
@@ -167,11 +187,7 @@ describe('a matter’s letters', () => {
         },
       },
     });
-    const place = screen.getByRole('region', { name: 'Correspondence' }).lastElementChild as Element;
-    const files = [new File(['From: a'], 'a.eml')];
-    fireEvent.dragOver(place, { dataTransfer: { types: ['Files'], files } });
-    expect(place.getAttribute('data-over')).toBe('true');
-    fireEvent.drop(place, { dataTransfer: { types: ['Files'], files } });
+    dropMail();
     expect(
       await screen.findByText(
         '1 message filed here, 2 known already; x.txt: It is not a message: .eml and mbox files can be taken in.',
@@ -182,8 +198,7 @@ describe('a matter’s letters', () => {
 
   it('take nothing that a reader drops, and offer them no note', () => {
     const { changes } = letters([entrySummary()], { mayChange: false });
-    const place = screen.getByRole('region', { name: 'Correspondence' }).lastElementChild as Element;
-    fireEvent.drop(place, { dataTransfer: { types: ['Files'], files: [new File(['x'], 'a.eml')] } });
+    dropMail();
     expect(changes()).toEqual([]);
     expect(screen.queryByRole('button', { name: /Add a note/ })).toBeNull();
   });

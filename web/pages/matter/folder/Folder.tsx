@@ -17,6 +17,7 @@ import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
 import { useChangeDocumentMutation } from '../../../api/documents.ts';
 import { useEditing } from '../editing/useEditing.ts';
+import { kindOf } from '../../../words/en/matter-documents.ts';
 import { say } from '../../../words/en/matter-folder.ts';
 import editing from '../editing/Editing.module.css';
 import { Tip } from '../../../ui/Tip.tsx';
@@ -249,13 +250,6 @@ function Values({ matter }: { readonly matter: MatterDetail }) {
   });
 }
 
-const KINDS: Readonly<Record<string, string>> = {
-  'application/pdf': 'PDF',
-  'image/jpeg': 'JPG',
-  'image/png': 'PNG',
-  'text/plain': 'TXT',
-};
-
 function DocumentLine({
   document,
   matterId,
@@ -270,16 +264,12 @@ function DocumentLine({
   return (
     <Tip label={`${document.category}, ${fileSize(document.sizeBytes)}`}>
       <div className={classes.document}>
-        <i>{KINDS[document.mediaType] ?? 'FILE'}</i>
-        <a
-          href={`/api/v1/matters/${matterId}/documents/${document.id}/content`}
-          target="_blank"
-          rel="noopener"
-        >
+        <i>{kindOf(document)}</i>
+        <Link to={`/matters/${matterId}/documents/${document.id}`}>
           {document.name}
           {document.version > 1 ? <small> v{document.version}</small> : null}
           {document.restricted ? <small>{say.practiceAlone}</small> : null}
-        </a>
+        </Link>
         {mayChange ? (
           <span className={classes.onIt}>
             <StartLink

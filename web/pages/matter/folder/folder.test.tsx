@@ -30,7 +30,7 @@ describe('the folder', () => {
   it('opens a document, and sends it from where it lies', () => {
     stage(matter({ documents: [document({ version: 3 })] }));
     expect(screen.getByRole('link', { name: /Survey report v3/ }).getAttribute('href')).toBe(
-      '/api/v1/matters/m1/documents/d1/content',
+      '/matters/m1/documents/d1',
     );
     expect(screen.getByRole('link', { name: 'Send Survey report' })).toBeTruthy();
   });

@@ -55,7 +55,7 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
   const navigate = useNavigate();
   const { impact, changed, keep, error, ...part } = useTypeDraft(type);
   const { draft, set } = part;
-  useKeys({ 'Ctrl+s': () => void (mayChange && keep()), Escape: () => void navigate('/practice') });
+  useKeys({ 'Ctrl+s': () => void (mayChange && keep()), Escape: () => void navigate('/practice/kinds') });
   const why = mayChange ? undefined : ADMINISTRATORS_ALONE;
   return (
     <div className={classes.page}>

@@ -68,7 +68,7 @@ export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
     flushSync(() => {
       onSaved(draft);
     });
-    await navigate('/practice');
+    await navigate('/practice/kinds');
   };
   return { draft, changed, set, replace, impact, keep, error: creating.error ?? changing.error };
 }

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { Link, useOutletContext, useParams } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
-import type { Comparison } from '../../../../contract/templates.ts';
 import { dayOf, timeOfDay, writeDay } from '../../../words/dates.ts';
 import { plural } from '../../../words/en/wording.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -10,8 +9,7 @@ import {
   useRestoreVersionMutation,
   useTemplateQuery,
 } from '../../../api/templates.ts';
-import { opposite } from './opposite.ts';
-import type { Former } from './opposite.ts';
+import { Compared } from '../../../parts/compare/Compared.tsx';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
 import { say } from '../../../words/en/templates-history.ts';
 import classes from './History.module.css';
@@ -66,9 +64,9 @@ export function HistoryPage() {
         <section className={classes.comparison} aria-label={say.whatDiffers}>
           {comparison ? (
             <>
-              <Parts title={say.subject} parts={comparison.subject} />
-              <Parts title={say.wording} parts={comparison.body} />
-              <Parts title={say.besides} parts={comparison.rest} />
+              <Compared title={say.subject} parts={comparison.subject} />
+              <Compared title={say.wording} parts={comparison.body} />
+              <Compared title={say.besides} parts={comparison.rest} />
               {user.mayChange && from !== undefined ? (
                 <Button
                   disabled={restoring.isLoading}
@@ -86,51 +84,4 @@ export function HistoryPage() {
       </div>
     </div>
   );
-}
-
-interface PartsProps {
-  readonly title: string;
-  readonly parts: Comparison['body'];
-}
-
-/** A text as it reads now; opposite, in the margin, the words that stood there. */
-function Parts({ title, parts }: PartsProps) {
-  const lines = opposite(parts);
-  const isSame = lines.every(({ former }) => former.length === 0);
-  return (
-    <section>
-      <h2>
-        {title} {isSame ? <small>{say.theSame}</small> : null}
-      </h2>
-      {lines.map(({ pieces, former }, n) => (
-        <div key={n} className={classes.line}>
-          <p>
-            {pieces.map(({ text, change }, m) =>
-              change === undefined ? (
-                <span key={m}>{text}</span>
-              ) : (
-                <ins key={m} data-empty={text === ''}>
-                  {text}
-                  <sup>{change}</sup>
-                </ins>
-              ),
-            )}
-          </p>
-          <div className={classes.former}>
-            {former.map((one) => (
-              <p key={one.change}>
-                <sup>{one.change}</sup> {formerWords(one)}
-                {one.text === undefined ? null : <del>{one.text.trim()}</del>}
-              </p>
-            ))}
-          </div>
-        </div>
-      ))}
-    </section>
-  );
-}
-
-function formerWords({ text, replaced }: Former): string {
-  if (text === undefined) return 'new';
-  return replaced ? 'before: ' : say.leftOut;
 }

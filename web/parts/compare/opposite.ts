@@ -1,6 +1,6 @@
-import type { Comparison } from '../../../../contract/templates.ts';
+import type { ComparedPart } from '../../../contract/common.ts';
 
-type Part = Comparison['body'][number];
+type Part = ComparedPart;
 
 /** Some words of a line as it reads now; `change` tells which former words stood in their place, undefined where nothing changed. */
 export interface Piece {
