@@ -67,7 +67,7 @@ const SEES_EVERYTHING = [
   'server/app/renewFolding.ts',
   'server/access/ensureFirstPerson.ts',
   'server/access/people/links.ts',
-  'server/matters/handOver.ts',
+  'server/matters/{handOver,enterInNeed}.ts',
   'server/sending/runner.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader}.ts',
   'server/correspondence/indexing.ts',

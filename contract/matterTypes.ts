@@ -121,8 +121,10 @@ export const MatterTypeJson = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 120 }),
     currency: Type.String({ pattern: '^[A-Z]{3}$' }),
     nameFact: Type.Optional(Key),
-    /** How references are made: `SV-{n}` counts on from the last. */
-    reference: Type.Optional(Type.String({ pattern: '^[A-Z]{1,4}-$' })),
+    /** How references are made: `SV-{n}` counts on from the last, `{yyyy}/{nnnn}` begins anew each year. */
+    reference: Type.Optional(
+      Type.String({ pattern: '^(?:[A-Za-z0-9 ./_-]|\\{(?:yyyy|yy|n{1,6})\\}){1,40}$' }),
+    ),
     facts: Type.Array(Fact, { maxItems: MOST }),
     tables: Type.Array(Type.Object({ key: Key, label: Label, columns: Type.Array(Fact, { maxItems: 60 }) }), {
       maxItems: 60,
@@ -191,6 +193,8 @@ export const MatterRecordView = Type.Object({
   id: Id,
   revision: Type.Integer(),
   title: Type.String(),
+  reference: Type.String(),
+  note: Type.String(),
   stage: Type.String(),
   responsibleId: Id,
   type: Type.Object({ id: Id, ...MatterTypeJson.properties }),
@@ -225,6 +229,12 @@ export const MAX_TABLE_ROWS = 2_000;
 
 const Row = Type.Record(Type.String({ maxLength: 64 }), ValueJson);
 
+/** Letters and figures of any script, with the signs that stand between them. */
+const Reference = Type.String({ pattern: '^[\\p{L}\\p{N}][\\p{L}\\p{N} ./_-]{0,39}$' });
+const Parties = Type.Array(Type.Object({ role: Type.String({ maxLength: 64 }), contactId: Id }), {
+  maxItems: 300,
+});
+
 export const ChangeMatter = Type.Object(
   {
     revision: Type.Integer(),
@@ -237,9 +247,11 @@ export const ChangeMatter = Type.Object(
     tables: Type.Optional(
       Type.Record(Type.String({ maxLength: 64 }), Type.Array(Row, { maxItems: MAX_TABLE_ROWS })),
     ),
-    parties: Type.Optional(
-      Type.Array(Type.Object({ role: Type.String({ maxLength: 64 }), contactId: Id }), { maxItems: 300 }),
-    ),
+    parties: Type.Optional(Parties),
+    /** A reference that no other matter has, or had; the one before goes on leading here. */
+    reference: Type.Optional(Reference),
+    /** What whoever opens it should know first. */
+    note: Type.Optional(Type.String({ maxLength: 2_000 })),
     /** Whether it exists only for whoever is responsible and those named in `visibleTo`. */
     restricted: Type.Optional(Type.Boolean()),
     visibleTo: Type.Optional(Type.Array(Id, { maxItems: 500 })),
@@ -259,7 +271,10 @@ export const NewMatterJson = Type.Object(
   {
     typeId: Id,
     title: Type.String({ minLength: 1, maxLength: 200 }),
-    reference: Type.Optional(Type.String({ pattern: '^[A-Z]{1,4}-\\d{1,6}$' })),
+    reference: Type.Optional(Reference),
+    responsibleId: Type.Optional(Id),
+    /** Those it concerns, in their roles. */
+    parties: Type.Optional(Parties),
   },
   { additionalProperties: false },
 );

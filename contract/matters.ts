@@ -87,6 +87,14 @@ export const MatterDetail = Type.Object({
   stage: Type.String(),
   responsible: Type.String(),
   restricted: Type.Boolean(),
+  /** Who may see it while it is restricted, whoever is responsible first. */
+  visibleTo: Type.Array(Type.String()),
+  /** What whoever opens it should know first. */
+  note: Type.String(),
+  /** References that it had before. */
+  formerReferences: Type.Array(Type.String()),
+  /** Who entered it in need, without having been given it, and why. */
+  enteredInNeed: Type.Array(Type.Object({ person: Type.String(), atUtc: Instant, why: Type.String() })),
   /** What is copied to it is filed here; null where no mail arrives for it. */
   filingAddress: Type.Union([Type.String(), Type.Null()]),
   parties: Type.Array(PartyView),
@@ -166,3 +174,13 @@ export const ShelfPreview = Type.Object({
   documents: Type.Array(Type.String()),
 });
 export type ShelfPreview = Static<typeof ShelfPreview>;
+
+/** An administrator’s way into a restricted matter that they were not given. */
+export const EnterInNeed = Type.Object(
+  {
+    reference: Type.String({ minLength: 1, maxLength: 40 }),
+    why: Type.String({ minLength: 1, maxLength: 400, pattern: '\\S' }),
+  },
+  { additionalProperties: false },
+);
+export type EnterInNeed = Static<typeof EnterInNeed>;

@@ -8,6 +8,9 @@ const startsUpper = (word: string): boolean => /^\p{Lu}/u.test(word);
  */
 const REFERENCE =
   /(?<![\p{L}\p{N}])(?<letters>\p{L}{1,4})(?<between>\s?[-–‐‑/]\s?|[\s.]|)0{0,4}(?<figures>[1-9]\d{0,5})(?![\p{L}\p{N}]|[.,]\d)/gu;
+/** References that carry their year: `2026/0014`, `SV-2026-14`. They are looked for as they are written. */
+const DATED_REFERENCE =
+  /(?<![\p{L}\p{N}/-])(?:\p{L}{1,4}[-/ ])?(?:19|20)\d{2}[-/]\d{1,6}(?![\p{L}\p{N}]|[-/.,]\d)/gu;
 /** Short words that stand before a figure and a space without being a reference's letters. */
 const SMALL_WORDS = new Set(
   'a i am an as at be by do du est et in is it la le los me mm my no nr nei nye og of on or per pp so til to ut von the for and was are der die das och med par mar may jan feb apr jun jul aug sep oct nov dec page item room unit plot flat line sum max min'.split(
@@ -50,6 +53,10 @@ export function referenceCandidates(text: string): ReadonlyMap<string, string> {
     const reference = referenceOf(match);
     if (reference !== undefined && !found.has(reference)) found.set(reference, match[0]);
     if (found.size >= MAX_CANDIDATES) break;
+  }
+  for (const [written] of text.matchAll(DATED_REFERENCE)) {
+    if (found.size >= MAX_CANDIDATES) break;
+    found.set(written.toUpperCase(), written);
   }
   return found;
 }

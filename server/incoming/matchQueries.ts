@@ -2,7 +2,7 @@ import type { AddressKind } from '../../core/model/contact.ts';
 import { inList } from '../platform/database/dialects/sqlite/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
-import { visible } from '../access/visibleQueries.ts';
+import { seen, visible } from '../access/visibleQueries.ts';
 import type { Knex } from 'knex';
 import { foldName } from '../../core/model/words.ts';
 import { bareSubject } from '../../core/correspondence/answers.ts';
@@ -87,7 +87,12 @@ async function referencesOf(
   const rows = await visible(scope, 'matters')
     .whereIn('reference', [...references])
     .select<KeyedRow[]>({ key: 'reference', id: 'id' });
-  return new Map(rows.map(({ key, id }) => [key, id]));
+  const former = await seen(
+    scope,
+    sql(scope)('former_references').whereIn('reference', [...references]),
+    'matter_id',
+  ).select<KeyedRow[]>({ key: 'reference', id: 'matter_id' });
+  return new Map([...former, ...rows].map(({ key, id }) => [key, id]));
 }
 
 async function partiesOf(scope: Scope, addresses: readonly string[], kind: AddressKind): Promise<Found> {

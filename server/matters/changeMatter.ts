@@ -7,7 +7,8 @@ import type { PersonScope } from '../access/scope.ts';
 import { plainCopy } from '../platform/database/plainCopy.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
-import { accessTo, renewFinding, updateMatter } from './changeQueries.ts';
+import { refuseUnfree } from './freeReference.ts';
+import { accessTo, keepFormerReference, renewFinding, updateMatter } from './changeQueries.ts';
 import type { MatterChange } from './changeQueries.ts';
 import type { StoredMatter } from './matter.ts';
 import { findMatter } from './queries.ts';
@@ -36,12 +37,16 @@ export async function applyChange(
 ): Promise<ChangeMatter> {
   const before = await findMatter(scope, id);
   if (!before) throw notFound('matter');
+  if (change.reference !== undefined && change.reference.trim() !== before.reference)
+    await refuseUnfree(scope, before.id, change.reference.trim());
   const access = change.visibleTo || change.restricted !== undefined ? await accessTo(scope, id) : [];
   const stored = keepInSight(await readChange(scope, before, change), before, access, actor);
   if (!(await updateMatter(tx, id, change.revision, stored))) {
     throw new DomainProblem('matterChanged');
   }
-  if (change.title !== undefined || change.parties || change.facts) {
+  if (stored.reference !== undefined && stored.reference !== before.reference)
+    await keepFormerReference(tx, id, { from: before.reference, to: stored.reference });
+  if (change.title !== undefined || change.reference !== undefined || change.parties || change.facts) {
     const after = await findMatter(scope, id);
     if (after) await renewFinding(tx, after);
   }
@@ -74,6 +79,8 @@ function undoOf(before: StoredMatter, change: ChangeMatter, access: readonly str
   return plainCopy({
     revision: change.revision + 1,
     ...(change.title === undefined ? {} : { title: before.title }),
+    ...(change.reference === undefined ? {} : { reference: before.reference }),
+    ...(change.note === undefined ? {} : { note: before.note }),
     ...(change.stage === undefined ? {} : { stage: before.stage }),
     ...(change.responsibleId === undefined ? {} : { responsibleId: before.responsible.id }),
     ...(change.facts ? { facts: was(before.facts, change.facts) } : {}),

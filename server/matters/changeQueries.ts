@@ -80,6 +80,8 @@ export interface MatterChange {
   readonly tables?: Readonly<Record<string, readonly Row[]>>;
   readonly parties?: readonly { readonly role: string; readonly contactId: string }[];
   readonly restricted?: boolean;
+  readonly reference?: string;
+  readonly note?: string;
   /** Ids of those who may see it while it is restricted, beside whoever is responsible. */
   readonly visibleTo?: readonly string[];
 }
@@ -92,6 +94,7 @@ export async function updateMatter(
   change: MatterChange,
 ): Promise<boolean> {
   const { title, stage, responsibleId, facts, dates, tables, parties, restricted, visibleTo } = change;
+  const { reference, note } = change;
   const changed = await tx('matters')
     .where({ id, revision })
     .update({
@@ -103,6 +106,8 @@ export async function updateMatter(
       ...(dates === undefined ? {} : { dates: JSON.stringify(dates) }),
       ...(tables === undefined ? {} : { tables: JSON.stringify(tables) }),
       ...(restricted === undefined ? {} : { restricted }),
+      ...(reference === undefined ? {} : { reference }),
+      ...(note === undefined ? {} : { note }),
     });
   if (changed !== 1) return false;
   if (parties) {
@@ -128,13 +133,27 @@ export async function renewFinding(
   const row = await tx('matters').where({ id: matter.id }).first<{ seq: number }>('seq');
   const names = matter.parties.map(({ contact }) => contact.name);
   await matterWords.put(tx, row.seq, {
-    reference: matter.reference,
+    reference: [matter.reference, ...(await formerReferences(tx, matter.id))].join(' '),
     title: matter.title,
     parties: names.join(' '),
   });
   await tx('matter_names').where({ matter_id: matter.id }).delete();
   const keys = namesToGuard(matter).map((key) => ({ name_key: key, matter_id: matter.id }));
   if (keys.length > 0) await tx('matter_names').insert(keys).onConflict().ignore();
+}
+
+/** The references that a matter had before. */
+const formerReferences = (tx: Tx, matterId: string): Promise<string[]> =>
+  tx('former_references').where({ matter_id: matterId }).pluck<string[]>('reference');
+
+/** Keeps a reference that a matter had, so that it goes on leading there. */
+export async function keepFormerReference(
+  tx: Tx,
+  matterId: string,
+  { from, to }: { readonly from: string; readonly to: string },
+): Promise<void> {
+  await tx('former_references').where({ matter_id: matterId, reference: to }).delete();
+  await tx('former_references').insert({ matter_id: matterId, reference: from }).onConflict().ignore();
 }
 
 export async function matterRevision(scope: Scope, id: string): Promise<number> {

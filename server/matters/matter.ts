@@ -12,13 +12,15 @@ export interface StoredDocument extends MatterDocument {
 export interface StoredMatter extends MatterRecord {
   readonly documents: readonly StoredDocument[];
   readonly restricted: boolean;
+  /** What whoever opens it should know first. */
+  readonly note: string;
   /** How often it was changed: a change says which it was made on. */
   readonly revision: number;
   /** What makes its filing address one that nobody can guess. */
   readonly filingToken: string;
 }
 
-export interface NewMatter extends Omit<StoredMatter, 'revision' | 'filingToken'> {
+export interface NewMatter extends Omit<StoredMatter, 'revision' | 'filingToken' | 'note'> {
   readonly openedAtUtc: number;
   readonly accessFor: readonly PersonId[];
 }

@@ -5,6 +5,7 @@ import { readSettings } from '../platform/settings/queries.ts';
 import { filingAddressOf } from './filingAddress.ts';
 import { openFollowUps } from './followUpQueries.ts';
 import { viewDateline, viewDocument, viewParty, viewValues } from './matterView.ts';
+import { namesWithAccess, pastOf } from './careQueries.ts';
 import { findMatter } from './queries.ts';
 import { readerFor } from './readerFor.ts';
 import type { MatterServices } from './services.ts';
@@ -32,6 +33,9 @@ export async function openMatter(
     stage: matter.type.stages.find(({ key }) => key === matter.stage)?.label ?? '',
     responsible: matter.responsible.name,
     restricted: matter.restricted,
+    visibleTo: matter.restricted ? await namesWithAccess(scope, matter) : [],
+    note: matter.note,
+    ...(await pastOf(scope, id)),
     filingAddress:
       settings.filingDomain === ''
         ? null

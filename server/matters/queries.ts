@@ -1,5 +1,7 @@
 import type { Knex } from 'knex';
 import { groupBy } from '../../core/model/groupBy.ts';
+import { numberIn } from '../../core/model/referencePattern.ts';
+import type { ReferenceParts } from '../../core/model/referencePattern.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId, DocumentId, MatterId } from '../../core/model/ids.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
@@ -28,6 +30,7 @@ export interface MatterRow {
   dates: string;
   tables: string;
   restricted: number;
+  note: string;
   revision: number;
   recent_utc: number;
   filing_token: string;
@@ -140,6 +143,7 @@ export async function findMatters(scope: Scope, ids: readonly string[]): Promise
       tables: soundTables(readJson(row.tables)),
       documents: fromJson<DocumentRow[]>(row.document_rows).sort(byDay).map(toDocument),
       restricted: Boolean(row.restricted),
+      note: row.note,
       revision: row.revision,
       filingToken: row.filing_token,
     };
@@ -186,19 +190,45 @@ export async function tokensKnown(scope: Scope, tokens: readonly string[]): Prom
   return (await known.first('seq')) !== undefined;
 }
 
-/** The highest number that a reference with this beginning has, whoever may see its matter; 0 where there is none. */
-export async function lastReference(scope: Scope, beginning: string): Promise<number> {
+/** The highest number that a reference of such a pattern has or had, whoever may see its matter; 0 where there is none. */
+export async function lastNumber(scope: Scope, parts: ReferenceParts): Promise<number> {
+  const { before, after } = parts;
   const db = sql(scope);
-  const row = await db('matters as numbered')
-    .whereRaw('substr(reference, 1, ?) = ?', [beginning.length, beginning])
-    .max<{ last: number | null }[]>({ last: numberAfter(db, 'reference', beginning) })
-    .first();
-  return row?.last ?? 0;
+  const lasts = await Promise.all(
+    (['matters as numbered', 'former_references as numbered'] as const).map(async (table) => {
+      const like = db(table).whereRaw('substr(reference, 1, ?) = ?', [before.length, before]);
+      if (after !== '') {
+        const references = await like.pluck<string[]>('reference');
+        return Math.max(0, ...references.map((one) => numberIn(one, parts) ?? 0));
+      }
+      const row = await like
+        .max<{ last: number | null }[]>({ last: numberAfter(db, 'reference', before) })
+        .first();
+      return row?.last ?? 0;
+    }),
+  );
+  return Math.max(...lasts);
 }
 
-/** Whether any matter has this reference, whoever may see it: two of one name would mix their mail. */
-export async function referenceTaken(scope: Scope, reference: string): Promise<boolean> {
-  return (await sql(scope)('matters as numbered').where({ reference }).first('seq')) !== undefined;
+/** Whether any other matter has this reference, or had it, whoever may see it: two of one name would mix their mail. */
+export async function referenceTaken(scope: Scope, reference: string, butOf = ''): Promise<boolean> {
+  const db = sql(scope);
+  const now = await db('matters as numbered').where({ reference }).whereNot({ id: butOf }).first('seq');
+  const before = await db('former_references').where({ reference }).whereNot({ matter_id: butOf }).first();
+  return now !== undefined || before !== undefined;
+}
+
+/** The matter that has this reference, or had it. */
+export async function matterByReference(scope: Scope, reference: string): Promise<string | undefined> {
+  const now = await visible(scope, 'matters')
+    .where({ reference })
+    .first<{ id: string } | undefined>('matters.id');
+  if (now) return now.id;
+  const before = await sql(scope)('former_references')
+    .whereIn('matter_id', visible(scope, 'matters').select('matters.id'))
+    .where({ reference })
+    .first<{ matter_id: string } | undefined>('matter_id');
+  return before?.matter_id;
 }
 
 /** Every matter that the actor may see, in the order in which they were opened. */

@@ -4,7 +4,9 @@ import type { ChangeMatter } from '../../contract/matterTypes.ts';
 import type { MatterChange } from './changeQueries.ts';
 import { findActive, listActive } from '../access/peopleQueries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
-import type { MatterType, FactDefinition, Row } from '../../core/model/matter.ts';
+import { asId } from '../../core/model/ids.ts';
+import type { ContactId } from '../../core/model/ids.ts';
+import type { MatterType, FactDefinition, Party, Row } from '../../core/model/matter.ts';
 import { soundValue } from '../../core/model/soundValue.ts';
 import type { Value } from '../../core/model/value.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
@@ -24,19 +26,12 @@ export async function readChange(
 ): Promise<MatterChange> {
   const { type } = matter;
   const { title, stage, responsibleId, facts, dates, tables, parties, restricted, visibleTo } = change;
+  const { reference, note } = change;
   if (stage !== undefined && !type.stages.some(({ key }) => key === stage))
     refuse({ code: 'noSuch', what: 'stage' });
   if (responsibleId !== undefined && !(await findActive(scope, responsibleId)))
     refuse({ code: 'noSuch', what: 'person' });
-  if (parties) {
-    const known = await findContacts(
-      scope,
-      parties.map(({ contactId }) => contactId),
-    );
-    if (parties.some(({ contactId }) => ![...known.keys()].some((id) => id === contactId)))
-      refuse({ code: 'contactGone' });
-    refuseParties(type, parties);
-  }
+  if (parties) await readParties(scope, type, parties);
   const people = new Set((await listActive(scope)).map((person) => person.id as string));
   if (visibleTo?.some((personId) => !people.has(personId))) refuse({ code: 'noSuch', what: 'person' });
   return {
@@ -48,8 +43,29 @@ export async function readChange(
     ...(tables ? { tables: { ...matter.tables, ...readTables(tables, type) } } : {}),
     ...(parties ? { parties } : {}),
     ...(restricted === undefined ? {} : { restricted }),
+    ...(reference === undefined ? {} : { reference: reference.trim() }),
+    ...(note === undefined ? {} : { note: note.trim() }),
     ...(visibleTo ? { visibleTo } : {}),
   };
+}
+
+type WantedParty = NonNullable<ChangeMatter['parties']>[number];
+
+/** Those in their roles with all that is known of them; refuses a contact or a role there is not. */
+export async function readParties(
+  scope: Scope,
+  type: MatterType,
+  parties: readonly WantedParty[],
+): Promise<readonly Party[]> {
+  const known = await findContacts(
+    scope,
+    parties.map(({ contactId }) => contactId),
+  );
+  refuseParties(type, parties);
+  return parties.map(({ role, contactId }) => {
+    const contact = known.get(asId<ContactId>(contactId));
+    return contact ? { role, contact } : refuse({ code: 'contactGone' });
+  });
 }
 
 function refuseParties(type: MatterType, parties: readonly { readonly role: string }[]): void {

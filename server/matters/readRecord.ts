@@ -29,6 +29,8 @@ export async function readRecord(
     id: matter.id,
     revision: matter.revision,
     title: matter.title,
+    reference: matter.reference,
+    note: matter.note,
     stage: matter.stage,
     responsibleId: matter.responsible.id,
     type: plainCopy(matter.type),

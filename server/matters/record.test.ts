@@ -252,3 +252,91 @@ describe('what follows a sending', () => {
     expect((await client.call('GET', `/matters/${matterId}`)).json.followUps).toEqual([]);
   });
 });
+
+describe('a matter’s reference', () => {
+  it('is changed to one that is free; the one before goes on leading there, and nobody else gets it', async () => {
+    const { reference } = await record();
+    expect((await change({ reference: 'PORT/2026-7' })).json.record.reference).toBe('PORT/2026-7');
+    const detail = (await client.call('GET', `/matters/${matterId}`)).json;
+    expect([detail.reference, detail.formerReferences]).toEqual(['PORT/2026-7', [reference]]);
+    const found = (await client.call('GET', `/matters?query=${reference}`)).json.items;
+    expect(found.map(({ id }: { id: string }) => id)).toContain(matterId);
+    const other = (await client.call('GET', '/matters?query=CR-')).json.items[0];
+    const { revision } = (await client.call('GET', `/matters/${other.id}/record`)).json;
+    const taken = await client.call('PATCH', `/matters/${other.id}`, { revision, reference });
+    expect([taken.status, taken.json.because[0].code]).toEqual([422, 'referenceNotFree']);
+    expect((await change({ reference })).json.record.reference).toBe(reference);
+    expect((await client.call('GET', `/matters/${matterId}`)).json.formerReferences).toEqual(['PORT/2026-7']);
+  });
+
+  it('is made by the pattern of its type, counting anew each year', async () => {
+    const types = (await client.call('GET', '/matter-types')).json.items;
+    const { id, revision, definition } = types[0];
+    const renamed = { revision, definition: { ...definition, reference: 'Y{yyyy}/{nnn}' } };
+    expect((await client.call('PATCH', `/matter-types/${id}`, renamed)).status).toBe(200);
+    const open = async () =>
+      (await client.call('POST', '/matters', { typeId: id, title: 'One more' })).json.reference;
+    const year = new Date(services.now()).getUTCFullYear();
+    expect([await open(), await open()]).toEqual([`Y${year}/001`, `Y${year}/002`]);
+  });
+
+  it('is refused where it is none, and so is a pattern', async () => {
+    for (const reference of ['', ' ', '<b>', 'x'.repeat(50)])
+      expect((await change({ reference })).status).toBe(400);
+  });
+});
+
+describe('a matter opened with what is known', () => {
+  it('has its parties and whoever answers for it from the start', async () => {
+    const types = (await client.call('GET', '/matter-types')).json.items;
+    const type = types.find(({ definition }: { definition: { name: string } }) =>
+      definition.name.startsWith('Condition'),
+    );
+    const contactId = (await client.call('GET', '/contacts?query=Okafor')).json.items[0].id;
+    const { people } = await record();
+    const petra = people.find(({ name }: { name: string }) => name === 'Petra Lindqvist');
+    const wanted = { typeId: type.id, title: 'Opened whole', responsibleId: petra.id };
+    const role = type.definition.roles[0].key;
+    const made = await client.call('POST', '/matters', { ...wanted, parties: [{ role, contactId }] });
+    expect(made.json).toMatchObject({ responsible: 'Petra Lindqvist', parties: [{ contactId }] });
+    for (const parties of [[{ role: 'nobody', contactId }], [{ role, contactId: 'gone' }]])
+      expect((await client.call('POST', '/matters', { ...wanted, parties })).status).toBe(422);
+  });
+});
+
+describe('a restricted matter', () => {
+  it('is entered in need by an administrator alone, and that is written on it for all who see it', async () => {
+    const maud = await serve(services);
+    await maud.signIn('maud@tidewell-roe.example');
+    const made = (await maud.call('GET', '/matter-types')).json.items[0];
+    const { id, reference } = (
+      await maud.call('POST', '/matters', { typeId: made.id, title: 'In confidence' })
+    ).json;
+    const { revision } = (await maud.call('GET', `/matters/${id}/record`)).json;
+    await maud.call('PATCH', `/matters/${id}`, {
+      revision,
+      restricted: true,
+      visibleTo: [],
+      note: 'Ring first.',
+    });
+    expect((await client.call('GET', `/matters/${id}`)).status).toBe(404);
+    const why = 'Maud is in hospital.';
+    expect((await maud.call('POST', '/entries-in-need', { reference, why })).status).toBe(403);
+    expect((await client.call('POST', '/entries-in-need', { reference: 'NO-1', why })).status).toBe(404);
+    expect((await client.call('POST', '/entries-in-need', { reference, why: ' ' })).status).toBe(400);
+    expect((await client.call('POST', '/entries-in-need', { reference, why })).json).toEqual({ id });
+    for (const who of [client, maud]) {
+      const detail = (await who.call('GET', `/matters/${id}`)).json;
+      expect(detail).toMatchObject({
+        note: 'Ring first.',
+        visibleTo: ['Maud Tidewell', 'Idris Quill'],
+        enteredInNeed: [{ person: 'Idris Quill', why }],
+      });
+    }
+    const petra = await serve(services);
+    await petra.signIn('petra@tidewell-roe.example');
+    expect((await petra.call('GET', `/matters/${id}`)).status).toBe(404);
+    await petra.close();
+    await maud.close();
+  });
+});

@@ -1,5 +1,5 @@
 import { ById, Nothing } from '../../contract/common.ts';
-import { MatterDetail } from '../../contract/matters.ts';
+import { EnterInNeed, MatterDetail } from '../../contract/matters.ts';
 import {
   ChangedMatter,
   ChangeMatter,
@@ -13,6 +13,7 @@ import {
 } from '../../contract/matterTypes.ts';
 import { changeMatter } from './changeMatter.ts';
 import { createMatter } from './createMatter.ts';
+import { enterInNeed } from './enterInNeed.ts';
 import { readRecord } from './readRecord.ts';
 import { settleFollowUp } from './settleFollowUp.ts';
 import { changeMatterType } from './changeMatterType.ts';
@@ -84,6 +85,16 @@ export const matterTypeRoutes = [
     status: 200,
     answers: ChangedMatter,
     handle: ({ services, scope, params, body }) => changeMatter(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/entries-in-need',
+    right: 'people',
+    summary: 'Enter a restricted matter in need; it is written on the matter, with the reason',
+    body: EnterInNeed,
+    status: 201,
+    answers: ById,
+    handle: ({ services, scope, body }) => enterInNeed(services, scope, body),
   }),
   endpoint({
     method: 'patch',

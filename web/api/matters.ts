@@ -4,7 +4,7 @@ import type {
   MatterRecordView,
   NewMatterJson,
 } from '../../contract/matterTypes.ts';
-import type { MatterDetail, MatterPage, MatterSort } from '../../contract/matters.ts';
+import type { EnterInNeed, MatterDetail, MatterPage, MatterSort } from '../../contract/matters.ts';
 import { api } from './api.ts';
 
 export interface MatterList {
@@ -49,6 +49,10 @@ const mattersApi = api.injectEndpoints({
       query: (id) => `/matters/${id}/record`,
       providesTags: (_result, _error, id) => [{ type: 'Matter', id }, 'MatterTypes'],
     }),
+    enterInNeed: build.mutation<{ readonly id: string }, EnterInNeed>({
+      query: (body) => ({ url: '/entries-in-need', method: 'POST', body }),
+      invalidatesTags: ['Matters'],
+    }),
     changeMatter: build.mutation<ChangedMatter, { readonly id: string; readonly change: ChangeMatter }>({
       query: ({ id, change }) => ({ url: `/matters/${id}`, method: 'PATCH', body: change }),
       invalidatesTags: (_result, _error, { id }) => [
@@ -65,6 +69,7 @@ export const {
   useRecordQuery,
   useLazyRecordQuery,
   useChangeMatterMutation,
+  useEnterInNeedMutation,
   useMatterQuery,
   useCreateMatterMutation,
   useMattersInfiniteQuery,

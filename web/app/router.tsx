@@ -40,6 +40,10 @@ export const router = createBrowserRouter([
             ...later(() => import('../pages/matter/documents/DocumentsPane.tsx'), 'DocumentsPane'),
           },
           {
+            path: 'details',
+            ...later(() => import('../pages/matter/details/DetailsPane.tsx'), 'DetailsPane'),
+          },
+          {
             path: 'table/:tableKey',
             ...later(() => import('../pages/matter/table/TablePane.tsx'), 'TablePane'),
           },

@@ -139,6 +139,7 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   },
   'POST /matters/:id/mail-files': { who: WORKERS, on: 'matter' },
   'POST /matters': { who: WORKERS },
+  'POST /entries-in-need': { who: ADMINISTRATORS, body: { reference: 'SV-2041', why: 'She is ill.' } },
   'PATCH /matters/:id': { who: WORKERS, on: 'matter', body: { revision: 999, title: 'Another' } },
   'PATCH /follow-ups/:id': { who: WORKERS, on: 'followUp', body: { done: false } },
   'GET /matter-types': { who: EVERYBODY },

@@ -14,6 +14,7 @@ import {
 } from './migrations/20261127190000_authenticated.ts';
 
 import { down as downPeople, up as upPeople } from './migrations/20261128190000_people.ts';
+import { down as downMatterCare, up as upMatterCare } from './migrations/20261201090000_matter_care.ts';
 import { down as downDocuments, up as upDocuments } from './migrations/20261128210000_documents.ts';
 import { down as downTests, up as upTests } from './migrations/20261127230000_tests.ts';
 import { down as downMerges, up as upMerges } from './migrations/20261127233000_merges.ts';
@@ -44,6 +45,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261128110000_signatures', up: upSignatures, down: downSignatures },
   { name: '20261128190000_people', up: upPeople, down: downPeople },
   { name: '20261128210000_documents', up: upDocuments, down: downDocuments },
+  { name: '20261201090000_matter_care', up: upMatterCare, down: downMatterCare },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

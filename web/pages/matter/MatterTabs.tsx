@@ -20,6 +20,7 @@ export function MatterTabs({ matter }: { readonly matter: MatterDetail }) {
           {label} {record.tables[key]?.length ?? 0}
         </NavLink>
       ))}
+      <NavLink to={`/matters/${matter.id}/details`}>{say.details}</NavLink>
     </nav>
   );
 }

@@ -4,6 +4,9 @@ export const say = {
   changed: 'Changed · ',
   undo: 'Undo',
   tryAgain: 'Try again',
+  formerly: (references: string) => `Formerly ${references}`,
+  enteredInNeed: (person: string, day: string, why: string) =>
+    `${person} entered this restricted matter in need on ${day}: “${why}”`,
   parties: 'Parties',
   done: 'Done',
   changeParties: 'Change parties',

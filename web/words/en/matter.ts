@@ -14,6 +14,7 @@ export const say = {
   partsOfTheMatter: 'Parts of the matter',
   correspondence: 'Correspondence',
   documents: 'Documents',
+  details: 'Details',
   desk: 'Desk',
   thisPart: 'This part',
   undo: 'Undo',

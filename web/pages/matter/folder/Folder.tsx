@@ -4,7 +4,7 @@ import { Link, useOutletContext } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
 import type { DocumentView, MatterDetail, PartyView } from '../../../../contract/matters.ts';
 import { groupBy } from '../../../../core/model/groupBy.ts';
-import { listDay, readDay, today, writeDay } from '../../../words/dates.ts';
+import { dayOf, listDay, readDay, today, writeDay } from '../../../words/dates.ts';
 import { fileSize } from '../../../words/en/wording.ts';
 import { mayDo } from '../../../words/rights.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -50,6 +50,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
           {edit.problem} <Button onClick={edit.retry}>{say.tryAgain}</Button>
         </p>
       )}
+      <Known matter={matter} />
       <Part title={say.parties} count={matter.parties.length}>
         {changing && editable ? (
           <PartiesEditor record={record} edit={edit} />
@@ -89,6 +90,20 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
       )}
       <FollowUps followUps={matter.followUps} matterId={matter.id} mayChange={mayChange} />
     </section>
+  );
+}
+
+/** What whoever opens the matter should know first. */
+function Known({ matter: { note, formerReferences, enteredInNeed } }: { readonly matter: MatterDetail }) {
+  if (note === '' && formerReferences.length + enteredInNeed.length === 0) return null;
+  return (
+    <div className={classes.known}>
+      {note === '' ? null : <p>{note}</p>}
+      {formerReferences.length === 0 ? null : <small>{say.formerly(formerReferences.join(', '))}</small>}
+      {enteredInNeed.map(({ person, atUtc, why }) => (
+        <small key={atUtc}>{say.enteredInNeed(person, writeDay(dayOf(atUtc), 'long'), why)}</small>
+      ))}
+    </div>
   );
 }
 

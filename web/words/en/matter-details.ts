@@ -1,0 +1,20 @@
+/** What is said of a matter’s details. */
+export const say = {
+  details: 'Details',
+  title: 'Title',
+  reference: 'Reference',
+  responsible: 'Responsible',
+  note: 'Standing note',
+  whoMaySeeIt: 'Who may see it',
+  restrictedTo: 'Restricted: only the person responsible and those chosen here may see it',
+  everyone: 'Everyone in the practice.',
+  only: (names: string) => `Only ${names}.`,
+  onlyWhoRestricts: 'Who may restrict matters can change this.',
+  theReferenceBefore: 'The reference before goes on leading here.',
+  answersForIt: 'answers for it',
+  showTheirs: 'Show theirs instead of mine',
+  save: 'Save',
+  close: 'Close',
+  saved: 'Saved',
+  thisMatter: 'this matter’s details',
+};
