@@ -26,6 +26,7 @@ const CORE_ORDER = [
   'channels',
   'directory',
   'compose',
+  'moving',
 ];
 
 /** The server's folders, from the ground up: each may use itself and those before it. */
@@ -41,6 +42,7 @@ const SERVER_ORDER = [
   'sending',
   'incoming',
   'today',
+  'moving',
   'practice',
   'app',
 ];

@@ -20,6 +20,7 @@ export const ChangeEvent = Type.Union([
       Type.Literal('matterType'),
       Type.Literal('inTray'),
       Type.Literal('person'),
+      Type.Literal('import'),
     ]),
     id: Id,
   }),

@@ -41,6 +41,12 @@ const ALSO: Readonly<Record<string, ColumnName>> = {
   'postal address': 'address',
 };
 
+/** The other names of one of our columns. */
+export const CONTACT_COLUMNS_ALSO = (column: string): readonly string[] =>
+  Object.entries(ALSO)
+    .filter(([, known]) => known === column)
+    .map(([name]) => name);
+
 /** The column of ours that a head stands for; undefined where it is none of ours. */
 export function columnFor(head: string): ColumnName | undefined {
   const name = head.trim().toLowerCase().replace(/[_-]+/g, ' ').replace(/\s+/g, ' ');

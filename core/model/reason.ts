@@ -14,6 +14,7 @@ export type Thing =
   | 'file'
   | 'followUp'
   | 'group'
+  | 'import'
   | 'joining'
   | 'letterTemplate'
   | 'matter'
@@ -95,6 +96,16 @@ interface Reasons {
   readonly referenceNotFree: { readonly reference: string };
   readonly restrictingNotYours: None;
   readonly contactWithoutName: None;
+  readonly matterWithoutTitle: None;
+  readonly noSuchNamed: Given & { readonly what: Thing };
+  readonly cellDoesNotFit: Given & { readonly label: string };
+  readonly sameAsLine: { readonly line: number };
+  readonly noColumnChosen: { readonly label: string };
+  readonly cannotReadTable: None;
+  readonly listTooLong: Most;
+  readonly listEmpty: None;
+  readonly importNotReady: None;
+  readonly nothingToUndo: None;
   readonly personAndOrganisation: None;
   readonly changedSinceJoined: None;
   readonly noContactFound: None;

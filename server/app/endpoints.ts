@@ -13,6 +13,7 @@ import { matterTypeRoutes } from '../matters/typeRoutes.ts';
 import { messageRoutes } from '../messages/routes.ts';
 import { templateOnMatterRoutes } from '../messages/templateRoutes.ts';
 import { practiceRoutes } from '../practice/routes.ts';
+import { movingRoutes } from '../moving/routes.ts';
 import { outTrayRoutes } from '../sending/routes.ts';
 import { sendingRoutes } from '../sending/settingsRoutes.ts';
 import { importRoutes } from '../templates/importRoutes.ts';
@@ -42,5 +43,6 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...sendingRoutes,
   ...inTrayRoutes,
   ...todayRoutes,
+  ...movingRoutes,
   ...practiceRoutes,
 ];

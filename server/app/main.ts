@@ -23,6 +23,7 @@ import { smtpTransport } from '../sending/transports/smtpTransport.ts';
 import { textTransport } from '../sending/transports/textTransport.ts';
 import { openDatabase } from '../platform/database/openDatabase.ts';
 import { ensureFirstPerson } from '../access/ensureFirstPerson.ts';
+import { resumable } from '../moving/resumable.ts';
 import { pdfRenderer } from '../platform/workers/pdfRenderer.ts';
 import { readingFrom } from '../platform/database/reads.ts';
 
@@ -51,6 +52,7 @@ async function start(config: Config): Promise<void> {
     },
   });
   await ensureFirstPerson(services);
+  await resumable(services);
   const runner = await startRunner(services, {
     email: smtpTransport(() => mailHosts(services, readingFrom(db, {})), config.mailAuthorities),
     text: textTransport(config.textGatewayUrl),

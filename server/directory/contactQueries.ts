@@ -124,6 +124,17 @@ export async function findContactsByAddress(
   return wholeContacts(reads, (query) => query.whereIn('contacts.id', holders));
 }
 
+/** The contacts who have any of these names whole. */
+export async function findContactsByName(
+  reads: Reads,
+  names: readonly string[],
+): Promise<ReadonlyMap<ContactId, Contact>> {
+  if (names.length === 0) return new Map();
+  return wholeContacts(reads, (query) =>
+    inList(query.whereNull('contacts.merged_into_id'), 'contacts.name', [...new Set(names)]),
+  );
+}
+
 async function wholeContacts(
   reads: Reads,
   narrow: (query: Knex.QueryBuilder) => Knex.QueryBuilder,

@@ -238,9 +238,9 @@ describe('the server', () => {
 
   it('stops guessing after a while', async () => {
     const codes = [];
-    for (let n = 0; n < 40; n += 1)
+    for (let n = 0; n < 12; n += 1)
       codes.push(
-        (await client.call('POST', '/session', { email: `x${n}@y.example`, password: 'guess' })).json.code,
+        (await client.call('POST', '/session', { email: 'x@y.example', password: 'guess' })).json.code,
       );
     expect(codes.at(0)).toBe('signInRefused');
     expect(codes.at(-1)).toBe('tooManyTries');
@@ -251,7 +251,7 @@ describe('the server', () => {
     const other = await serve(demo);
     await other.call('GET', '/session');
     await other.signIn('petra@tidewell-roe.example');
-    const signedIn = await services.db('sessions').orderBy('expires_utc', 'desc');
+    const signedIn = await services.db('sessions').orderBy('seen_utc', 'desc');
     expect(signedIn.length).toBeGreaterThan(0);
     const restricted = await services.db('matters').where({ restricted: 1 }).first();
     await services.db('matters').where({ id: restricted.id }).update({ responsible_id: 'person-maud' });

@@ -30,6 +30,7 @@ export async function insertMatter(tx: Tx, matter: NewMatter): Promise<void> {
     dates: JSON.stringify(matter.dates),
     tables: JSON.stringify(matter.tables),
     restricted: matter.restricted,
+    note: matter.note ?? '',
     recent_utc: matter.openedAtUtc,
     filing_token: randomBytes(FILING_TOKEN_BYTES).toString('hex'),
   });

@@ -21,6 +21,7 @@ export interface StoredMatter extends MatterRecord {
 }
 
 export interface NewMatter extends Omit<StoredMatter, 'revision' | 'filingToken' | 'note'> {
+  readonly note?: string;
   readonly openedAtUtc: number;
   readonly accessFor: readonly PersonId[];
 }

@@ -12,7 +12,7 @@ import { visible } from '../access/visibleQueries.ts';
 import { toContact } from '../directory/contactQueries.ts';
 import type { AddressRow, ContactRow } from '../directory/contactQueries.ts';
 import { numberAfter } from '../platform/database/dialects/sqlite/expressions.ts';
-import { rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
+import { inList, rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson, readJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { StoredDocument, StoredMatter } from './matter.ts';
@@ -229,6 +229,24 @@ export async function matterByReference(scope: Scope, reference: string): Promis
     .where({ reference })
     .first<{ matter_id: string } | undefined>('matter_id');
   return before?.matter_id;
+}
+
+/** Whose some references are, or were, whoever may see them: what answers somebody goes on to ask for what they may see. */
+export async function mattersByReference(
+  scope: Scope,
+  references: readonly string[],
+): Promise<ReadonlyMap<string, { readonly id: string; readonly isFormer: boolean }>> {
+  const db = sql(scope);
+  const former = await inList(db('former_references'), 'reference', references).select<
+    { reference: string; id: string }[]
+  >('reference', { id: 'matter_id' });
+  const now = await inList(db('matters as numbered'), 'reference', references).select<
+    { reference: string; id: string }[]
+  >('reference', 'id');
+  return new Map<string, { readonly id: string; readonly isFormer: boolean }>([
+    ...former.map(({ reference, id }) => [reference, { id, isFormer: true }] as const),
+    ...now.map(({ reference, id }) => [reference, { id, isFormer: false }] as const),
+  ]);
 }
 
 /** Every matter that the actor may see, in the order in which they were opened. */

@@ -67,6 +67,8 @@ export const TAGS = [
   'MatterTypes',
   'MailHosts',
   'MatterType',
+  'Import',
+  'Imports',
 ] as const;
 
 /** What the server keeps, by what it is and its id. Tags are what a change event makes stale. */

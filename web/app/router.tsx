@@ -99,6 +99,11 @@ export const router = createBrowserRouter([
             ...later(() => import('../pages/practice/sending/SendingPage.tsx'), 'SendingPage'),
           },
           { path: 'kinds', ...later(() => import('../pages/practice/kinds/KindsPage.tsx'), 'KindsPage') },
+          { path: 'import', ...later(() => import('../pages/practice/import/ImportPage.tsx'), 'ImportPage') },
+          {
+            path: 'import/:importId',
+            ...later(() => import('../pages/practice/import/OneImportPage.tsx'), 'OneImportPage'),
+          },
           { path: 'archive', ...later(() => import('../pages/practice/ArchivePage.tsx'), 'ArchivePage') },
         ],
       },

@@ -57,6 +57,8 @@ function staleTags(event: ChangeEvent): Tags {
       return [{ type: 'Contact', id }, 'Contacts', 'Matter'];
     case 'person':
       return ['People', 'Session', 'Matter'];
+    case 'import':
+      return [{ type: 'Import', id }, 'Imports', 'Matters', 'Contacts'];
     case 'inTray':
       return ['InTray'];
     case 'matterType':

@@ -3,6 +3,7 @@ import type { Session } from '../../../contract/session.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { mayDo } from '../../words/rights.ts';
 import { say } from '../../words/en/practice.ts';
+import { say as sayImport } from '../../words/en/practice-import.ts';
 import { say as sayPeople } from '../../words/en/practice-people.ts';
 import classes from './Practice.module.css';
 
@@ -15,6 +16,7 @@ export function PracticeFrame() {
     ...(mayDo(session.user, 'people') ? [['/practice/sign-in', sayPeople.signingIn] as const] : []),
     ['/practice/sending', say.sendersAndEmail],
     ['/practice/kinds', say.matterTypes],
+    ...(session.user.mayChange ? [['/practice/import', sayImport.import] as const] : []),
     ['/practice/archive', say.archive],
   ] as const;
   return (

@@ -177,7 +177,7 @@ describe('a matter type', () => {
     expect(changes().map(({ method }) => method)).toEqual(['POST']);
     await user.click(screen.getByRole('button', { name: /Save anyway/ }));
     await screen.findByText('elsewhere');
-    expect([changes().at(-1)?.path, at()]).toEqual(['/matter-types/survey', '/practice']);
+    expect([changes().at(-1)?.path, at()]).toEqual(['/matter-types/survey', '/practice/kinds']);
   });
 
   it('asks again once it is changed after it was seen', async () => {

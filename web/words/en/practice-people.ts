@@ -36,6 +36,12 @@ export const say = {
   copyTheLink: 'Copy the link',
   copied: 'Copied',
   removeTheSecondFactor: 'Remove the second factor',
+  enterInNeed: 'Enter a restricted matter in need',
+  whatInNeedMeans:
+    'For when nobody who may see it can be asked. It is written on the matter, with your reason, for all who see it.',
+  referenceOfTheMatter: 'Reference of the matter',
+  whyInNeed: 'Why you need to',
+  enterIt: 'Enter it',
   hasLeft: 'Has left',
   whoLeaves: (name: string) => `${name} leaves`,
   whoeverLeavesIsSignedOut:

@@ -7,7 +7,7 @@ import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { DayField } from '../../../parts/days/DayField.tsx';
 import { useReadCell } from './readCell.ts';
-import type { CellDefinition } from './readCell.ts';
+import type { CellDefinition } from '../../../../core/template/readCell.ts';
 import { say } from '../../../words/en/matter-editing.ts';
 import classes from './Editing.module.css';
 

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import { MAX_TABLE_ROWS } from '../../../../contract/matterTypes.ts';
 import type { ValueJson } from '../../../../contract/matterTypes.ts';
-import type { CellDefinition, ReadCell } from '../editing/readCell.ts';
+import type { CellDefinition } from '../../../../core/template/readCell.ts';
+import type { ReadCell } from '../editing/readCell.ts';
 
 type Row = Readonly<Record<string, ValueJson>>;
 

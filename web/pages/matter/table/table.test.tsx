@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { ChangeMatter, MatterRecordView } from '../../../../contract/matterTypes.ts';
 import { matter } from '../../../tests/matterDetail.ts';
 import { refusing, screen, sessionOf, show } from '../../../tests/stage.tsx';
-import type { CellDefinition } from '../editing/readCell.ts';
+import type { CellDefinition } from '../../../../core/template/readCell.ts';
 import { pasteCells } from './pasteCells.ts';
 import { TablePane } from './TablePane.tsx';
 

@@ -8,6 +8,7 @@ import { dayOf, listDay, today } from '../../../words/dates.ts';
 import { mayDo } from '../../../words/rights.ts';
 import { problemWords } from '../../../words/en/wording.ts';
 import { rightWords, roleName, say } from '../../../words/en/practice-people.ts';
+import { EnterInNeed } from './EnterInNeed.tsx';
 import { NewPersonForm } from './NewPersonForm.tsx';
 import { PersonPanel } from './PersonPanel.tsx';
 import classes from '../Practice.module.css';
@@ -93,6 +94,7 @@ export function PeoplePage() {
           </Button>
         </p>
       ) : null}
+      {mayChange ? <EnterInNeed /> : null}
     </section>
   );
 }

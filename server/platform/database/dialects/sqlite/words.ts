@@ -35,6 +35,9 @@ export const matterWords = {
     const [reference, title, parties] = [words.reference, words.title, words.parties].map(withForms);
     await db('matter_words').insert({ rowid: seq, reference, title, parties });
   },
+  remove: async (db: Knex, seq: number): Promise<void> => {
+    await db('matter_words').where({ rowid: seq }).delete();
+  },
 };
 
 /** What contacts are found by. */
