@@ -63,6 +63,10 @@ export const PracticeJson = Type.Object(
       uniqueItems: true,
     }),
     holidays: Type.Array(RealDay, { maxItems: 2_000, uniqueItems: true }),
+    /** What holidays are called, by their day; of those that are called anything. */
+    holidayNames: Type.Optional(
+      Type.Record(RealDay, Type.String({ maxLength: 120 }), { maxProperties: 2_000 }),
+    ),
     palette: Type.Array(
       Type.Object({
         label: Type.String({ minLength: 1, maxLength: 40 }),
@@ -104,3 +108,26 @@ export const PracticeJson = Type.Object(
   { additionalProperties: false },
 );
 export type PracticeJson = Static<typeof PracticeJson>;
+
+/** Days that can be taken over as holidays, with what they are called. */
+export const NamedDays = Type.Object({
+  days: Type.Array(Type.Object({ day: RealDay, name: Type.String() })),
+});
+export type NamedDays = Static<typeof NamedDays>;
+
+/** Countries, and the parts of one, whose holidays ship with the application. */
+export const HolidaySets = Type.Object({
+  items: Type.Array(Type.Object({ code: Type.String(), name: Type.String() })),
+});
+export type HolidaySets = Static<typeof HolidaySets>;
+
+export const HolidaySetQuery = Type.Object({
+  /** ISO 3166-1, for the parts of a country, or its holidays. */
+  country: Type.Optional(Type.String({ pattern: '^[A-Z]{2}$' })),
+});
+export const HolidayQuery = Type.Object({
+  country: Type.String({ pattern: '^[A-Z]{2}$' }),
+  /** As one of the country’s parts is called here (ISO 3166-2 without the country). */
+  part: Type.Optional(Type.String({ pattern: '^[A-Z0-9]{1,4}$' })),
+});
+export type HolidayQuery = Static<typeof HolidayQuery>;

@@ -25,6 +25,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   palette: DEFAULT_SETTINGS.palette,
   timeZone: 'Europe/London',
   weekdays: [1, 2, 3, 4, 5],
+  holidayNames: {},
   holidays: holidaysAround(today),
   holdSeconds: 10,
   maxMessageBytes: 25_000_000,

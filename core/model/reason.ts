@@ -4,6 +4,7 @@ export type Thing =
   | 'attachment'
   | 'calendar'
   | 'contact'
+  | 'country'
   | 'date'
   | 'discardedDraft'
   | 'document'
@@ -83,6 +84,8 @@ interface Reasons {
   readonly notADay: Given;
   readonly notATimeZone: Given;
   readonly holidayNotADay: None;
+  readonly notACalendar: None;
+  readonly noDayInCalendar: None;
   readonly tooFaint: { readonly part: 'text' | 'links' };
   readonly headPictureGone: None;
   readonly sameKey: { readonly of: 'hosts' | 'senders' };

@@ -41,6 +41,7 @@ export async function changePractice(
       practiceEmail: json.email,
       weekdays: [...json.weekdays].sort(),
       holidays: [...new Set(holidays)].sort(),
+      holidayNames: namesOf(holidays, json.holidayNames ?? before.holidayNames),
       palette: json.palette,
       cautionsOff: json.cautionsOff,
       repeatDays: json.repeatDays,
@@ -60,6 +61,18 @@ export async function changePractice(
   });
   return readPractice(scope);
 }
+
+/** The names of the holidays there are; one that was removed takes its name along. */
+const namesOf = (
+  days: readonly string[],
+  names: Readonly<Record<string, string>>,
+): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    days.flatMap((day) => {
+      const name = names[day]?.trim() ?? '';
+      return name === '' ? [] : [[day, name]];
+    }),
+  );
 
 /** A look that could not be read, or whose picture is not here, is refused: it would stand in every message. */
 async function refuseUnreadable(scope: PersonScope, look: PracticeJson['look']): Promise<void> {

@@ -16,6 +16,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     email: practiceEmail,
     weekdays: [...weekdays],
     holidays: [...holidays].sort(),
+    holidayNames: { ...settings.holidayNames },
     palette: palette.map((one) => ({ ...one })),
     cautionsOff: CAUTIONS.filter((code) => cautionsOff.includes(code)),
     repeatDays,

@@ -1,5 +1,13 @@
-import { PracticeJson } from '../../contract/practice.ts';
+import {
+  HolidayQuery,
+  HolidaySetQuery,
+  HolidaySets,
+  NamedDays,
+  PracticeJson,
+} from '../../contract/practice.ts';
 import { changePractice } from './changePractice.ts';
+import { receivedFile } from '../http/receiveFiles.ts';
+import { calendarHolidays, countryHolidays, holidaySets } from './holidaySets.ts';
 import { readPractice } from './readPractice.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { PracticeServices } from './services.ts';
@@ -48,5 +56,36 @@ export const practiceRoutes = [
     status: 200,
     answers: PracticeJson,
     handle: ({ services, scope, body }) => changePractice(services, scope, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/holiday-sets',
+    right: 'settings',
+    summary: 'Countries whose holidays ship with the application, or the parts of one',
+    query: HolidaySetQuery,
+    status: 200,
+    answers: HolidaySets,
+    handle: ({ query }) => Promise.resolve(holidaySets(query)),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/holidays',
+    right: 'settings',
+    summary: 'The public holidays of a country, for this year and the next two',
+    query: HolidayQuery,
+    status: 200,
+    answers: NamedDays,
+    handle: ({ services, scope, query }) => countryHolidays(services, scope, query),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/holidays/read',
+    right: 'settings',
+    summary: 'The whole days of an iCalendar file; nothing is changed',
+    uploads: 'usual',
+    status: 200,
+    answers: NamedDays,
+    handle: async ({ services, scope, request }) =>
+      calendarHolidays(services, scope, await receivedFile(request).read()),
   }),
 ];

@@ -1,4 +1,4 @@
-import type { PracticeJson } from '../../contract/practice.ts';
+import type { HolidayQuery, HolidaySets, NamedDays, PracticeJson } from '../../contract/practice.ts';
 import { api } from './api.ts';
 
 const practiceApi = api.injectEndpoints({
@@ -7,6 +7,19 @@ const practiceApi = api.injectEndpoints({
       query: () => '/practice',
       providesTags: ['MatterTypes'],
     }),
+    holidaySets: build.query<HolidaySets, string | undefined>({
+      query: (country) => ({ url: '/holiday-sets', params: country === undefined ? {} : { country } }),
+    }),
+    countryHolidays: build.query<NamedDays, HolidayQuery>({
+      query: (params) => ({ url: '/holidays', params }),
+    }),
+    calendarHolidays: build.mutation<NamedDays, File>({
+      query: (file) => {
+        const body = new FormData();
+        body.append('file', file);
+        return { url: '/holidays/read', method: 'POST', body };
+      },
+    }),
     changePractice: build.mutation<PracticeJson, PracticeJson>({
       query: (body) => ({ url: '/practice', method: 'PATCH', body }),
       invalidatesTags: ['MatterTypes', 'Matter', 'Session'],
@@ -14,4 +27,10 @@ const practiceApi = api.injectEndpoints({
   }),
 });
 
-export const { usePracticeQuery, useChangePracticeMutation } = practiceApi;
+export const {
+  usePracticeQuery,
+  useChangePracticeMutation,
+  useHolidaySetsQuery,
+  useLazyCountryHolidaysQuery,
+  useCalendarHolidaysMutation,
+} = practiceApi;

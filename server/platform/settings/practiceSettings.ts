@@ -24,6 +24,8 @@ export interface PracticeSettings {
   readonly timeZone: string;
   readonly weekdays: readonly number[];
   readonly holidays: readonly PlainDate[];
+  /** What they are called, by their day. */
+  readonly holidayNames: Readonly<Record<string, string>>;
   /** How long a message can be called back after Send. */
   readonly holdSeconds: number;
   /** The most that one message may be, encoded; what a host says it takes holds where that is less. */
@@ -65,6 +67,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   timeZone: 'Europe/London',
   weekdays: [1, 2, 3, 4, 5],
   holidays: [],
+  holidayNames: {},
   holdSeconds: 15,
   maxMessageBytes: 25_000_000,
   cautionsOff: [],

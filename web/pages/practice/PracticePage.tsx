@@ -52,9 +52,10 @@ function PracticeForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSe
         <Cautions values={values} onChange={set} />
         <Holidays
           holidays={values.holidays}
+          names={values.holidayNames ?? {}}
           mayChange={mayChange}
-          onChange={(holidays) => {
-            set({ holidays });
+          onChange={(holidays, holidayNames) => {
+            set({ holidays, holidayNames });
           }}
         />
         {error ? (

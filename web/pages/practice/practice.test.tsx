@@ -53,9 +53,45 @@ const answers = {
   'GET /matter-types': { items: [TYPE] },
   'GET /practice': PRACTICE,
   'GET /practice/sending': SENDING,
+  'GET /holiday-sets': { items: [{ code: 'GB', name: 'United Kingdom' }] },
   'GET /practice/mail-hosts': { hosts: [], fromOutside: [] },
 };
 const ALONE = 'An administrator of the practice changes this.';
+
+describe('the holidays of the practice', () => {
+  it('are typed with a name, or taken over from a country, and saved together', async () => {
+    const days = [
+      { day: '2027-01-01', name: 'New Year’s Day' },
+      { day: '2026-12-25', name: 'Christmas Day' },
+    ];
+    const { user, changes } = show(
+      <PracticePage />,
+      { ...answers, 'GET /holidays': { days }, 'PATCH /practice': PRACTICE },
+      { role: 'administrator' },
+    );
+    await user.type(await screen.findByLabelText('Another holiday'), '4 May 2027');
+    await user.type(screen.getByLabelText('Its name'), 'Fair');
+    await user.click(screen.getAllByRole('button', { name: 'Add' })[0] as HTMLElement);
+    expect(await screen.findByText(/Fair/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Add these' }));
+    expect(await screen.findByText(/New Year’s Day/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(changes().at(-1)?.body).toMatchObject({
+      holidays: ['2026-12-25', '2027-01-01', '2027-05-04'],
+      holidayNames: { '2026-12-25': 'Christmas Day', '2027-01-01': 'New Year’s Day', '2027-05-04': 'Fair' },
+    });
+  });
+
+  it('say why a calendar file could not be read', async () => {
+    const { user } = show(
+      <PracticePage />,
+      { ...answers, 'POST /holidays/read': refusing(422, 'badFile', { code: 'notACalendar' }) },
+      { role: 'administrator' },
+    );
+    await user.upload(await screen.findByLabelText('Calendar file'), new File(['x'], 'a.ics'));
+    expect((await screen.findByText(/no calendar that can be read/)).getAttribute('role')).toBe('alert');
+  });
+});
 
 describe('what the practice decides', () => {
   it('is changed by an administrator, all of it at once', async () => {
@@ -75,6 +111,7 @@ describe('what the practice decides', () => {
         method: 'PATCH',
         path: '/practice',
         body: { ...PRACTICE, name: 'Another name', weekdays: [1, 2, 3, 4, 5, 6], holidays: [] },
+        holidayNames: {},
       },
     ]);
   });

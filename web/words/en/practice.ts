@@ -1,6 +1,13 @@
 /** What is said in practice. */
 export const say = {
   holidays: 'Holidays',
+  holidayName: 'Its name',
+  holidaysOf: 'Public holidays of',
+  partOfIt: 'Part of it',
+  allOfIt: 'All of it',
+  addThese: 'Add these',
+  fromACalendarFile: 'From a calendar file…',
+  calendarFile: 'Calendar file',
   remove: (day: string) => `Remove ${day}`,
   anotherHoliday: 'Another holiday',
   add: 'Add',
