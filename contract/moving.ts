@@ -4,7 +4,7 @@ import { Id, Instant } from './common.ts';
 import { Reason as ReasonJson } from './problems.ts';
 
 /** What can be brought in by a list. */
-export const IMPORTED = ['contacts', 'matters'] as const;
+export const IMPORTED = ['contacts', 'matters', 'documents'] as const;
 export type Imported = (typeof IMPORTED)[number];
 
 export const NewImport = Type.Object({

@@ -157,7 +157,7 @@ test('a matter type with a deadline over a holiday is made, and the deadline is 
   await expectAccessible(page);
   const holidays = page.getByRole('region', { name: 'Letterhead and days' });
   await holidays.getByLabel('Another holiday', { exact: true }).fill('2027-05-04');
-  await holidays.getByRole('button', { name: 'Add' }).click();
+  await holidays.getByRole('button', { name: 'Add', exact: true }).click();
   await holidays.getByRole('button', { name: 'Save' }).click();
   await expect(holidays.getByRole('button', { name: 'Save' })).toBeDisabled();
 

@@ -102,6 +102,8 @@ interface Reasons {
   readonly matterWithoutTitle: None;
   readonly noSuchNamed: Given & { readonly what: Thing };
   readonly cellDoesNotFit: Given & { readonly label: string };
+  readonly noReferenceIn: None;
+  readonly cannotReadZip: None;
   readonly sameAsLine: { readonly line: number };
   readonly noColumnChosen: { readonly label: string };
   readonly cannotReadTable: None;

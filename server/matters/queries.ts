@@ -8,7 +8,7 @@ import type { PlainDate } from '../../core/model/plainDate.ts';
 import { soundDates, soundTables, soundValues } from '../../core/model/soundValue.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
-import { visible } from '../access/visibleQueries.ts';
+import { seen, visible } from '../access/visibleQueries.ts';
 import { toContact } from '../directory/contactQueries.ts';
 import type { AddressRow, ContactRow } from '../directory/contactQueries.ts';
 import { numberAfter } from '../platform/database/dialects/sqlite/expressions.ts';
@@ -247,6 +247,18 @@ export async function mattersByReference(
     ...former.map(({ reference, id }) => [reference, { id, isFormer: true }] as const),
     ...now.map(({ reference, id }) => [reference, { id, isFormer: false }] as const),
   ]);
+}
+
+/** Every reference that leads to a matter the actor may see, those it had before among them. */
+export async function referencesSeen(scope: Scope): Promise<(readonly [string, string])[]> {
+  const now = await visible(scope, 'matters').select<{ reference: string; id: string }[]>(
+    'matters.reference',
+    'matters.id',
+  );
+  const former = await seen(scope, sql(scope)('former_references'), 'matter_id').select<
+    { reference: string; id: string }[]
+  >('reference', { id: 'matter_id' });
+  return [...former, ...now].map(({ reference, id }) => [reference, id] as const);
 }
 
 /** Every matter that the actor may see, in the order in which they were opened. */

@@ -55,7 +55,7 @@ export interface Planned<Subject> {
 
 /** Something that an import made or changed, and what takes it back. */
 export interface ImportItem {
-  readonly kind: 'contact' | 'matter';
+  readonly kind: 'contact' | 'matter' | 'document';
   readonly subjectId: string;
   readonly action: 'made' | 'updated';
   /** The revision it has since: one that has another was changed by somebody. */

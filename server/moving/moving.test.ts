@@ -1,4 +1,6 @@
+import { buffer } from 'node:stream/consumers';
 import { describe, expect, it } from 'vitest';
+import { ZipFile } from 'yazl';
 import { useDesk } from '../app/tests/desk.ts';
 import { serve } from '../app/tests/practice.ts';
 
@@ -181,6 +183,40 @@ describe('a list of matters', () => {
         expect([await count(), (await desk.services.db('contacts')).length]).toEqual([matters, contacts]);
       }
     }
+  });
+});
+
+describe('a ZIP of documents', () => {
+  const zipped = (files: Readonly<Record<string, string>>): Promise<Buffer> => {
+    const zip = new ZipFile();
+    for (const [path, text] of Object.entries(files)) zip.addBuffer(Buffer.from(text), path);
+    zip.end();
+    return buffer(zip.outputStream);
+  };
+
+  it('puts each file on the matter whose reference its path holds, in the category of its folder', async () => {
+    const matter = await get(`/matters/${desk.matterId}`);
+    const bytes = await zipped({
+      [`Files/${matter.reference} Wren/Reports/Hull.txt`]: 'The keelson is sound.',
+      [`Files/${matter.reference.replace('-', ' ')}/plan.txt`]: 'A plan',
+      'Files/Nobody/lost.txt': 'x',
+      '__MACOSX/Files/._plan.txt': 'x',
+    });
+    const { id } = (await send(bytes, { what: 'documents' }, 'files.zip')).json;
+    const tried = await view(id);
+    expect(tried.counts).toMatchObject({ lines: 3, make: 2, faults: 1 });
+    expect(tried.faults).toEqual([{ line: 3, column: 'Path', why: { code: 'noReferenceIn' } }]);
+    expect((await run(id)).state).toBe('done');
+    const found = await get(`/matters/${desk.matterId}/documents?query=keelson`);
+    expect(found.items).toMatchObject([{ name: 'Hull', category: 'Reports', version: 1 }]);
+    const again = await run((await send(bytes, { what: 'documents' }, 'files.zip')).json.id);
+    expect((await get(`/matters/${desk.matterId}/documents?query=keelson`)).items[0].version).toBe(2);
+    expect(await undo(again.id)).toEqual({ undone: 2, kept: 0 });
+    expect((await get(`/matters/${desk.matterId}/documents?query=keelson`)).items).toHaveLength(1);
+  });
+
+  it('is refused where it is none', async () => {
+    expect((await send('no zip', { what: 'documents' })).json.because[0].code).toBe('cannotReadZip');
   });
 });
 

@@ -61,7 +61,7 @@ export async function faultsFile(
 ): Promise<{ readonly text: string; readonly fileName: string }> {
   const found = await findImport(scope, id);
   if (!found) throw notFound('import');
-  const table = await tableOf(services, found.blob);
+  const table = await tableOf(services, found);
   const { faults } = await tryLines(services, scope, found, table);
   const wrong = new Map<number, string[]>();
   for (const { line, column, why } of faults)

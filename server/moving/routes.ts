@@ -24,9 +24,10 @@ export const movingRoutes = [
     method: 'post',
     path: '/imports',
     right: 'work',
-    summary: 'Take a list of contacts or matters in and try it: nothing is made until it is run',
+    summary:
+      'Take a list of contacts or matters, or a ZIP of documents, in and try it: nothing is made until it is run',
     body: NewImport,
-    uploads: 'usual',
+    uploads: 'large',
     status: 202,
     answers: ById,
     handle: ({ services, scope, body, request }) => startImport(services, scope, receivedFile(request), body),

@@ -6,6 +6,7 @@ import type { Change } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { breathe, updateContact } from '../directory/contactQueries.ts';
 import { renewFinding, updateMatter } from '../matters/changeQueries.ts';
+import { updateDocument } from '../matters/documents/documentQueries.ts';
 import { findMatter } from '../matters/queries.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
@@ -57,7 +58,7 @@ export async function runImport(services: Services, scope: PersonScope, id: stri
 }
 
 async function goOn(services: Services, scope: PersonScope, one: StoredImport): Promise<void> {
-  const table = await tableOf(services, one.blob);
+  const table = await tableOf(services, one);
   const importer = await importerFor(services, scope, one, table);
   for (let at = one.done; at < table.lines.length; at += AT_ONCE) {
     const lines = table.lines.slice(at, at + AT_ONCE);
@@ -113,9 +114,13 @@ export async function undoImport(services: Services, scope: PersonScope, id: str
 }
 
 async function takeBack(
-  { tx, scope }: Change<PersonActor>,
+  { tx, scope, atUtc }: Change<PersonActor>,
   { kind, subjectId, action, revision, before }: StoredItem,
 ): Promise<boolean> {
+  if (kind === 'document') {
+    await updateDocument(tx, subjectId, { deletedUtc: atUtc });
+    return true;
+  }
   if (action === 'made')
     return kind === 'contact'
       ? deleteContact(tx, subjectId, revision)

@@ -17,7 +17,10 @@ import type { TableRead } from '../platform/workers/tableReader.ts';
 import { CONTACT_TARGETS, contactImporter } from './contactImporter.ts';
 import type { Columns, FileLine, Importer, ImportOptions, StoredImport, Tried } from './import.ts';
 import { findImport, insertImport, knownMappings, updateImport } from './importQueries.ts';
+import { documentImporter } from './documentImporter.ts';
 import { matterImporter, matterTargets } from './matterImporter.ts';
+import { zipFiles } from './zipFile.ts';
+import type { ZipFiles } from './zipFile.ts';
 
 /** The most lines of one list. */
 export const MOST_LINES = 20_000;
@@ -32,10 +35,15 @@ const MONTH_FIRST: ReadonlySet<string> = new Set(['en-US']);
 interface Table extends TableRead {
   readonly heads: readonly string[];
   readonly lines: readonly FileLine[];
+  readonly zip?: ZipFiles;
 }
 
 /** A list as it lies there: its head, and its lines with their numbers in the file. */
-export async function tableOf({ blobs }: Pick<Services, 'blobs'>, blob: string): Promise<Table> {
+export async function tableOf(
+  { blobs }: Pick<Services, 'blobs'>,
+  { what, blob }: Pick<StoredImport, 'what' | 'blob'>,
+): Promise<Table> {
+  if (what === 'documents') return tableOfZip(await blobs.get(blob));
   const table = await readTable({ bytes: await blobs.get(blob), mostRows: MOST_LINES + 2 }).catch(() => {
     throw new DomainProblem('badFile', [{ code: 'cannotReadTable' }, { code: 'nothingChanged' }]);
   });
@@ -56,6 +64,25 @@ export async function tableOf({ blobs }: Pick<Services, 'blobs'>, blob: string):
   return { ...table, heads, lines };
 }
 
+/** The files of a ZIP as a list of their paths. */
+async function tableOfZip(bytes: Buffer): Promise<Table> {
+  const zip = await zipFiles(bytes).catch(() => {
+    throw new DomainProblem('badFile', [{ code: 'cannotReadZip' }, { code: 'nothingChanged' }]);
+  });
+  const { paths } = zip;
+  if (paths.length > MOST_LINES)
+    throw new DomainProblem('badFile', [
+      { code: 'listTooLong', most: MOST_LINES },
+      { code: 'nothingChanged' },
+    ]);
+  if (paths.length === 0)
+    throw new DomainProblem('badFile', [{ code: 'listEmpty' }, { code: 'nothingChanged' }]);
+  const rows = paths.map((path) => [path]);
+  const lines = rows.map((cells, n) => ({ line: n + 1, cells }));
+  return { rows, cut: false, encoding: '', separator: '', heads: [PATH], lines, zip };
+}
+const PATH = 'Path';
+
 export async function typeFor(scope: PersonScope, typeId: string | null): Promise<MatterType> {
   const types = await matterTypes(scope);
   const type = typeId === null ? [...types.values()][0]?.type : types.get(typeId)?.type;
@@ -67,24 +94,28 @@ export async function columnsFor(
   scope: PersonScope,
   { what, typeId }: { readonly what: Imported; readonly typeId: string | null },
 ): Promise<Columns> {
+  if (what === 'documents') return { targets: [], needed: [] };
   return what === 'contacts' ? CONTACT_TARGETS : matterTargets(await typeFor(scope, typeId));
 }
 
 /** What makes records of the lines of such an import. */
 export async function importerFor(
-  services: Pick<Services, 'newId' | 'now'>,
+  services: Pick<Services, 'newId' | 'now' | 'blobs'>,
   scope: PersonScope,
   { what, options }: Pick<StoredImport, 'what' | 'options'>,
   table: Table,
 ): Promise<Importer<unknown>> {
   if (what === 'contacts') return contactImporter(services, options) as Importer<unknown>;
   const settings = await readSettings(scope);
+  const now = zonedTime(settings.timeZone, services.now());
+  if (table.zip)
+    return documentImporter({ ...services, today: now.date, zip: table.zip }) as Importer<unknown>;
   const usual = MONTH_FIRST.has(settings.region) ? 'monthFirst' : 'dayFirst';
   const context = {
     newId: services.newId,
     now: services.now,
     type: await typeFor(scope, options.typeId),
-    reading: { calendar: calendarOf(settings), now: zonedTime(settings.timeZone, services.now()) },
+    reading: { calendar: calendarOf(settings), now },
     orders: table.heads.map((_head, column) =>
       dayOrderOf(
         table.lines.map(({ cells }) => cells[column] ?? ''),
@@ -97,7 +128,7 @@ export async function importerFor(
 
 /** Looks at every line without changing anything, and says what each would become and what is wrong. */
 export async function tryLines(
-  services: Pick<Services, 'newId' | 'now'>,
+  services: Pick<Services, 'newId' | 'now' | 'blobs'>,
   scope: PersonScope,
   one: Pick<StoredImport, 'what' | 'options'>,
   table: Table,
@@ -167,7 +198,7 @@ export async function startImport(
   { what, typeId }: NewImport,
 ): Promise<{ id: string }> {
   const blob = await services.blobs.put(await read());
-  const table = await tableOf(services, blob);
+  const table = await tableOf(services, { what, blob });
   const type = what === 'matters' ? await typeFor(scope, typeId ?? null) : undefined;
   const columns = await columnsFor(scope, { what, typeId: type?.id ?? null });
   const options: ImportOptions = {
@@ -205,7 +236,7 @@ export async function changeImport(
 ): Promise<void> {
   const found = await findImport(scope, id);
   if (!found) throw notFound('import');
-  const table = await tableOf(services, found.blob);
+  const table = await tableOf(services, found);
   const isOther = typeId !== undefined && typeId !== found.options.typeId;
   const columns = await columnsFor(scope, { what: found.what, typeId: typeId ?? found.options.typeId });
   const options: ImportOptions = {

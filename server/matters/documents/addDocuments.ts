@@ -2,21 +2,17 @@ import type { AddedDocuments } from '../../../contract/documents.ts';
 import { safeFileName } from '../../../core/mime/plan.ts';
 import { changing } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
-import { MAX_FILE_BYTES } from '../../platform/files/receivedFile.ts';
 import { mediaTypeOf } from '../../platform/files/mediaTypes.ts';
 import type { ReceivedFile } from '../../platform/files/receivedFile.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
-import { readFileWords } from '../../platform/workers/fileWordReader.ts';
 import type { StoredDocument } from '../matter.ts';
 import { findMatter } from '../queries.ts';
 import { findDocument, findDocuments, insertDocument } from './documentQueries.ts';
 import { viewDocument } from './documentView.ts';
+import { wordsIn } from './documentWords.ts';
 import { documentFrom } from './newDocument.ts';
-
-/** As much of the words inside as finds a document again. */
-const MOST_LETTERS = 200_000;
 
 interface Put {
   readonly category?: string | undefined;
@@ -58,7 +54,6 @@ export async function addDocuments(
     const besides = made.map(({ document }) => document);
     made.push({
       document: documentFrom(services, { matter, settings }, file, besides, earlier?.name),
-      // Words are for finding alone: a file that gives none is kept all the same.
       words: await wordsIn(bytes, mediaType),
     });
   }
@@ -75,9 +70,4 @@ export async function addDocuments(
   return {
     items: ids.flatMap((id) => rows.filter((row) => row.id === id).map(viewDocument)),
   };
-}
-
-async function wordsIn(bytes: Buffer, mediaType: string): Promise<string> {
-  if (bytes.length > MAX_FILE_BYTES) return '';
-  return (await readFileWords({ bytes, mediaType }).catch(() => '')).slice(0, MOST_LETTERS);
 }

@@ -4,6 +4,7 @@ import { visible } from '../../access/visibleQueries.ts';
 import type { Scope } from '../../access/scope.ts';
 import { sortedPage } from '../../platform/database/cursor.ts';
 import type { Order } from '../../platform/database/cursor.ts';
+import { inList } from '../../platform/database/dialects/sqlite/json.ts';
 import { sql } from '../../platform/database/reads.ts';
 import type { Tx } from '../../platform/database/transaction.ts';
 import type { StoredDocument } from '../matter.ts';
@@ -190,4 +191,36 @@ export async function updateDocument(tx: Tx, id: string, change: DocumentChange)
   };
   const given = Object.entries(columns).filter(([, value]) => value !== undefined);
   if (given.length > 0) await tx('documents').where({ id }).update(Object.fromEntries(given));
+}
+
+/** What versions are counted by: a matter, a category and a name, letter case aside. */
+export const addressOfVersion = (of: {
+  readonly matterId: string;
+  readonly category: string;
+  readonly name: string;
+}): string => JSON.stringify([of.matterId, of.category, of.name.toLowerCase()]);
+
+interface LatestRow {
+  readonly matter_id: string;
+  readonly category: string;
+  readonly name: string;
+  readonly version: number;
+}
+
+/** The latest version of everything that lies on some matters. */
+export async function latestVersions(
+  scope: Scope,
+  matterIds: readonly string[],
+): Promise<Map<string, number>> {
+  const rows = await inList(visible(scope, 'documents'), 'documents.matter_id', [...new Set(matterIds)])
+    .groupBy('matter_id', 'category', 'name')
+    .select('matter_id', 'category', 'name')
+    .max('version as version')
+    .then((found) => found as unknown as LatestRow[]);
+  const versions = new Map<string, number>();
+  for (const { matter_id, category, name, version } of rows) {
+    const place = addressOfVersion({ matterId: matter_id, category, name });
+    versions.set(place, Math.max(version, versions.get(place) ?? 0));
+  }
+  return versions;
 }

@@ -110,8 +110,13 @@ describe('what the practice decides', () => {
       {
         method: 'PATCH',
         path: '/practice',
-        body: { ...PRACTICE, name: 'Another name', weekdays: [1, 2, 3, 4, 5, 6], holidays: [] },
-        holidayNames: {},
+        body: {
+          ...PRACTICE,
+          name: 'Another name',
+          weekdays: [1, 2, 3, 4, 5, 6],
+          holidays: [],
+          holidayNames: {},
+        },
       },
     ]);
   });

@@ -5,7 +5,11 @@ import { plural } from './wording.ts';
 const number = (count: number, one: string, many = `${one}s`): string =>
   count === 1 ? `1 ${one}` : `${writeNumber(count)} ${many}`;
 
-const KINDS: Readonly<Record<Imported, string>> = { contacts: 'contact', matters: 'matter' };
+const KINDS: Readonly<Record<Imported, string>> = {
+  contacts: 'contact',
+  matters: 'matter',
+  documents: 'document',
+};
 
 /** What is said of lists that are brought in. */
 export const say = {
@@ -14,6 +18,9 @@ export const say = {
     'Contacts and matters from a list: a CSV or XLSX file with a line each. Every line is tried first; nothing is made until you say so, and all of it can be undone as one.',
   contacts: 'Contacts',
   matters: 'Matters',
+  documents: 'Documents',
+  zipOfDocuments:
+    'A ZIP of files. Each goes to the matter whose reference one of its folders holds, or its own name; the folder it lies in becomes its category.',
   whatTheListIsOf: 'What the list is of',
   matterType: 'Matter type',
   chooseAFile: 'Choose a file…',
@@ -37,7 +44,7 @@ export const say = {
   updateIt: 'Fill in what the list says',
   writtenIn: (encoding: string, separator: string) =>
     encoding === ''
-      ? 'A spreadsheet'
+      ? 'A spreadsheet or a ZIP'
       : `Text in ${encoding}, with ${SEPARATORS[separator] ?? separator} between`,
   whatIsWrong: 'What is wrong',
   line: 'Line',

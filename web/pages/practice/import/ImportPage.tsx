@@ -17,6 +17,7 @@ import classes from './Import.module.css';
 const KINDS = [
   ['contacts', say.contacts],
   ['matters', say.matters],
+  ['documents', say.documents],
 ] as const;
 
 /** Where a practice's lists come in: which list, of what, and what became of earlier ones. */
@@ -61,11 +62,12 @@ export function ImportPage() {
           <FileChooser
             ref={chooser}
             label={say.listToImport}
-            accept=".csv,.tsv,.txt,.xlsx"
+            accept={what === 'documents' ? '.zip' : '.csv,.tsv,.txt,.xlsx'}
             onChoose={begin}
           />
         </div>
       ) : null}
+      {what === 'documents' ? <p className={classes.hint}>{say.zipOfDocuments}</p> : null}
       {isLoading ? (
         <div role="status" className={classes.going}>
           {share < 1 ? say.reading(Math.round(share * 100)) : say.tryingIt}

@@ -91,7 +91,7 @@ export function OneImportPage() {
           ) : null}
         </p>
       ) : null}
-      {mayChange ? (
+      {mayChange && one.targets.length > 0 ? (
         <div className={classes.begin}>
           <SelectField
             label={say.existing}
@@ -104,7 +104,7 @@ export function OneImportPage() {
         </div>
       ) : null}
       <Faults one={one} />
-      <Columns one={one} mayChange={mayChange} onChange={set} />
+      {one.targets.length > 0 ? <Columns one={one} mayChange={mayChange} onChange={set} /> : null}
     </section>
   );
 }
