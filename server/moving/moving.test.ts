@@ -210,7 +210,8 @@ describe('a ZIP of documents', () => {
     const found = await get(`/matters/${desk.matterId}/documents?query=keelson`);
     expect(found.items).toMatchObject([{ name: 'Hull', category: 'Reports', version: 1 }]);
     const again = await run((await send(bytes, { what: 'documents' }, 'files.zip')).json.id);
-    expect((await get(`/matters/${desk.matterId}/documents?query=keelson`)).items[0].version).toBe(2);
+    const versions = (await get(`/matters/${desk.matterId}/documents?query=keelson`)).items;
+    expect(versions.map(({ version }: { version: number }) => version).sort()).toEqual([1, 2]);
     expect(await undo(again.id)).toEqual({ undone: 2, kept: 0 });
     expect((await get(`/matters/${desk.matterId}/documents?query=keelson`)).items).toHaveLength(1);
   });
