@@ -2,7 +2,7 @@ import { MOST_NUMBER } from '../core/model/soundValue.ts';
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { DateText, Id } from './common.ts';
+import { DateText, Id, RealDay } from './common.ts';
 
 const Key = Type.String({ pattern: '^[a-zA-Z][a-zA-Z0-9]{0,63}$' });
 const Label = Type.String({ maxLength: 120 });
@@ -264,8 +264,26 @@ export type ChangeMatter = Static<typeof ChangeMatter>;
 export const ChangedMatter = Type.Object({ record: MatterRecordView, undo: ChangeMatter });
 export type ChangedMatter = Static<typeof ChangedMatter>;
 
-/** Whether a follow-up is done. */
-export const SettleFollowUp = Type.Object({ done: Type.Boolean() }, { additionalProperties: false });
+const What = Type.String({ minLength: 1, maxLength: 300, pattern: '\\S' });
+
+/** Something to do on a matter by a day; by whoever writes it where nobody is named. */
+export const NewFollowUp = Type.Object(
+  { what: What, dueOn: RealDay, personId: Type.Optional(Id) },
+  { additionalProperties: false },
+);
+export type NewFollowUp = Static<typeof NewFollowUp>;
+
+/** What becomes of a follow-up; what is not said stays as it is. */
+export const ChangeFollowUp = Type.Object(
+  {
+    done: Type.Optional(Type.Boolean()),
+    what: Type.Optional(What),
+    dueOn: Type.Optional(RealDay),
+    personId: Type.Optional(Id),
+  },
+  { additionalProperties: false, minProperties: 1 },
+);
+export type ChangeFollowUp = Static<typeof ChangeFollowUp>;
 
 export const NewMatterJson = Type.Object(
   {

@@ -102,7 +102,9 @@ export const MatterDetail = Type.Object({
   documents: Type.Array(DocumentView),
   drafts: Type.Array(MessageSummary),
   /** What is still to be done, soonest first. */
-  followUps: Type.Array(Type.Object({ id: Id, what: Type.String(), dueOn: DateText, person: Type.String() })),
+  followUps: Type.Array(
+    Type.Object({ id: Id, what: Type.String(), dueOn: DateText, person: Type.String(), personId: Id }),
+  ),
   counts: Type.Object({ all: Type.Integer(), out: Type.Integer(), in: Type.Integer(), note: Type.Integer() }),
   correspondence: EntryPage,
   dateline: Type.Object({

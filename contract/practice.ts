@@ -131,3 +131,32 @@ export const HolidayQuery = Type.Object({
   part: Type.Optional(Type.String({ pattern: '^[A-Z0-9]{1,4}$' })),
 });
 export type HolidayQuery = Static<typeof HolidayQuery>;
+
+/** What a new practice does first, in this order. */
+export const FIRST_STEPS = [
+  'people',
+  'letterhead',
+  'matterTypes',
+  'holidays',
+  'senders',
+  'contacts',
+  'matters',
+  'wording',
+  'message',
+] as const;
+export type FirstStep = (typeof FIRST_STEPS)[number];
+
+/** How far a practice has come with what it does first; a step is done by what is there, or left out. */
+export const FirstSteps = Type.Object({
+  items: Type.Array(
+    Type.Object({ step: Type.Enum([...FIRST_STEPS]), done: Type.Boolean(), skipped: Type.Boolean() }),
+  ),
+});
+export type FirstSteps = Static<typeof FirstSteps>;
+
+/** All of the steps that are left out. */
+export const SkipSteps = Type.Object(
+  { skipped: Type.Array(Type.Enum([...FIRST_STEPS]), { uniqueItems: true }) },
+  { additionalProperties: false },
+);
+export type SkipSteps = Static<typeof SkipSteps>;

@@ -33,6 +33,7 @@ export interface OpenFollowUp {
   readonly what: string;
   readonly dueOn: PlainDate;
   readonly person: string;
+  readonly personId: string;
 }
 
 /** What is still to be done on a matter, soonest first. */
@@ -46,6 +47,7 @@ export function openFollowUps(scope: Scope, matterId: string): Promise<OpenFollo
       what: 'follow_ups.what',
       dueOn: 'follow_ups.due_on',
       person: 'people.name',
+      personId: 'people.id',
     });
 }
 
@@ -73,6 +75,21 @@ export async function followUpsAnsweredBy(
 /** Marks one as done, or with null as still to be done. */
 export async function setFollowUpDone(tx: Tx, id: string, doneUtc: number | null): Promise<void> {
   await tx('follow_ups').where({ id }).update({ done_utc: doneUtc });
+}
+
+/** Words a follow-up anew, puts it off or hands it on; what is undefined stays. */
+export async function updateFollowUp(
+  tx: Tx,
+  id: string,
+  change: {
+    readonly what: string | undefined;
+    readonly dueOn: PlainDate | undefined;
+    readonly personId: string | undefined;
+  },
+): Promise<void> {
+  const columns = { what: change.what, due_on: change.dueOn, person_id: change.personId };
+  const given = Object.entries(columns).filter(([, value]) => value !== undefined);
+  if (given.length > 0) await tx('follow_ups').where({ id }).update(Object.fromEntries(given));
 }
 
 export async function followUpMatter(scope: Scope, id: string): Promise<string | undefined> {

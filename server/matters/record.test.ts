@@ -340,3 +340,32 @@ describe('a restricted matter', () => {
     await maud.close();
   });
 });
+
+describe('a follow-up made by hand', () => {
+  const open = async () => (await client.call('GET', `/matters/${matterId}`)).json.followUps;
+
+  it('is put off, handed on, done and taken back', async () => {
+    const { people } = await record();
+    const petra = people.find(({ name }: { name: string }) => name === 'Petra Lindqvist');
+    const what = 'Order the lift-out';
+    const made = await client.call('POST', `/matters/${matterId}/follow-ups`, { what, dueOn: '2027-01-04' });
+    const { id } = made.json;
+    const mine = async () => (await open()).find((one: { id: string }) => one.id === id);
+    expect(await mine()).toMatchObject({ what, dueOn: '2027-01-04', person: 'Idris Quill' });
+    const change = { dueOn: '2027-01-11', personId: petra.id };
+    expect((await client.call('PATCH', `/follow-ups/${id}`, change)).status).toBe(200);
+    expect(await mine()).toMatchObject({ what, dueOn: '2027-01-11', person: 'Petra Lindqvist' });
+    await client.call('PATCH', `/follow-ups/${id}`, { done: true });
+    expect(await mine()).toBeUndefined();
+    await client.call('PATCH', `/follow-ups/${id}`, { done: false });
+    expect(await mine()).toBeDefined();
+  });
+
+  it.each([
+    ['no words', { what: ' ', dueOn: '2027-01-04' }, 400],
+    ['a day there is not', { what: 'x', dueOn: '2027-02-30' }, 400],
+    ['somebody there is not', { what: 'x', dueOn: '2027-01-04', personId: 'nobody' }, 422],
+  ])('with %s is refused', async (_what, body, status) => {
+    expect((await client.call('POST', `/matters/${matterId}/follow-ups`, body)).status).toBe(status);
+  });
+});

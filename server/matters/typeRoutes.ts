@@ -2,20 +2,21 @@ import { ById, Nothing } from '../../contract/common.ts';
 import { EnterInNeed, MatterDetail } from '../../contract/matters.ts';
 import {
   ChangedMatter,
+  ChangeFollowUp,
   ChangeMatter,
   ChangeMatterType,
   MatterRecordView,
   MatterTypeJson,
   MatterTypeList,
   MatterTypeView,
+  NewFollowUp,
   NewMatterJson,
-  SettleFollowUp,
 } from '../../contract/matterTypes.ts';
 import { changeMatter } from './changeMatter.ts';
 import { createMatter } from './createMatter.ts';
 import { enterInNeed } from './enterInNeed.ts';
 import { readRecord } from './readRecord.ts';
-import { settleFollowUp } from './settleFollowUp.ts';
+import { changeFollowUp, makeFollowUp } from './changeFollowUp.ts';
 import { changeMatterType } from './changeMatterType.ts';
 import { createMatterType } from './createMatterType.ts';
 import { readMatterTypes } from './readMatterTypes.ts';
@@ -97,14 +98,25 @@ export const matterTypeRoutes = [
     handle: ({ services, scope, body }) => enterInNeed(services, scope, body),
   }),
   endpoint({
+    method: 'post',
+    path: '/matters/:id/follow-ups',
+    right: 'work',
+    summary: 'Make a follow-up by hand',
+    params: ById,
+    body: NewFollowUp,
+    status: 201,
+    answers: ById,
+    handle: ({ services, scope, params, body }) => makeFollowUp(services, scope, params.id, body),
+  }),
+  endpoint({
     method: 'patch',
     path: '/follow-ups/:id',
     right: 'work',
-    summary: 'Say that a follow-up is done, or that it is not',
+    summary: 'Say that a follow-up is done or is not, put it off, word it anew or hand it on',
     params: ById,
-    body: SettleFollowUp,
+    body: ChangeFollowUp,
     status: 200,
     answers: Nothing,
-    handle: ({ services, scope, params, body }) => settleFollowUp(services, scope, params.id, body.done),
+    handle: ({ services, scope, params, body }) => changeFollowUp(services, scope, params.id, body),
   }),
 ];

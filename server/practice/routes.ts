@@ -1,13 +1,16 @@
 import {
+  FirstSteps,
   HolidayQuery,
   HolidaySetQuery,
   HolidaySets,
   NamedDays,
   PracticeJson,
+  SkipSteps,
 } from '../../contract/practice.ts';
 import { changePractice } from './changePractice.ts';
 import { receivedFile } from '../http/receiveFiles.ts';
 import { calendarHolidays, countryHolidays, holidaySets } from './holidaySets.ts';
+import { readFirstSteps, skipSteps } from './firstSteps.ts';
 import { readPractice } from './readPractice.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { PracticeServices } from './services.ts';
@@ -87,5 +90,24 @@ export const practiceRoutes = [
     answers: NamedDays,
     handle: async ({ services, scope, request }) =>
       calendarHolidays(services, scope, await receivedFile(request).read()),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/first-steps',
+    right: 'settings',
+    summary: 'How far the practice has come with what it does first',
+    status: 200,
+    answers: FirstSteps,
+    handle: ({ scope }) => readFirstSteps(scope),
+  }),
+  endpoint({
+    method: 'patch',
+    path: '/first-steps',
+    right: 'settings',
+    summary: 'Leave some of the first steps out, or take them up again',
+    body: SkipSteps,
+    status: 200,
+    answers: FirstSteps,
+    handle: ({ services, scope, body }) => skipSteps(services, scope, body),
   }),
 ];

@@ -67,6 +67,7 @@ export const TAGS = [
   'MatterTypes',
   'MailHosts',
   'MatterType',
+  'FirstSteps',
   'Import',
   'Imports',
 ] as const;

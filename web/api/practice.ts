@@ -1,4 +1,11 @@
-import type { HolidayQuery, HolidaySets, NamedDays, PracticeJson } from '../../contract/practice.ts';
+import type {
+  FirstSteps,
+  SkipSteps,
+  HolidayQuery,
+  HolidaySets,
+  NamedDays,
+  PracticeJson,
+} from '../../contract/practice.ts';
 import { api } from './api.ts';
 
 const practiceApi = api.injectEndpoints({
@@ -6,6 +13,14 @@ const practiceApi = api.injectEndpoints({
     practice: build.query<PracticeJson, void>({
       query: () => '/practice',
       providesTags: ['MatterTypes'],
+    }),
+    firstSteps: build.query<FirstSteps, void>({
+      query: () => '/first-steps',
+      providesTags: ['FirstSteps', 'People', 'MatterTypes', 'Contacts', 'Matters', 'Templates', 'Session'],
+    }),
+    skipSteps: build.mutation<FirstSteps, SkipSteps>({
+      query: (body) => ({ url: '/first-steps', method: 'PATCH', body }),
+      invalidatesTags: ['FirstSteps'],
     }),
     holidaySets: build.query<HolidaySets, string | undefined>({
       query: (country) => ({ url: '/holiday-sets', params: country === undefined ? {} : { country } }),
@@ -30,6 +45,8 @@ const practiceApi = api.injectEndpoints({
 export const {
   usePracticeQuery,
   useChangePracticeMutation,
+  useFirstStepsQuery,
+  useSkipStepsMutation,
   useHolidaySetsQuery,
   useLazyCountryHolidaysQuery,
   useCalendarHolidaysMutation,

@@ -48,7 +48,9 @@ export const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
   values: [],
   documents: [document()],
   drafts: [],
-  followUps: [{ id: 'f1', what: 'Ring the yard', dueOn: '2026-11-25', person: 'Maud Tidewell' }],
+  followUps: [
+    { id: 'f1', what: 'Ring the yard', dueOn: '2026-11-25', person: 'Maud Tidewell', personId: 'maud' },
+  ],
   counts: { all: 0, out: 0, in: 0, note: 0 },
   correspondence: { items: [], next: null },
   dateline: { today: '2026-11-24', keyDates: [], ticks: [] },

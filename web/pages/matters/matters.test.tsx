@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import type { MatterPage } from '../../../contract/matters.ts';
 import { choose, refusing, screen, show } from '../../tests/stage.tsx';
+import { NewMatter } from './NewMatter.tsx';
 import { MattersPage } from './MattersPage.tsx';
 
 type MatterListItem = MatterPage['items'][number];
@@ -81,5 +82,59 @@ describe('the matters', () => {
     show(<MattersPage />, listed, { ...page, role });
     await screen.findByText('SV-1');
     expect(screen.queryAllByRole('button', { name: 'New matter' })).toHaveLength(offered);
+  });
+});
+
+describe('a new matter', () => {
+  it('is opened with whoever answers for it and those its type asks for', async () => {
+    const definition = {
+      name: 'Survey',
+      currency: 'GBP',
+      facts: [],
+      tables: [],
+      roles: [
+        { key: 'owner', label: 'owner', plural: 'Owners', many: true, required: true },
+        { key: 'yard', label: 'yard', plural: 'Yards', many: false },
+      ],
+      stages: [],
+      keyDates: [],
+      calculated: [],
+    };
+    const { user, changes } = show(
+      <NewMatter about="" onClose={() => undefined} />,
+      {
+        'GET /matter-types': { items: [{ id: 't1', revision: 1, matters: 0, definition }] },
+        'GET /people': {
+          items: [
+            { id: 'person-practitioner', name: 'The practitioner', gone: false },
+            { id: 'petra', name: 'Petra', gone: false },
+            { id: 'past', name: 'Past', gone: true },
+          ],
+        },
+        'GET /contacts': {
+          items: [{ id: 'c1', name: 'Ines Okafor', organisation: null, email: null }],
+          next: null,
+        },
+        'POST /matters': { id: 'm9' },
+      },
+      { path: '/matters', at: '/matters' },
+    );
+    await user.type(await screen.findByLabelText('Title'), 'Grey Gull');
+    await choose(user, 'Responsible', 'Petra');
+    await user.type(await screen.findByRole('combobox', { name: 'owner' }), 'ines');
+    await user.click(await screen.findByText('Ines Okafor'));
+    expect(screen.queryByRole('combobox', { name: 'yard' })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Create' }));
+    await screen.findByText('elsewhere');
+    expect(changes()).toMatchObject([
+      {
+        body: {
+          typeId: 't1',
+          title: 'Grey Gull',
+          responsibleId: 'petra',
+          parties: [{ role: 'owner', contactId: 'c1' }],
+        },
+      },
+    ]);
   });
 });

@@ -5,6 +5,7 @@ import type { Today } from '../../../contract/today.ts';
 import { bareSubject } from '../../../core/correspondence/answers.ts';
 import { daysBetween } from '../../../core/model/plainDate.ts';
 import { dayOf, exactTime, listDay, readDay, writeDay } from '../../words/dates.ts';
+import { mayDo } from '../../words/rights.ts';
 import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -12,6 +13,7 @@ import { Settled } from '../../parts/followUps/Settled.tsx';
 import { useSettling } from '../../parts/followUps/useSettling.ts';
 import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
+import { FirstSteps } from './FirstSteps.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
 import { useTodayQuery } from '../../api/today.ts';
 import { Tip } from '../../ui/Tip.tsx';
@@ -57,6 +59,7 @@ export function TodayPage() {
         </div>
         <CalendarAddress />
       </ViewHead>
+      {mayDo(user, 'settings') ? <FirstSteps /> : null}
       <div className={classes.columns}>
         <div>
           {data.onItsWay.length > 0 ? (

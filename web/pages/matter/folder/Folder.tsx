@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { ReactNode } from 'react';
 import { Link, useOutletContext } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
 import type { DocumentView, MatterDetail, PartyView } from '../../../../contract/matters.ts';
@@ -9,10 +8,10 @@ import { fileSize } from '../../../words/en/wording.ts';
 import { mayDo } from '../../../words/rights.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { leftWords, nearness } from '../../../words/en/matterDates.ts';
+import { FollowUps } from './FollowUps.tsx';
+import { Part } from './Part.tsx';
 import { PartiesEditor } from './PartiesEditor.tsx';
 import { RecordValues } from './RecordValues.tsx';
-import { Settled } from '../../../parts/followUps/Settled.tsx';
-import { useSettling } from '../../../parts/followUps/useSettling.ts';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
 import { useChangeDocumentMutation } from '../../../api/documents.ts';
@@ -88,7 +87,12 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
           </Tip>
         </Part>
       )}
-      <FollowUps followUps={matter.followUps} matterId={matter.id} mayChange={mayChange} />
+      <FollowUps
+        followUps={matter.followUps}
+        matterId={matter.id}
+        people={record?.people ?? []}
+        mayChange={mayChange}
+      />
     </section>
   );
 }
@@ -104,96 +108,6 @@ function Known({ matter: { note, formerReferences, enteredInNeed } }: { readonly
         <small key={atUtc}>{say.enteredInNeed(person, writeDay(dayOf(atUtc), 'long'), why)}</small>
       ))}
     </div>
-  );
-}
-
-type FollowUp = MatterDetail['followUps'][number];
-
-interface FollowUpsProps {
-  readonly followUps: readonly FollowUp[];
-  readonly matterId: string;
-  readonly mayChange: boolean;
-}
-
-/** What is to be followed up; one that was just settled can be taken back. */
-function FollowUps({ followUps, matterId, mayChange }: FollowUpsProps) {
-  const settling = useSettling();
-  if (followUps.length === 0 && !settling.last) return null;
-  return (
-    <Part title={say.followUps} count={followUps.length}>
-      <Settled settling={settling} className={editing.done} />
-      {followUps.map((followUp) => (
-        <FollowUpLine
-          key={followUp.id}
-          followUp={followUp}
-          matterId={matterId}
-          mayChange={mayChange}
-          busy={settling.busy}
-          onDone={() => {
-            settling.settle({ ...followUp, matterId });
-          }}
-        />
-      ))}
-    </Part>
-  );
-}
-
-interface FollowUpLineProps extends Omit<FollowUpsProps, 'followUps'> {
-  readonly followUp: FollowUp;
-  readonly busy: boolean;
-  readonly onDone: () => void;
-}
-
-function FollowUpLine({
-  followUp: { id, what, dueOn },
-  matterId,
-  mayChange,
-  busy,
-  onDone,
-}: FollowUpLineProps) {
-  const day = readDay(dueOn);
-  return (
-    <div className={classes.line}>
-      <span className={day < today() ? classes.near : classes.label}>{listDay(day, today())}</span>
-      <span>
-        {mayChange ? (
-          <StartLink
-            matterId={matterId}
-            from={{ followUpId: id, about: what }}
-            label={say.writeWhatDealsWithIt}
-          >
-            {what}
-          </StartLink>
-        ) : (
-          what
-        )}{' '}
-        {mayChange ? (
-          <Button disabled={busy} onClick={onDone}>
-            {say.done}
-          </Button>
-        ) : null}
-      </span>
-    </div>
-  );
-}
-
-function Part({
-  title,
-  count,
-  children,
-}: {
-  readonly title: string;
-  readonly count?: number;
-  readonly children: ReactNode;
-}) {
-  return (
-    <details open className={classes.part}>
-      <summary>
-        <h2>{title}</h2>
-        {count === undefined ? null : <small>{count}</small>}
-      </summary>
-      {children}
-    </details>
   );
 }
 

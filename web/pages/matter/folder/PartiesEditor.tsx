@@ -2,6 +2,7 @@ import type { MatterRecordView } from '../../../../contract/matterTypes.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
 import type { Editing } from '../editing/useEditing.ts';
+import { NewParty } from './NewParty.tsx';
 import { say } from '../../../words/en/matter-folder.ts';
 import classes from './Folder.module.css';
 import editing from '../editing/Editing.module.css';
@@ -44,13 +45,21 @@ export function PartiesEditor({ record, edit }: PartiesEditorProps) {
             </span>
           ))}
           {many || holders.length === 0 ? (
-            <ContactPicker
-              label={say.add(label)}
-              chosen=""
-              onChoose={(contact) => {
-                if (contact) keep((now) => [...now, { role: key, contactId: contact.id }]);
-              }}
-            />
+            <>
+              <ContactPicker
+                label={say.add(label)}
+                chosen=""
+                onChoose={(contact) => {
+                  if (contact) keep((now) => [...now, { role: key, contactId: contact.id }]);
+                }}
+              />
+              <NewParty
+                label={label}
+                onMade={(contactId) => {
+                  keep((now) => [...now, { role: key, contactId }]);
+                }}
+              />
+            </>
           ) : null}
         </span>
       </div>

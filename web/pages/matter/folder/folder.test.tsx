@@ -1,10 +1,42 @@
 // @vitest-environment happy-dom
-import { within } from '@testing-library/react';
+import { waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { MatterDetail } from '../../../../contract/matters.ts';
-import { screen, show } from '../../../tests/stage.tsx';
+import { choose, screen, show } from '../../../tests/stage.tsx';
 import { document, matter, party } from '../../../tests/matterDetail.ts';
 import { Folder } from './Folder.tsx';
+
+const RECORD = {
+  id: 'm1',
+  revision: 1,
+  title: 'Saltmarsh Wren',
+  reference: 'SV-2041',
+  note: '',
+  stage: 'open',
+  responsibleId: 'maud',
+  type: {
+    id: 't1',
+    name: 'Survey',
+    currency: 'GBP',
+    facts: [],
+    tables: [],
+    roles: [{ key: 'owner', label: 'owner', plural: 'Owners', many: true }],
+    stages: [],
+    keyDates: [],
+    calculated: [],
+  },
+  facts: {},
+  dates: {},
+  tables: {},
+  parties: [],
+  people: [
+    { id: 'maud', name: 'Maud' },
+    { id: 'jonas', name: 'Jonas' },
+  ],
+  restricted: false,
+  visibleTo: [],
+  calculated: [],
+};
 
 const stage = (of: MatterDetail, role: 'practitioner' | 'assistant' | 'reader' = 'practitioner') =>
   show(
@@ -52,7 +84,11 @@ describe('the folder', () => {
 
   it('settles a follow-up, and takes that back', async () => {
     const { user, changes } = stage(
-      matter({ followUps: [{ id: 'f1', what: 'Chase the yard', dueOn: '2026-11-30', person: 'Maud' }] }),
+      matter({
+        followUps: [
+          { id: 'f1', what: 'Chase the yard', dueOn: '2026-11-30', person: 'Maud', personId: 'maud' },
+        ],
+      }),
     );
     await user.click(screen.getByRole('button', { name: 'Done' }));
     expect((await screen.findByRole('status')).textContent).toContain('“Chase the yard” done');
@@ -61,6 +97,31 @@ describe('the folder', () => {
       ['/follow-ups/f1', { done: true }],
       ['/follow-ups/f1', { done: false }],
     ]);
+  });
+
+  it('has follow-ups made by hand, and put off or handed on', async () => {
+    const { user, changes } = show(
+      <Folder matter={matter()} narrow={false} mayChange />,
+      {
+        'GET /matters/m1/record': RECORD,
+        'POST /matters/m1/follow-ups': { id: 'f2' },
+        'PATCH /follow-ups/f1': {},
+      },
+      {},
+    );
+    await user.click(await screen.findByRole('button', { name: 'Add a follow-up…' }));
+    await user.type(screen.getByLabelText('What to do'), 'Order the survey');
+    await user.type(screen.getByLabelText('By'), '4 January 2027');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    await user.click(await screen.findByRole('button', { name: 'Change “Ring the yard”' }));
+    await choose(user, 'Who', 'Jonas');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => {
+      expect(changes().map(({ path, body }) => [path, body])).toEqual([
+        ['/matters/m1/follow-ups', { what: 'Order the survey', dueOn: '2027-01-04' }],
+        ['/follow-ups/f1', { what: 'Ring the yard', dueOn: '2026-11-25', personId: 'jonas' }],
+      ]);
+    });
   });
 
   it('offers an assistant to send a document, and not to restrict it', () => {
@@ -75,6 +136,37 @@ describe('the folder', () => {
     expect(screen.queryByRole('link', { name: 'Write to Ines' })).toBeNull();
     expect(screen.queryByRole('link', { name: 'Send Survey report' })).toBeNull();
     expect(screen.queryAllByRole('button')).toEqual([]);
+  });
+
+  it('takes somebody as a party who is not in the directory yet', async () => {
+    const { user, changes } = show(
+      <Folder matter={matter()} narrow={false} mayChange />,
+      {
+        'GET /matters/m1/record': RECORD,
+        'POST /contacts': { id: 'c9' },
+        'PATCH /matters/m1': { record: RECORD, undo: { revision: 2 } },
+      },
+      {},
+    );
+    await user.click(await screen.findByRole('button', { name: 'Change parties' }));
+    await user.click(screen.getByRole('button', { name: 'New contact…' }));
+    await user.type(screen.getByLabelText('Name'), 'Nell Harrow');
+    await user.type(screen.getByLabelText('Email address'), 'nell@harrow.example');
+    await user.click(screen.getByRole('button', { name: 'Add as owner' }));
+    await waitFor(() => {
+      expect(changes()).toMatchObject([
+        {
+          path: '/contacts',
+          body: {
+            kind: 'person',
+            name: 'Nell Harrow',
+            familyName: 'Harrow',
+            addresses: [{ value: 'nell@harrow.example' }],
+          },
+        },
+        { path: '/matters/m1', body: { parties: [{ role: 'owner', contactId: 'c9' }] } },
+      ]);
+    });
   });
 
   it('says what belongs in it where it is empty', () => {

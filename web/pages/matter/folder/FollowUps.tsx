@@ -1,0 +1,178 @@
+import { useState } from 'react';
+import type { MatterDetail } from '../../../../contract/matters.ts';
+import { useChangeFollowUpMutation, useMakeFollowUpMutation } from '../../../api/followUps.ts';
+import { DayField } from '../../../parts/days/DayField.tsx';
+import { Settled } from '../../../parts/followUps/Settled.tsx';
+import { useSettling } from '../../../parts/followUps/useSettling.ts';
+import { StartLink } from '../../../parts/start/StartLink.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { SelectField, TextField } from '../../../ui/Field.tsx';
+import { LeaveGuard } from '../../../ui/LeaveGuard.tsx';
+import { listDay, readDay, today } from '../../../words/dates.ts';
+import { problemWords } from '../../../words/en/wording.ts';
+import { say } from '../../../words/en/matter-folder.ts';
+import editing from '../editing/Editing.module.css';
+import { Part } from './Part.tsx';
+import classes from './Folder.module.css';
+
+type FollowUp = MatterDetail['followUps'][number];
+type Person = { readonly id: string; readonly name: string };
+
+interface FollowUpsProps {
+  readonly followUps: readonly FollowUp[];
+  readonly matterId: string;
+  /** Whom one can be given to. */
+  readonly people: readonly Person[];
+  readonly mayChange: boolean;
+}
+
+const NEW = 'new';
+
+/** What is to be followed up: made, put off, handed on and done; one that was just settled can be taken back. */
+export function FollowUps({ followUps, matterId, people, mayChange }: FollowUpsProps) {
+  const settling = useSettling();
+  const [open, setOpen] = useState<string>();
+  if (followUps.length === 0 && !settling.last && !mayChange) return null;
+  const close = (): void => {
+    setOpen(undefined);
+  };
+  return (
+    <Part title={say.followUps} count={followUps.length}>
+      <Settled settling={settling} className={editing.done} />
+      {followUps.map((followUp) =>
+        open === followUp.id ? (
+          <FollowUpForm key={followUp.id} {...{ matterId, people, followUp }} onClose={close} />
+        ) : (
+          <FollowUpLine
+            key={followUp.id}
+            followUp={followUp}
+            matterId={matterId}
+            mayChange={mayChange}
+            busy={settling.busy}
+            onDone={() => {
+              settling.settle({ ...followUp, matterId });
+            }}
+            onChange={() => {
+              setOpen(followUp.id);
+            }}
+          />
+        ),
+      )}
+      {mayChange && open === NEW ? (
+        <FollowUpForm matterId={matterId} people={people} onClose={close} />
+      ) : mayChange ? (
+        <Button
+          onClick={() => {
+            setOpen(NEW);
+          }}
+        >
+          {say.addAFollowUp}
+        </Button>
+      ) : null}
+    </Part>
+  );
+}
+
+interface FollowUpLineProps extends Pick<FollowUpsProps, 'matterId' | 'mayChange'> {
+  readonly followUp: FollowUp;
+  readonly busy: boolean;
+  readonly onDone: () => void;
+  readonly onChange: () => void;
+}
+
+function FollowUpLine({ followUp, matterId, mayChange, busy, onDone, onChange }: FollowUpLineProps) {
+  const { id, what, dueOn, person } = followUp;
+  const day = readDay(dueOn);
+  return (
+    <div className={classes.line}>
+      <span className={day < today() ? classes.near : classes.label}>{listDay(day, today())}</span>
+      <span>
+        {mayChange ? (
+          <StartLink
+            matterId={matterId}
+            from={{ followUpId: id, about: what }}
+            label={say.writeWhatDealsWithIt}
+          >
+            {what}
+          </StartLink>
+        ) : (
+          what
+        )}{' '}
+        <small>{person}</small>{' '}
+        {mayChange ? (
+          <>
+            <Button disabled={busy} onClick={onDone}>
+              {say.done}
+            </Button>{' '}
+            <Button aria-label={say.changeFollowUp(what)} onClick={onChange}>
+              {say.change}
+            </Button>
+          </>
+        ) : null}
+      </span>
+    </div>
+  );
+}
+
+interface FollowUpFormProps extends Pick<FollowUpsProps, 'matterId' | 'people'> {
+  /** The one that is changed; a new one without it. */
+  readonly followUp?: FollowUp;
+  readonly onClose: () => void;
+}
+
+function FollowUpForm({ matterId, people, followUp, onClose }: FollowUpFormProps) {
+  const [what, setWhat] = useState(followUp?.what ?? '');
+  const [dueOn, setDueOn] = useState(followUp?.dueOn ?? '');
+  const [personId, setPersonId] = useState(followUp?.personId ?? '');
+  const [make, making] = useMakeFollowUpMutation();
+  const [change, changing] = useChangeFollowUpMutation();
+  const error = making.error ?? changing.error;
+  const person = personId === '' ? {} : { personId };
+  const isChanged =
+    what !== (followUp?.what ?? '') ||
+    dueOn !== (followUp?.dueOn ?? '') ||
+    personId !== (followUp?.personId ?? '');
+  const save = async (): Promise<void> => {
+    const said = { what, dueOn, ...person };
+    const sent = followUp
+      ? await change({ id: followUp.id, matterId, change: said })
+      : await make({ matterId, followUp: said });
+    if (!sent.error) onClose();
+  };
+  return (
+    <form
+      className={classes.small}
+      aria-label={followUp ? say.changeFollowUp(followUp.what) : say.addAFollowUp}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <LeaveGuard when={isChanged} what={say.thisFollowUp} />
+      <TextField autoFocus label={say.whatToDo} value={what} onChange={setWhat} />
+      <DayField label={say.byWhen} value={dueOn} onChange={setDueOn} />
+      <SelectField
+        label={say.byWhom}
+        value={personId}
+        options={[
+          ...(followUp ? [] : [['', say.byMe] as const]),
+          ...people.map(({ id, name }) => [id, name] as const),
+        ]}
+        onChange={setPersonId}
+      />
+      {error ? <p role="alert">{problemWords(error)}</p> : null}
+      <p>
+        <Button
+          kind="go"
+          type="submit"
+          disabled={
+            !isChanged || what.trim() === '' || dueOn === '' || making.isLoading || changing.isLoading
+          }
+        >
+          {say.save}
+        </Button>{' '}
+        <Button onClick={onClose}>{say.cancel}</Button>
+      </p>
+    </form>
+  );
+}
