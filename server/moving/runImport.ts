@@ -13,7 +13,7 @@ import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import type { StoredImport } from './import.ts';
 import {
-  deleteContact,
+  deleteContacts,
   deleteMatter,
   findImport,
   forgetItems,
@@ -95,10 +95,20 @@ export async function undoImport(services: Services, scope: PersonScope, id: str
     const items = await lastItems(scope, id, AT_ONCE);
     if (items.length === 0) break;
     await changing(services, scope, async (change) => {
-      for (const item of items) {
+      const isMadeContact = ({ kind, action }: StoredItem): boolean =>
+        kind === 'contact' && action === 'made';
+      const contacts = items.filter(isMadeContact);
+      for (const item of items.filter((one) => !isMadeContact(one))) {
         if (await takeBack(change, item)) undone += 1;
         else kept += 1;
       }
+      // What was made before the matters goes after them.
+      const gone = await deleteContacts(
+        change.tx,
+        contacts.map(({ subjectId, revision }) => ({ id: subjectId, revision })),
+      );
+      undone += gone.size;
+      kept += contacts.length - gone.size;
       await forgetItems(
         change.tx,
         id,
@@ -121,10 +131,7 @@ async function takeBack(
     await updateDocument(tx, subjectId, { deletedUtc: atUtc });
     return true;
   }
-  if (action === 'made')
-    return kind === 'contact'
-      ? deleteContact(tx, subjectId, revision)
-      : deleteMatter(tx, subjectId, revision);
+  if (action === 'made') return deleteMatter(tx, subjectId, revision);
   if (before === null) return false;
   if (kind === 'contact') return updateContact(tx, fromJson<Contact>(before), revision);
   if (!(await updateMatter(tx, subjectId, revision, fromJson<MatterBefore>(before)))) return false;
