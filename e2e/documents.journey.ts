@@ -26,7 +26,7 @@ test('a document is dropped, looked at, enclosed, and replaced by a newer versio
   });
   await page.getByRole('combobox', { name: 'Into category' }).fill('Notes');
   await list.dispatchEvent('dragover', { dataTransfer: dropped });
-  await expect(page.getByText('Let go to keep it as a document of this matter')).toBeVisible();
+  await expect(page.getByText('Let go to add it to the documents of this matter')).toBeVisible();
   await list.dispatchEvent('drop', { dataTransfer: dropped });
   await expect(page.getByText('1 document added')).toBeVisible();
   expect(broken).toBe(1);

@@ -30,6 +30,14 @@ describe('columns', () => {
     ]);
   });
 
+  it('are a role before they are whoever is responsible, in whatever order they stand', () => {
+    expect(map(['Owner', 'Handled by', 'Client'])).toEqual([
+      'party.owner.name',
+      'responsible',
+      'party.client.name',
+    ]);
+  });
+
   it('are known by what stands in them where their names say nothing, each target once', () => {
     expect(
       map(

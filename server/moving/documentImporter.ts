@@ -47,7 +47,7 @@ export function documentImporter({ blobs, newId, today, zip }: DocumentImport): 
       });
     },
 
-    async carryOut({ tx, scope, actor }, planned) {
+    async carryOut({ tx, scope, actor, tell }, planned) {
       const items: ImportItem[] = [];
       const subjects = planned.flatMap(({ subject }) => subject ?? []);
       const versions = await latestVersions(
@@ -65,7 +65,11 @@ export function documentImporter({ blobs, newId, today, zip }: DocumentImport): 
         const mediaType = await mediaTypeOf(fileName, bytes);
         const document = {
           id: asId<DocumentId>(newId()),
-          ...{ name, fileName, category, version, mediaType },
+          name,
+          fileName,
+          category,
+          version,
+          mediaType,
           sizeBytes: bytes.length,
           blob: await blobs.put(bytes),
           addedOn: today,
@@ -76,6 +80,8 @@ export function documentImporter({ blobs, newId, today, zip }: DocumentImport): 
         });
         items.push({ kind: 'document', subjectId: document.id, action: 'made', revision: 1, before: null });
       }
+      for (const id of new Set(subjects.map(({ matterId }) => matterId)))
+        tell({ kind: 'matter', id, matterId: id });
       return items;
     },
   };

@@ -151,6 +151,14 @@ export async function rememberMappings(
     await tx('import_mappings').insert(rows).onConflict(['what', 'head_key']).merge(['target']);
 }
 
+/** Imports whose undoing broke off: what is left of them can be undone again. */
+export const undoable = async (tx: Tx): Promise<void> => {
+  await tx('imports')
+    .where({ state: 'undone' })
+    .whereIn('id', tx('import_items').select('import_id'))
+    .update({ state: 'done' });
+};
+
 /** Imports that ran when the server stopped: they can be gone on with. */
 export const stopRunning = async (tx: Tx): Promise<void> => {
   await tx('imports').where({ state: 'running' }).update({ state: 'stopped' });

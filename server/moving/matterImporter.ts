@@ -53,7 +53,7 @@ export function matterImporter(
   context: MatterImport,
   { mapping, existing }: ImportOptions,
 ): Importer<Subject> {
-  const { type, reading, orders, newId, now } = context;
+  const { type, reading, orders, newId } = context;
   const columns = mapping.map((target) => target ?? undefined);
   const parties = partyFinder(newId);
   const seen = new Map<string, number>();
@@ -93,7 +93,8 @@ export function matterImporter(
       );
       return rows.map(({ line, row }) => planLine(line, row, known));
     },
-    carryOut: (change, planned) => carryOut(change, planned, { type, newId, now }),
+    carryOut: (change, planned) =>
+      carryOut(change, planned, { type, newId, year: Number(reading.now.date.slice(0, 4)) }),
   };
 }
 
@@ -154,9 +155,9 @@ async function placesOf(
 }
 
 async function carryOut(
-  { tx, scope, atUtc }: Change<PersonActor>,
+  { tx, scope, atUtc, tell }: Change<PersonActor>,
   planned: readonly Planned<Subject>[],
-  { type, newId, now }: Pick<MatterImport, 'type' | 'newId' | 'now'>,
+  { type, newId, year }: Pick<MatterImport, 'type' | 'newId'> & { readonly year: number },
 ): Promise<readonly ImportItem[]> {
   const items: ImportItem[] = [];
   const subjects = planned.flatMap(({ subject }) => subject ?? []);
@@ -164,12 +165,15 @@ async function carryOut(
   await insertContacts(tx, contacts);
   for (const { id } of contacts)
     items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST, before: null });
-  const parts = referenceParts(type.reference ?? 'M-', new Date(now()).getUTCFullYear());
+  const parts = referenceParts(type.reference ?? 'M-', year);
   let last = await lastNumber(scope, parts);
   for (const subject of subjects) {
     if (subject.before) {
       const item = await update(tx, subject, subject.before);
-      if (item) items.push(item);
+      if (item) {
+        items.push(item);
+        tell({ kind: 'matter', id: item.subjectId, matterId: item.subjectId });
+      }
       continue;
     }
     const { line, responsible, parties } = subject;

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
 import { useDesk } from '../app/tests/desk.ts';
 import { serve } from '../app/tests/practice.ts';
+import { resumable } from './resumable.ts';
 
 const desk = useDesk();
 
@@ -206,7 +207,11 @@ describe('a ZIP of documents', () => {
     const tried = await view(id);
     expect(tried.counts).toMatchObject({ lines: 3, make: 2, faults: 1 });
     expect(tried.faults).toEqual([{ line: 3, column: 'Path', why: { code: 'noReferenceIn' } }]);
+    const told: string[] = [];
+    const forget = desk.services.changes.listen((event) => told.push(`${event.kind} ${event.id}`));
     expect((await run(id)).state).toBe('done');
+    forget();
+    expect(told).toContain(`matter ${desk.matterId}`);
     const found = await get(`/matters/${desk.matterId}/documents?query=keelson`);
     expect(found.items).toMatchObject([{ name: 'Hull', category: 'Reports', version: 1 }]);
     const again = await run((await send(bytes, { what: 'documents' }, 'files.zip')).json.id);
@@ -233,5 +238,17 @@ describe('an import that the server stopped in', () => {
     expect((await run(id)).state).toBe('done');
     const made = await desk.services.db('contact_addresses').where('value', 'like', '%@stop.example');
     expect(made).toHaveLength(600);
+  });
+
+  it('is undone to its end where the undoing broke off', async () => {
+    const list = ['Name,Email', ...Array.from({ length: 300 }, (_, n) => `Person M${n},m${n}@half.example`)];
+    const { id } = (await send(list.join('\n'), { what: 'contacts' })).json;
+    await run(id);
+    await desk.services.db('imports').where({ id }).update({ state: 'undone' });
+    expect((await desk.client.call('POST', `/imports/${id}/undo`)).status).toBe(400);
+    await resumable(desk.services);
+    expect(await undo(id)).toEqual({ undone: 300, kept: 0 });
+    await resumable(desk.services);
+    expect((await view(id)).state).toBe('undone');
   });
 });

@@ -6,9 +6,10 @@ import type { Change } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { breathe, updateContact } from '../directory/contactQueries.ts';
 import { renewFinding, updateMatter } from '../matters/changeQueries.ts';
-import { updateDocument } from '../matters/documents/documentQueries.ts';
+import { matterOfDocument, updateDocument } from '../matters/documents/documentQueries.ts';
 import { findMatter } from '../matters/queries.ts';
 import { fromJson } from '../platform/database/json.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import type { StoredImport } from './import.ts';
@@ -20,6 +21,7 @@ import {
   insertItems,
   lastItems,
   rememberMappings,
+  undoable,
   updateImport,
 } from './importQueries.ts';
 import type { StoredItem } from './importQueries.ts';
@@ -77,7 +79,6 @@ async function goOn(services: Services, scope: PersonScope, one: StoredImport): 
     });
     await breathe();
   }
-  services.changes.tell({ kind: 'contact', id: one.id });
 }
 
 /** Takes back all that an import made and changed; what was used or changed since stays, and is counted. */
@@ -91,44 +92,62 @@ export async function undoImport(services: Services, scope: PersonScope, id: str
       throw new DomainProblem('badRequest', [{ code: 'nothingToUndo' }, { code: 'nothingChanged' }]);
     await audit('import.undone', 'practice', id, { what: found.what, fileName: found.fileName });
   });
-  for (;;) {
-    const items = await lastItems(scope, id, AT_ONCE);
-    if (items.length === 0) break;
-    await changing(services, scope, async (change) => {
-      const isMadeContact = ({ kind, action }: StoredItem): boolean =>
-        kind === 'contact' && action === 'made';
-      const contacts = items.filter(isMadeContact);
-      for (const item of items.filter((one) => !isMadeContact(one))) {
-        if (await takeBack(change, item)) undone += 1;
-        else kept += 1;
-      }
-      // What was made before the matters goes after them.
-      const gone = await deleteContacts(
-        change.tx,
-        contacts.map(({ subjectId, revision }) => ({ id: subjectId, revision })),
-      );
-      undone += gone.size;
-      kept += contacts.length - gone.size;
-      await forgetItems(
-        change.tx,
-        id,
-        items.map(({ seq }) => seq),
-      );
-      await change.audit('import.undone', 'practice', id, { undone, kept });
-    });
-    await breathe();
+  try {
+    for (;;) {
+      const items = await lastItems(scope, id, AT_ONCE);
+      if (items.length === 0) break;
+      const came = await takeBackAll(services, scope, id, items);
+      undone += came;
+      kept += items.length - came;
+      await breathe();
+    }
+  } catch (error) {
+    // What is left of it can be undone later.
+    await inTransaction(services.db, undoable);
+    throw error;
   }
   services.changes.tell({ kind: 'import', id });
-  services.changes.tell({ kind: 'contact', id });
   return { undone, kept };
 }
 
+/** Takes some of what an import did back, all at once; gives how many of them went. */
+function takeBackAll(
+  services: Services,
+  scope: PersonScope,
+  importId: string,
+  items: readonly StoredItem[],
+): Promise<number> {
+  const isMadeContact = ({ kind, action }: StoredItem): boolean => kind === 'contact' && action === 'made';
+  return changing(services, scope, async (change) => {
+    let undone = 0;
+    for (const item of items.filter((one) => !isMadeContact(one)))
+      if (await takeBack(change, item)) undone += 1;
+    // What was made before the matters goes after them.
+    const contacts = items.filter(isMadeContact);
+    const gone = await deleteContacts(
+      change.tx,
+      contacts.map(({ subjectId, revision }) => ({ id: subjectId, revision })),
+    );
+    undone += gone.size;
+    await forgetItems(
+      change.tx,
+      importId,
+      items.map(({ seq }) => seq),
+    );
+    await change.audit('import.undone', 'practice', importId, { undone, kept: items.length - undone });
+    return undone;
+  });
+}
+
 async function takeBack(
-  { tx, scope, atUtc }: Change<PersonActor>,
+  { tx, scope, atUtc, tell }: Change<PersonActor>,
   { kind, subjectId, action, revision, before }: StoredItem,
 ): Promise<boolean> {
   if (kind === 'document') {
+    const matterId = await matterOfDocument(scope, subjectId);
+    if (matterId === undefined) return false;
     await updateDocument(tx, subjectId, { deletedUtc: atUtc });
+    tell({ kind: 'matter', id: matterId, matterId });
     return true;
   }
   if (action === 'made') return deleteMatter(tx, subjectId, revision);
@@ -137,5 +156,6 @@ async function takeBack(
   if (!(await updateMatter(tx, subjectId, revision, fromJson<MatterBefore>(before)))) return false;
   const matter = await findMatter(scope, subjectId);
   if (matter) await renewFinding(tx, matter);
+  tell({ kind: 'matter', id: subjectId, matterId: subjectId });
   return true;
 }

@@ -159,6 +159,13 @@ export function listDocuments(
   return found.then((rows: DocumentRow[]) => rows);
 }
 
+/** The matter that a document lies on. */
+export const matterOfDocument = (scope: Scope, id: string): Promise<string | undefined> =>
+  visible(scope, 'documents')
+    .where({ 'documents.id': id })
+    .first<{ matterId: string } | undefined>({ matterId: 'documents.matter_id' })
+    .then((row) => row?.matterId);
+
 /** The words inside a document, as far as they could be read. */
 export const documentWords = (scope: Scope, id: string): Promise<string> =>
   visible(scope, 'documents')

@@ -1,8 +1,8 @@
 /** What is said in matter. */
 export const say = {
   letGoToEnclose: 'Let go to enclose it with this message',
-  letGoToFile: 'Let go to file an email on this matter, or to keep another file as its document',
-  letGoToKeep: 'Let go to keep it as a document of this matter',
+  letGoToFile: 'Let go to file an email on this matter, or to add another file to its documents',
+  letGoToKeep: 'Let go to add it to the documents of this matter',
   restricted: ' · restricted',
   stage: 'Stage',
   responsible: 'Responsible',
