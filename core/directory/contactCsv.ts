@@ -42,7 +42,7 @@ const ALSO: Readonly<Record<string, ColumnName>> = {
 };
 
 /** The other names of one of our columns. */
-export const CONTACT_COLUMNS_ALSO = (column: string): readonly string[] =>
+export const otherNamesOf = (column: string): readonly string[] =>
   Object.entries(ALSO)
     .filter(([, known]) => known === column)
     .map(([name]) => name);

@@ -1,7 +1,7 @@
 import {
   columnFor,
   CONTACT_COLUMNS,
-  CONTACT_COLUMNS_ALSO,
+  otherNamesOf,
   readContactLine,
 } from '../../core/directory/contactCsv.ts';
 import type { Contact, ContactAddress } from '../../core/model/contact.ts';
@@ -17,13 +17,14 @@ import {
 } from '../directory/contactQueries.ts';
 import type { PersonActor } from '../access/actor.ts';
 import type { Change } from '../access/change.ts';
+import { FIRST_REVISION } from './import.ts';
 import type { Columns, Importer, ImporterContext, ImportItem, ImportOptions, Planned } from './import.ts';
 
 export const CONTACT_TARGETS: Columns = {
   targets: CONTACT_COLUMNS.map((key) => ({
     key,
     label: labelOf(key),
-    also: [key, ...CONTACT_COLUMNS_ALSO(key)],
+    also: [key, ...otherNamesOf(key)],
   })),
   needed: [['name', 'family name', 'given name']],
 };
@@ -113,7 +114,7 @@ async function carryOut(
   );
   await insertContacts(tx, made);
   for (const { id } of made)
-    items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST, before: null });
+    items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST_REVISION, before: null });
   for (const { outcome, subject } of planned) {
     if (outcome !== 'update' || !subject?.before) continue;
     const { contact, before } = subject;
@@ -129,9 +130,6 @@ async function carryOut(
   }
   return items;
 }
-
-/** The revision of what was just made. */
-export const FIRST = 1;
 
 /** A contact with what a line says of it besides; what the line does not say stays. Undefined where it says nothing new. */
 function merged(before: Contact, line: Contact): Contact | undefined {

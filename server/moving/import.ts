@@ -53,6 +53,9 @@ export interface Planned<Subject> {
   readonly parties: number;
 }
 
+/** The revision of what was just made. */
+export const FIRST_REVISION = 1;
+
 /** Something that an import made or changed, and what takes it back. */
 export interface ImportItem {
   readonly kind: 'contact' | 'matter' | 'document';
@@ -68,6 +71,10 @@ export interface ImportItem {
 export interface Importer<Subject> {
   /** Looks at some lines: what each would become, and what is wrong with it. */
   readonly plan: (scope: PersonScope, lines: readonly FileLine[]) => Promise<readonly Planned<Subject>[]>;
+  /** Does beforehand what takes long and needs nothing of the database: others wait while a change is being made. */
+  readonly prepare?: (scope: PersonScope, lines: readonly FileLine[]) => Promise<void>;
+  /** Lines that are made in one go, where that is less than usual. */
+  readonly atOnce?: number;
   /** Makes what was planned. */
   readonly carryOut: (
     change: Change<PersonActor>,

@@ -16,7 +16,7 @@ import { insertContacts } from '../directory/contactQueries.ts';
 import { insertMatter, renewFinding, updateMatter } from '../matters/changeQueries.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import { findMatters, lastNumber, mattersByReference } from '../matters/queries.ts';
-import { FIRST } from './contactImporter.ts';
+import { FIRST_REVISION } from './import.ts';
 import type {
   Columns,
   FileLine,
@@ -164,7 +164,7 @@ async function carryOut(
   const contacts = subjects.flatMap(({ newContacts }) => newContacts);
   await insertContacts(tx, contacts);
   for (const { id } of contacts)
-    items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST, before: null });
+    items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST_REVISION, before: null });
   const parts = referenceParts(type.reference ?? 'M-', year);
   let last = await lastNumber(scope, parts);
   for (const subject of subjects) {
@@ -196,7 +196,7 @@ async function carryOut(
       openedAtUtc: atUtc,
       note: line.note ?? '',
     });
-    items.push({ kind: 'matter', subjectId: id, action: 'made', revision: FIRST, before: null });
+    items.push({ kind: 'matter', subjectId: id, action: 'made', revision: FIRST_REVISION, before: null });
   }
   return items;
 }

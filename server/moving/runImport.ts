@@ -62,9 +62,11 @@ export async function runImport(services: Services, scope: PersonScope, id: stri
 async function goOn(services: Services, scope: PersonScope, one: StoredImport): Promise<void> {
   const table = await tableOf(services, one);
   const importer = await importerFor(services, scope, one, table);
-  for (let at = one.done; at < table.lines.length; at += AT_ONCE) {
-    const lines = table.lines.slice(at, at + AT_ONCE);
+  const atOnce = importer.atOnce ?? AT_ONCE;
+  for (let at = one.done; at < table.lines.length; at += atOnce) {
+    const lines = table.lines.slice(at, at + atOnce);
     const done = at + lines.length;
+    await importer.prepare?.(scope, lines);
     await changing(services, scope, async (change) => {
       const planned = await importer.plan(change.scope, lines);
       const items = await importer.carryOut(change, planned);

@@ -6,6 +6,7 @@ import type { Session } from '../../../../contract/session.ts';
 import { useMatterTypesQuery } from '../../../api/matterTypes.ts';
 import { useImportsQuery, useStartImportMutation } from '../../../api/moving.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Heads } from '../../../ui/Heads.tsx';
 import { SelectField } from '../../../ui/Field.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
 import { useFileDrop } from '../../../ui/useFileDrop.ts';
@@ -88,15 +89,7 @@ function Earlier() {
     <>
       <h2>{say.earlierImports}</h2>
       <table className={classes.table}>
-        <thead>
-          <tr>
-            {[say.file, say.day, say.person, say.cameTo].map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads names={[say.file, say.day, say.person, say.cameTo]} />
         <tbody>
           {data.items.map(({ id, fileName, createdAtUtc, by, state, made, updated }) => (
             <tr key={id}>

@@ -11,6 +11,7 @@ import {
   useUndoImportMutation,
 } from '../../../api/moving.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Heads } from '../../../ui/Heads.tsx';
 import { SelectField } from '../../../ui/Field.tsx';
 import { problemWords } from '../../../words/en/wording.ts';
 import { countsWords, say, stateWords } from '../../../words/en/practice-import.ts';
@@ -121,15 +122,7 @@ function Faults({ one: { id, faults, counts, state } }: { readonly one: ImportVi
       </p>
       <div className={classes.faults} tabIndex={0} role="region" aria-label={say.whatIsWrong}>
         <table className={classes.table}>
-          <thead>
-            <tr>
-              {[say.line, say.column, say.whatIsWrong].map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <Heads names={[say.line, say.column, say.whatIsWrong]} />
           <tbody>
             {faults.map(({ line, column, why }, n) => (
               <tr key={n}>
@@ -158,15 +151,7 @@ function Columns({ one: { columns, targets }, mayChange, onChange }: ColumnsProp
     <>
       <h2>{say.columns}</h2>
       <table className={classes.table}>
-        <thead>
-          <tr>
-            {[say.column, say.samples, say.takenAs].map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads names={[say.column, say.samples, say.takenAs]} />
         <tbody>
           {columns.map(({ head, samples, target }, n) => (
             <tr key={n}>

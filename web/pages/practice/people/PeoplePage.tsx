@@ -4,6 +4,7 @@ import type { PersonView } from '../../../../contract/people.ts';
 import type { Session } from '../../../../contract/session.ts';
 import { usePeopleQuery } from '../../../api/people.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Heads } from '../../../ui/Heads.tsx';
 import { dayOf, listDay, today } from '../../../words/dates.ts';
 import { mayDo } from '../../../words/rights.ts';
 import { problemWords } from '../../../words/en/wording.ts';
@@ -30,17 +31,9 @@ export function PeoplePage() {
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       {people ? (
         <table className={classes.people}>
-          <thead>
-            <tr>
-              {[say.name, say.position, say.role, ...(mayChange ? [say.signsIn, say.lastHere] : [])].map(
-                (head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ),
-              )}
-            </tr>
-          </thead>
+          <Heads
+            names={[say.name, say.position, say.role, ...(mayChange ? [say.signsIn, say.lastHere] : [])]}
+          />
           <tbody>
             {people.items.map((person) => (
               <tr key={person.id} data-gone={person.gone}>
