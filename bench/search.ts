@@ -57,6 +57,7 @@ export function benchSearch(): Promise<readonly Measured[]> {
     const search = (typed: string, narrowing: Search['narrowing'] = {}): Search => ({
       terms: readQuery(typed),
       who: [],
+      orAddresses: [],
       narrowing,
     });
     const searches: Readonly<Record<string, Search>> = {

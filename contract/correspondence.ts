@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { Authenticated, DateText, Id, Instant, page } from './common.ts';
+import { Authenticated, DateText, Id, Instant, PageQuery, page } from './common.ts';
 
 export const Awaiting = Type.Union([
   Type.Object({ kind: Type.Literal('theirAnswer'), days: Type.Integer() }),
@@ -46,6 +46,15 @@ export const EnclosedFile = Type.Object({
   sizeBytes: Type.Integer(),
 });
 
+/** An entry that a file is part of, and its place there. */
+const fileOfEntry = {
+  entryId: Id,
+  index: Type.Integer(),
+  direction: Type.Enum(['out', 'in', 'note']),
+  occurredAtUtc: Instant,
+  subject: Type.String(),
+};
+
 /** The files that went or came with a matter’s messages, each with the entries it is part of. */
 export const EnclosedFiles = Type.Object({
   items: Type.Array(
@@ -55,21 +64,40 @@ export const EnclosedFiles = Type.Object({
       sizeBytes: Type.Integer(),
       /** The document of the matter that has the same bytes. */
       documentId: Type.Union([Id, Type.Null()]),
-      entries: Type.Array(
-        Type.Object({
-          entryId: Id,
-          index: Type.Integer(),
-          direction: Type.Enum(['out', 'in', 'note']),
-          occurredAtUtc: Instant,
-          subject: Type.String(),
-        }),
-      ),
+      entries: Type.Array(Type.Object(fileOfEntry)),
     }),
   ),
 });
 export type EnclosedFiles = Static<typeof EnclosedFiles>;
 
 const InvitationTime = Type.Union([Type.Object({ atUtc: Instant }), Type.Object({ day: DateText })]);
+
+const onMatter = { matterId: Id, reference: Type.String() };
+
+/** What was said with a contact, each with the matter it is filed on. */
+export const ContactEntries = page(
+  Type.Object({ ...EntrySummary.properties, ...onMatter, title: Type.String() }),
+);
+export type ContactEntries = Static<typeof ContactEntries>;
+
+export const ContactEntriesQuery = Type.Object({
+  ...PageQuery.properties,
+  /** Only what waits for an answer, theirs or ours. */
+  owed: Type.Optional(Type.Boolean()),
+});
+
+/** The files that went to a contact or came from them, each with the entries it is part of. */
+export const ContactFiles = Type.Object({
+  items: Type.Array(
+    Type.Object({
+      name: Type.String(),
+      mediaType: Type.String(),
+      sizeBytes: Type.Integer(),
+      entries: Type.Array(Type.Object({ ...fileOfEntry, ...onMatter })),
+    }),
+  ),
+});
+export type ContactFiles = Static<typeof ContactFiles>;
 
 /** What a calendar part of a message asks or answers (RFC 5546). */
 export const InvitationJson = Type.Object({

@@ -1,6 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { Id, Instant, PageQuery, page } from './common.ts';
+import { Id, Instant, PageQuery, RealDay, SettingsRevision, page } from './common.ts';
+import { FactJson, ValueJson } from './matterTypes.ts';
 import { Reason } from './problems.ts';
 
 export const AddressJson = Type.Object(
@@ -15,6 +16,19 @@ export const AddressJson = Type.Object(
 );
 
 const Words = Type.String({ maxLength: 200 });
+
+/** A person's place in an organisation: one of the directory, or one that is named and is made where it is not known. */
+const MembershipJson = Type.Object(
+  {
+    organisationId: Type.Union([Id, Type.Null()]),
+    organisation: Words,
+    position: Words,
+    from: Type.Union([RealDay, Type.Null()]),
+    until: Type.Union([RealDay, Type.Null()]),
+  },
+  { additionalProperties: false },
+);
+export type MembershipJson = Static<typeof MembershipJson>;
 
 /** A contact as it is edited. Empty text is nothing. */
 export const ContactJson = Type.Object(
@@ -38,6 +52,10 @@ export const ContactJson = Type.Object(
     /** What they write is filed by itself wherever it likely belongs, or never. */
     filingRule: Type.Optional(Type.Enum(['usual', 'always', 'never'])),
     addresses: Type.Array(AddressJson, { maxItems: 40 }),
+    /** The foremost first; where it is left out, those there are stay. */
+    memberships: Type.Optional(Type.Array(MembershipJson, { maxItems: 40 })),
+    /** Facts of the practice’s own, by their keys; null takes one away. */
+    facts: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Union([ValueJson, Type.Null()]))),
   },
   { additionalProperties: false },
 );
@@ -107,6 +125,7 @@ export const ContactQuery = Type.Object({
   /** Backwards, by what it is sorted by. */
   reversed: Type.Optional(Type.Boolean()),
   query: Type.Optional(Type.String({ maxLength: 200 })),
+  kind: Type.Optional(Type.Enum(['person', 'organisation'])),
 });
 
 export const ContactDetail = Type.Object({
@@ -114,6 +133,18 @@ export const ContactDetail = Type.Object({
   revision: Type.Integer(),
   contact: ContactJson,
   coupleWith: Type.Union([Type.String(), Type.Null()]),
+  /** Everybody who belongs or belonged to it, where it is an organisation. */
+  people: Type.Array(
+    Type.Object({
+      contactId: Id,
+      name: Type.String(),
+      position: Type.String(),
+      from: Type.Union([Type.String(), Type.Null()]),
+      until: Type.Union([Type.String(), Type.Null()]),
+    }),
+  ),
+  /** What the practice keeps of its contacts. */
+  factsKept: Type.Array(FactJson),
   /** How letters to them would begin. */
   greetings: Type.Object({ formal: Type.String(), familiar: Type.String() }),
   matters: Type.Array(
@@ -122,6 +153,8 @@ export const ContactDetail = Type.Object({
       reference: Type.String(),
       title: Type.String(),
       roles: Type.Array(Type.String()),
+      /** Who of an organisation is on it; empty where it is there itself, or the contact is a person. */
+      by: Type.Array(Type.String()),
       stage: Type.String(),
       /** Done with: its stage closes it. */
       closed: Type.Boolean(),
@@ -136,6 +169,13 @@ export const ChangeContact = Type.Object(
   { additionalProperties: false },
 );
 export type ChangeContact = Static<typeof ChangeContact>;
+
+/** What the practice keeps of its contacts beside what everybody keeps. */
+export const ContactFacts = Type.Object({
+  revision: Type.Optional(SettingsRevision),
+  items: Type.Array(FactJson, { maxItems: 60 }),
+});
+export type ContactFacts = Static<typeof ContactFacts>;
 
 /** Contacts that may be one and the same, with why. */
 export const Duplicates = Type.Object({

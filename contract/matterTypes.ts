@@ -10,7 +10,7 @@ const Path = Type.String({ minLength: 1, maxLength: 140 });
 const MOST = 300;
 
 const Choice = Type.Object({ key: Type.String({ minLength: 1, maxLength: 80 }), label: Label });
-const Fact = Type.Object(
+export const FactJson = Type.Object(
   {
     key: Key,
     label: Label,
@@ -125,10 +125,13 @@ export const MatterTypeJson = Type.Object(
     reference: Type.Optional(
       Type.String({ pattern: '^(?:[A-Za-z0-9 ./_-]|\\{(?:yyyy|yy|n{1,6})\\}){1,40}$' }),
     ),
-    facts: Type.Array(Fact, { maxItems: MOST }),
-    tables: Type.Array(Type.Object({ key: Key, label: Label, columns: Type.Array(Fact, { maxItems: 60 }) }), {
-      maxItems: 60,
-    }),
+    facts: Type.Array(FactJson, { maxItems: MOST }),
+    tables: Type.Array(
+      Type.Object({ key: Key, label: Label, columns: Type.Array(FactJson, { maxItems: 60 }) }),
+      {
+        maxItems: 60,
+      },
+    ),
     roles: Type.Array(
       Type.Object({
         key: Key,

@@ -333,6 +333,8 @@ const Reason = Type.Object({
 });
 
 export const TemplateReadiness = Type.Object({
+  /** It says something of a matter, or is not meant to go without one. */
+  needsMatter: Type.Boolean(),
   counts: Type.Object({ ready: Type.Integer(), blanks: Type.Integer(), unavailable: Type.Integer() }),
   items: Type.Array(
     Type.Object({

@@ -163,6 +163,9 @@ export const CONTACTS = {
     'sandbanksociety.example',
   ),
   braeAndSon: organisation('Brae & Son Ferries', 'braeandson.example'),
+  ibarra: organisation('Ibarra Adjusters', 'ibarra-adjusters.example'),
+  achterbergs: organisation('Achterberg Naval Architects', 'achterberg.example'),
+  sandsBrokerage: organisation('Sands Yacht Brokerage', 'sandsbrokerage.example'),
   harbourOffice: organisation('Port Sennet Harbour Office', 'sennetharbour.example'),
   netLoft: organisation('Net Loft Sailmakers', 'netloft.example'),
   ludo: person('Dr', 'Ludo', 'Achterberg', 'achterberg.example', {

@@ -13,6 +13,7 @@ import type { Tx } from '../server/platform/database/transaction.ts';
 import { unscoped } from '../server/access/unscoped.ts';
 import { insertFollowUp } from '../server/matters/followUpQueries.ts';
 import { insertMatter, touchMatter } from '../server/matters/changeQueries.ts';
+import { openGeneralFile } from '../server/matters/generalFile.ts';
 import { insertMatterType } from '../server/matters/matterTypeQueries.ts';
 import { insertPassage } from '../server/templates/passageQueries.ts';
 import { chooseSignature, insertPerson, listPeople } from '../server/access/peopleQueries.ts';
@@ -67,6 +68,7 @@ export async function loadDemo(
       stories.push({ demo, entries: await correspondenceOf({ demo, today, luck, blobs }) });
     await inTransaction(db, async (tx) => {
       await fillLibrary(tx, today, nowUtc);
+      await openGeneralFile(tx, nowUtc);
       for (const { matter } of matters) await insertMatter(tx, matter);
       await fileAll(tx, stories);
       await noteFollowUps(tx, matters, { today, nowUtc, luck });
@@ -90,7 +92,9 @@ export async function loadDemo(
 async function fillLibrary(tx: Tx, today: PlainDate, nowUtc: number): Promise<void> {
   await writeSettings(tx, demoSettings(today));
   for (const person of Object.values(PEOPLE)) await insertPerson(tx, person);
-  for (const contact of ALL_CONTACTS) await insertContact(tx, contact);
+  // People belong to organisations: those are there first.
+  for (const kind of ['organisation', 'person'])
+    for (const contact of ALL_CONTACTS.filter((one) => one.kind === kind)) await insertContact(tx, contact);
   for (const type of MATTER_TYPES) await insertMatterType(tx, type);
   for (const passage of PASSAGES)
     await insertPassage(

@@ -49,6 +49,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
     foot: '4 Quay Row, Port Sennet · 01632 960100\nhttps://tidewell-roe.example',
   },
   letters: { window: 'dl', sideMm: 25, signatureMm: 16 },
+  contactFacts: [{ key: 'birthday', label: 'Birthday', kind: 'date' }],
   filingDomain: 'file.tidewell-roe.example',
 });
 

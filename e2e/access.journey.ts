@@ -89,7 +89,7 @@ async function emptied(page: Page): Promise<void> {
     /\/api\/v1\/(?:today|matters|correspondence|templates|passages|contacts|matter-types|in-tray|out-tray)(?:\?.*)?$/;
   await page.route(lists, async (route) => {
     if (route.request().method() !== 'GET') return route.fallback();
-    const answer = await route.fetch();
+    const answer = await route.fetch({ maxRetries: 3 });
     const json = (await answer.json()) as Record<string, unknown>;
     const empty = Object.entries(json).map(([name, value]) => [
       name,

@@ -18,7 +18,7 @@ async function freePort(): Promise<number> {
 }
 
 async function untilAnswers(url: string): Promise<void> {
-  for (const until = Date.now() + 20_000; Date.now() < until;) {
+  for (const until = Date.now() + 60_000; Date.now() < until;) {
     if (
       await fetch(url).then(
         ({ ok }) => ok,

@@ -1,6 +1,7 @@
 import type { WorkingCalendar } from '../dates/workingDays.ts';
 import { weekdayName } from '../dates/formatDate.ts';
 import { familiarGreeting, formalGreeting, hourGreeting } from '../greetings/greetings.ts';
+import { isGeneralFile } from '../model/generalFile.ts';
 import type { Contact } from '../model/contact.ts';
 import type { MatterRecord, Party, Person, Practice, Row } from '../model/matter.ts';
 import type { PlainDate } from '../model/plainDate.ts';
@@ -95,6 +96,8 @@ function makeResolver(path: string): Resolver {
       return ({ row }) => row && own(row, key);
     case 'party':
       return partyResolver(key);
+    case 'recipient':
+      return ({ context: { greeted } }) => greeted[0] && own(contactRow(greeted[0]), key);
     default: {
       const single = own(SINGLE_FIELDS, path);
       return ({ context }) => single?.(context);
@@ -139,6 +142,7 @@ function contactRow(contact: Contact): Row {
   if (post !== undefined) row['address'] = { kind: 'address', lines: post.split('\n') };
   if (person?.organisation) row['organisation'] = textValue(person.organisation);
   if (person?.position) row['position'] = textValue(person.position);
+  for (const [key, value] of Object.entries(contact.facts ?? {})) row[`fact-${key}`] = value;
   return row;
 }
 
@@ -156,18 +160,28 @@ const own = <T>(holder: Readonly<Record<string, T>>, key: string): T | undefined
 
 const filled = (text: string | undefined): Value | undefined => (text ? textValue(text) : undefined);
 
+/** Of a matter's own; the general file has nothing that a recipient could make sense of. */
+const ofMatter =
+  (read: (record: MatterRecord) => Value | undefined) =>
+  ({ record }: MergeContext): Value | undefined =>
+    isGeneralFile(record.id) ? undefined : read(record);
+
+/** Without a matter, whoever writes answers for it. */
+const responsibleOf = ({ record, sender }: MergeContext): Person =>
+  isGeneralFile(record.id) ? sender : record.responsible;
+
 const SINGLE_FIELDS: Readonly<Record<string, (context: MergeContext) => Value | undefined>> = {
-  'matter.reference': ({ record }) => filled(record.reference),
-  'matter.title': ({ record }) => filled(record.title),
-  'matter.type': ({ record }) => filled(record.type.name),
-  'matter.stage': ({ record }) => {
-    const stage = record.type.stages.find(({ key }) => key === record.stage);
+  'matter.reference': ofMatter(({ reference }) => filled(reference)),
+  'matter.title': ofMatter(({ title }) => filled(title)),
+  'matter.type': ofMatter(({ type }) => filled(type.name)),
+  'matter.stage': ofMatter(({ type, stage: current }) => {
+    const stage = type.stages.find(({ key }) => key === current);
     return stage && { kind: 'choice', key: stage.key, label: stage.label };
-  },
-  'responsible.name': ({ record }) => filled(record.responsible.name),
-  'responsible.position': ({ record }) => filled(record.responsible.position),
-  'responsible.email': ({ record }) => filled(record.responsible.email),
-  'responsible.phone': ({ record }) => filled(record.responsible.phone),
+  }),
+  'responsible.name': (context) => filled(responsibleOf(context).name),
+  'responsible.position': (context) => filled(responsibleOf(context).position),
+  'responsible.email': (context) => filled(responsibleOf(context).email),
+  'responsible.phone': (context) => filled(responsibleOf(context).phone),
   'greeting.formal': ({ greeted }) => textValue(formalGreeting(greeted)),
   'greeting.familiar': ({ greeted }) => textValue(familiarGreeting(greeted)),
   'greeting.hour': ({ hour }) => textValue(hourGreeting(hour)),

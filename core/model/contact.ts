@@ -1,4 +1,6 @@
 import type { ContactId } from './ids.ts';
+import type { Membership } from './membership.ts';
+import type { Value } from './value.ts';
 
 export type AddressKind = 'email' | 'phone' | 'post';
 
@@ -28,6 +30,8 @@ interface ContactBase {
   /** A greeting in the contact's own wording, used whole instead of the formal one: `Dear Captain`. */
   readonly ownFormalGreeting?: string;
   readonly ownFamiliarGreeting?: string;
+  /** Facts of the practice's own, by their keys: a birthday, a membership's number. */
+  readonly facts?: Readonly<Record<string, Value>>;
 }
 
 export interface PersonContact extends ContactBase {
@@ -38,8 +42,11 @@ export interface PersonContact extends ContactBase {
   readonly familyName: string;
   /** What stands behind the name: `Jr`, `FRINA`. */
   readonly suffix?: string;
+  /** Where they are first met today, by name, and as what. */
   readonly organisation?: string;
   readonly position?: string;
+  /** Every organisation they belong or belonged to, the foremost first; absent where it was not asked for. */
+  readonly memberships?: readonly Membership[];
   /** The other half of a couple, with the wording they chose when both are written to. */
   readonly couple?: { readonly withId: ContactId; readonly greeting?: string };
 }

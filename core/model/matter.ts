@@ -66,6 +66,8 @@ export interface MatterType {
   readonly stages: readonly StageDefinition[];
   readonly keyDates: readonly Labelled[];
   readonly calculated: readonly CalculatedDefinition[];
+  /** Facts that the practice keeps of its contacts: the same for every type, put in when a type is read. */
+  readonly contactFacts?: readonly FactDefinition[];
 }
 
 export interface Party {

@@ -21,6 +21,7 @@ export type Thing =
   | 'matter'
   | 'matterType'
   | 'message'
+  | 'organisation'
   | 'passage'
   | 'person'
   | 'picture'
@@ -185,6 +186,11 @@ interface Reasons {
   /** What came in and what is filed. */
   readonly inTheInTray: None;
   readonly filedThere: None;
+  readonly generalFileStays: None;
+  readonly factTwice: { readonly key: string };
+  readonly factWithoutName: None;
+  /** Of a span: whose. */
+  readonly endsBeforeItBegins: { readonly name: string };
   readonly movedOrCorrected: None;
   readonly archiveNotYours: None;
   readonly tooManyEntries: Most;

@@ -1,16 +1,24 @@
 import { openFields } from '../merge/merge.ts';
 import type { Program } from '../merge/compile.ts';
 import type { FieldReader } from '../merge/fieldReader.ts';
-import type { MatterRecord } from '../model/matter.ts';
+import { isGeneralFile } from '../model/generalFile.ts';
+import type { MatterRecord, MatterType } from '../model/matter.ts';
 import type { Problem } from '../model/problem.ts';
 import { resolveRecipients } from '../recipients/recipients.ts';
 import { isMadeFor } from '../template/template.ts';
+import type { TemplateContent } from '../template/template.ts';
 import { checkForType } from '../template/checkTemplate.ts';
 import type { Channel } from '../model/channel.ts';
 import { latestOfCategory } from './documents.ts';
 
 export type UnavailableReason = Problem<
-  'roleUnknown' | 'roleEmpty' | 'noAddress' | 'documentMissing' | 'doNotWriteTo' | 'notForThisType'
+  | 'roleUnknown'
+  | 'roleEmpty'
+  | 'noAddress'
+  | 'documentMissing'
+  | 'doNotWriteTo'
+  | 'notForThisType'
+  | 'needsMatter'
 >;
 
 /** Whether a template can be started on a matter, known before it is opened. */
@@ -62,16 +70,16 @@ function documentReasons({ content }: Program, record: MatterRecord): readonly U
 }
 
 /** A template that does not hold on this type of matter is not offered on it, rather than failing once it is open. */
-function typeFaults({ content }: Program, record: MatterRecord): readonly UnavailableReason[] {
-  if (!isMadeFor(content, record.type.id)) return [notForThisType(record)];
-  const fault = checkForType(content, record.type).find(
-    ({ code, where }) => code !== 'unknownRole' || where !== 'recipients',
-  );
-  return fault ? [notForThisType(record)] : [];
-}
+const typeFaults = ({ content }: Program, record: MatterRecord): readonly UnavailableReason[] =>
+  suitsType(content, record.type) ? [] : [notForThisType(record)];
 
-const notForThisType = ({ type }: MatterRecord): UnavailableReason => ({
-  code: 'notForThisType',
+/** Whether a template, its passages in place, is meant for matters of a type and says nothing that they lack; whom it goes to is another question. */
+export const suitsType = (content: TemplateContent, type: MatterType): boolean =>
+  isMadeFor(content, type.id) &&
+  checkForType(content, type).every(({ code, where }) => code === 'unknownRole' && where === 'recipients');
+
+const notForThisType = ({ id, type }: MatterRecord): UnavailableReason => ({
+  code: isGeneralFile(id) ? 'needsMatter' : 'notForThisType',
   where: 'template',
   params: { type: type.name },
 });

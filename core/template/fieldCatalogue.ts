@@ -1,3 +1,4 @@
+import { GENERAL_TYPE } from '../model/generalFile.ts';
 import type { CalculatedForm, Operand } from '../model/calculatedForm.ts';
 import type { CalculatedDefinition, FactDefinition, MatterType } from '../model/matter.ts';
 import type { ValueKind } from '../model/value.ts';
@@ -47,6 +48,19 @@ const COMMON_FIELDS: readonly FieldInfo[] = [
   field('day.hour', 'Hour of sending', 'number', true),
 ];
 
+/** What can be said of whoever a message goes to, the first of them. */
+const recipientFields = (type: MatterType): readonly FieldInfo[] => [
+  field('recipient.name', 'Recipient’s name'),
+  ...PARTY_FIELDS.map(([part, label, kind]) => field(`recipient.${part}`, `Recipient’s ${label}`, kind)),
+  ...contactFactFields(type, 'recipient', 'Recipient’s '),
+];
+
+/** Facts of the practice's own, of somebody. */
+const contactFactFields = (type: MatterType, of: string, whose: string): readonly FieldInfo[] =>
+  (type.contactFacts ?? []).map(({ key, label, kind, choices }) =>
+    withChoices(field(`${of}.fact-${key}`, whose === '' ? label : `${whose}${lower(label)}`, kind), choices),
+  );
+
 /** What can be said of a party, beside the name. */
 const PARTY_FIELDS: readonly (readonly [part: string, label: string, kind: ValueKind])[] = [
   ['email', 'email address', 'email'],
@@ -58,6 +72,10 @@ const PARTY_FIELDS: readonly (readonly [part: string, label: string, kind: Value
 
 const capital = (label: string): string => label.slice(0, 1).toUpperCase() + label.slice(1);
 
+/** Within a label; a word that is all capitals stays as it is. */
+const lower = (label: string): string =>
+  /^\p{Lu}(?:\p{Ll}|$)/u.test(label) ? label.slice(0, 1).toLowerCase() + label.slice(1) : label;
+
 const withChoices = (info: FieldInfo, choices: FactDefinition['choices']): FieldInfo =>
   choices ? { ...info, choices } : info;
 
@@ -65,13 +83,18 @@ const withChoices = (info: FieldInfo, choices: FactDefinition['choices']): Field
 export function fieldsOf(type: MatterType): readonly FieldInfo[] {
   const turning = turningWithToday(type.calculated);
   return [
-    ...COMMON_FIELDS.map((info) => (info.path === 'matter.stage' ? { ...info, choices: type.stages } : info)),
+    // Without a matter there is nothing of one to say.
+    ...COMMON_FIELDS.filter(({ path }) => type.id !== GENERAL_TYPE || !path.startsWith('matter.')).map(
+      (info) => (info.path === 'matter.stage' ? { ...info, choices: type.stages } : info),
+    ),
     ...type.roles.flatMap((role) => [
       field(`party.${role.key}`, capital(role.many ? role.plural : role.label), 'names'),
       ...PARTY_FIELDS.map(([part, label, kind]) =>
         field(`party.${role.key}.${part}`, `${capital(role.label)}’s ${label}`, kind),
       ),
+      ...contactFactFields(type, `party.${role.key}`, `${capital(role.label)}’s `),
     ]),
+    ...recipientFields(type),
     ...type.facts.map((fact) => withChoices(field(`fact.${fact.key}`, fact.label, fact.kind), fact.choices)),
     ...type.keyDates.map((date) => field(`date.${date.key}`, date.label, 'date')),
     ...type.calculated.map(({ key, label, form }) =>
@@ -103,6 +126,7 @@ export function rowFieldsOf(type: MatterType, over: string): readonly FieldInfo[
     field('row.name', 'Name'),
     field('row.greeting', 'Greeting'),
     ...PARTY_FIELDS.map(([part, label, kind]) => field(`row.${part}`, capital(label), kind)),
+    ...contactFactFields(type, 'row', ''),
   ];
 }
 

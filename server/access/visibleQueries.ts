@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { GENERAL_FILE } from '../../core/model/generalFile.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from './scope.ts';
 
@@ -44,6 +45,12 @@ export const visible = <Row extends object = Record<string, unknown>>(
   scope: Scope,
   table: MatterTable,
 ): Knex.QueryBuilder<Row, Row[]> => seen(scope, sql(scope)<Row, Row[]>(table), HANGS_ON[table]);
+
+/** The matters of the practice that the actor may see: the general file is none of them. */
+export const ordinaryMatters = <Row extends object = Record<string, unknown>>(
+  scope: Scope,
+): Knex.QueryBuilder<Row, Row[]> =>
+  visible<Row>(scope, 'matters').whereNot('matters.id', GENERAL_FILE) as Knex.QueryBuilder<Row, Row[]>;
 
 export async function isVisible(scope: Scope, matterId: string): Promise<boolean> {
   return (await visible(scope, 'matters').where('matters.id', matterId).first('matters.seq')) !== undefined;

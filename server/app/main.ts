@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { blobStore } from '../platform/blobs/blobStore.ts';
 import { ConfigError, readConfig } from './config.ts';
+import type { Services } from '../platform/services.ts';
 import type { Config } from '../platform/config.ts';
 import { changeFeed } from '../platform/events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
@@ -16,6 +17,7 @@ import { startIndexing } from '../correspondence/indexing.ts';
 import { startMailboxReader } from '../incoming/mailboxReader.ts';
 import { startTextReader } from '../incoming/textReader.ts';
 import { smtpReceiver } from '../incoming/smtpReceiver.ts';
+import { startRenewing } from '../directory/startRenewing.ts';
 import { startRunner } from '../sending/runner.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { printTransport } from '../sending/transports/printTransport.ts';
@@ -23,6 +25,7 @@ import { smtpTransport } from '../sending/transports/smtpTransport.ts';
 import { textTransport } from '../sending/transports/textTransport.ts';
 import { openDatabase } from '../platform/database/openDatabase.ts';
 import { ensureFirstPerson } from '../access/ensureFirstPerson.ts';
+import { ensureGeneralFile } from '../matters/generalFile.ts';
 import { resumable } from '../moving/resumable.ts';
 import { pdfRenderer } from '../platform/workers/pdfRenderer.ts';
 import { readingFrom } from '../platform/database/reads.ts';
@@ -52,6 +55,7 @@ async function start(config: Config): Promise<void> {
     },
   });
   await ensureFirstPerson(services);
+  await ensureGeneralFile(services);
   await resumable(services);
   const runner = await startRunner(services, {
     email: smtpTransport(() => mailHosts(services, readingFrom(db, {})), config.mailAuthorities),
@@ -61,10 +65,7 @@ async function start(config: Config): Promise<void> {
   relay.wake = runner.wake;
   const mailbox = config.mailbox && startMailboxReader(services, config.mailbox);
   const texts = config.textRepliesUrl && startTextReader(services, config.textRepliesUrl);
-  const files = startIndexing(services);
-  void renewFolding(services).catch((error: unknown) => {
-    log.error({ err: error }, 'names could not be folded anew');
-  });
+  const upkeep = startUpkeep(services);
   const filing = config.filingPort === undefined ? undefined : smtpReceiver(services);
   filing?.listen(config.filingPort, config.host);
   const app = await createApp(services);
@@ -82,7 +83,7 @@ async function start(config: Config): Promise<void> {
     filing?.close();
     await mailbox?.stop();
     if (texts) await texts.stop();
-    await files.stop();
+    await upkeep.stop();
     await runner.stop();
     await services.pdfRenderer.close();
     await db.destroy();
@@ -90,6 +91,21 @@ async function start(config: Config): Promise<void> {
     process.exit(0);
   };
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());
+}
+
+/** What goes on beside: files read for finding, names folded anew, people shown where they belong today. */
+function startUpkeep(services: Services): { readonly stop: () => Promise<void> } {
+  const files = startIndexing(services);
+  const renewing = startRenewing(services);
+  void renewFolding(services).catch((error: unknown) => {
+    services.log.error({ err: error }, 'names could not be folded anew');
+  });
+  return {
+    stop: async () => {
+      renewing.stop();
+      await files.stop();
+    },
+  };
 }
 
 /** Says what hinders the start, in words, and ends. */

@@ -1,4 +1,6 @@
 import type { Moved } from '../../contract/correspondence.ts';
+import { isGeneralFile } from '../../core/model/generalFile.ts';
+import type { StoredMatter } from '../matters/matter.ts';
 import type { Services } from '../platform/services.ts';
 import { movable, noteEntry, fileEntries } from './noteEntry.ts';
 import { findMatter } from '../matters/queries.ts';
@@ -9,6 +11,12 @@ import type { EntryId } from '../../core/model/ids.ts';
 import { wordsOf } from './wordsOf.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
+
+/** A restricted matter is not named where others read. */
+const placeInWords = ({ id, reference, title, restricted }: StoredMatter): string => {
+  if (isGeneralFile(id)) return 'the general file';
+  return restricted ? 'another matter' : `${reference}, ${title}`;
+};
 
 /**
  * Moves an entry to another matter. Nothing that was filed changes: the same bytes are filed there as a new entry, and a
@@ -32,8 +40,7 @@ export async function moveEntry(
     messageId: null,
     about: { kind: 'movedFrom', entryId: entry.id, matterId: entry.matterId },
   };
-  // A restricted matter is not named where others read.
-  const whereTo = to.restricted ? 'another matter' : `${to.reference}, ${to.title}`;
+  const whereTo = placeInWords(to);
   const note = await noteEntry(services, scope, {
     matterId: entry.matterId,
     category: 'Moved',

@@ -97,16 +97,24 @@ export async function listEntries(
     .limit(limit + 1);
   if (cursor) void found.whereRaw('(occurred_utc, seq) < (?, ?)', [...cursor]);
   const rows = await found;
-  const ends = await visible<ConversationRow>(scope, 'conversations').whereIn(
-    'last_entry_id',
+  const ends = await conversationEnds(
+    scope,
     rows.map(({ id }) => id),
   );
-  const byEntry = new Map(ends.map((end) => [end.last_entry_id, end]));
   const item = (row: EntryRow): EntryListItem => ({
     ...toEntry(row),
-    endOfConversation: toEnd(byEntry.get(row.id)),
+    endOfConversation: ends.get(row.id) ?? null,
   });
   return toPage(rows, limit, item, (row) => [row.occurred_utc, row.seq]);
+}
+
+/** Where conversations stand whose last entry is one of these, by that entry. */
+export async function conversationEnds(
+  scope: Scope,
+  entryIds: readonly string[],
+): Promise<ReadonlyMap<string, ConversationEnd | null>> {
+  const ends = await visible<ConversationRow>(scope, 'conversations').whereIn('last_entry_id', [...entryIds]);
+  return new Map(ends.map((end) => [end.last_entry_id, toEnd(end)]));
 }
 
 const toEnd = (row: ConversationRow | undefined): ConversationEnd | null =>

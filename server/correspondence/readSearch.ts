@@ -5,6 +5,8 @@ import { notFound } from '../platform/problems/problem.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { parsePlainDate, addDays } from '../../core/model/plainDate.ts';
 import { startOfDay } from '../../core/dates/zonedClock.ts';
+import { addressesOfOrganisations } from '../directory/reachQueries.ts';
+import { typedWords } from '../platform/database/dialects/sqlite/words.ts';
 import { readQuery } from '../../core/finding/index.ts';
 import type { PersonScope } from '../access/scope.ts';
 
@@ -24,9 +26,12 @@ export async function readSearch(scope: PersonScope, query: SearchQuery): Promis
     ...(from ? { fromUtc: startOfDay(timeZone, from) } : {}),
     ...(until ? { untilUtc: startOfDay(timeZone, addDays(until, 1)) } : {}),
   };
+  // Who looks for an organisation looks for its people.
+  const organisation = typedWords(who);
   return {
     terms: readQuery(words),
     who: readQuery(who),
+    orAddresses: organisation === undefined ? [] : await addressesOfOrganisations(scope, organisation),
     narrowing,
   };
 }

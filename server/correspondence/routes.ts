@@ -1,6 +1,9 @@
 import { Type } from 'typebox';
 import { ById, Id, Nothing, PageQuery } from '../../contract/common.ts';
 import {
+  ContactEntries,
+  ContactEntriesQuery,
+  ContactFiles,
   EntryDetail,
   EnclosedFiles,
   EntryPage,
@@ -10,6 +13,7 @@ import {
 } from '../../contract/correspondence.ts';
 import { Found, NewSearch, SavedSearch, SavedSearches, SearchQuery } from '../../contract/search.ts';
 import { sendFile } from '../http/sendFile.ts';
+import { contactEntries, contactFiles } from './contactEntries.ts';
 import { moveEntry } from './moveEntry.ts';
 import { writeNote } from './writeNote.ts';
 import { deleteSearch } from './deleteSearch.ts';
@@ -36,6 +40,28 @@ export const correspondenceRoutes = [
     status: 200,
     answers: Found,
     handle: ({ scope, query }) => searchCorrespondence(scope, query),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/contacts/:id/correspondence',
+    right: 'read',
+    summary:
+      'What was said with a contact over all matters, newest first; of an organisation, with its people too',
+    params: ById,
+    query: ContactEntriesQuery,
+    status: 200,
+    answers: ContactEntries,
+    handle: ({ services, scope, params, query }) => contactEntries(services, scope, params.id, query),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/contacts/:id/files',
+    right: 'read',
+    summary: 'The files that went to a contact or came from them',
+    params: ById,
+    status: 200,
+    answers: ContactFiles,
+    handle: ({ scope, params }) => contactFiles(scope, params.id),
   }),
   endpoint({
     method: 'get',

@@ -30,6 +30,8 @@ export interface Narrowing {
 export interface Search {
   readonly terms: readonly Term[];
   readonly who: readonly Term[];
+  /** Addresses of the people of an organisation that is meant by those words. */
+  readonly orAddresses: readonly string[];
   readonly narrowing: Narrowing;
 }
 
@@ -49,12 +51,13 @@ export async function matterSeqOf(scope: Scope, matterId: string): Promise<numbe
 /** Every entry has one of these: what a search begins from that has no words. */
 const ANY = ['in', 'out', 'note'].map(directionMark);
 
-function matchOf({ terms, who, narrowing }: Search, hidden: readonly number[]): EntryMatch {
+function matchOf({ terms, who, orAddresses, narrowing }: Search, hidden: readonly number[]): EntryMatch {
   const { direction, channel, category, withFile, matterSeq } = narrowing;
   const words = ({ words: list, prefix }: Term): readonly [string, boolean] => [list.join(' '), prefix];
   return {
     any: terms.map(words),
     people: who.map(words),
+    orAddresses,
     marks: [
       ...(matterSeq === undefined ? [] : [matterMark(matterSeq)]),
       ...(direction === undefined ? [] : [directionMark(direction)]),

@@ -1,9 +1,23 @@
 import type { Contact } from '../../core/model/contact.ts';
-import type { ContactJson } from '../../contract/directory.ts';
+import type { ContactJson, MembershipJson } from '../../contract/directory.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
+import type { PersonContact } from '../../core/model/contact.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { fitsFact, withTodaysLabel } from '../../core/model/factValue.ts';
+import type { FactDefinition } from '../../core/model/matter.ts';
+import { foremost } from '../../core/model/membership.ts';
+import type { Membership } from '../../core/model/membership.ts';
+import type { PlainDate } from '../../core/model/plainDate.ts';
+import type { Reason } from '../../core/model/reason.ts';
+import type { Value } from '../../core/model/value.ts';
+import type { Scope } from '../access/scope.ts';
+import { plainCopy } from '../platform/database/plainCopy.ts';
+import type { Services } from '../platform/services.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import { findContacts } from './contactQueries.ts';
 
 export function toJson(contact: Contact): ContactJson {
   const person = contact.kind === 'person' ? contact : undefined;
@@ -26,22 +40,119 @@ export function toJson(contact: Contact): ContactJson {
     note: contact.note ?? '',
     ...(contact.filingRule === undefined ? {} : { filingRule: contact.filingRule }),
     addresses: contact.addresses.map(({ landline: _, ...address }) => address),
+    memberships: (person?.memberships ?? []).map(
+      ({ organisationId, organisation, position, from, until }) => ({
+        organisationId,
+        organisation,
+        position: position ?? '',
+        from: from ?? null,
+        until: until ?? null,
+      }),
+    ),
+    facts: plainCopy(contact.facts ?? {}) as NonNullable<ContactJson['facts']>,
+  };
+}
+
+/** What a contact is read against. */
+export interface ReadAgainst {
+  readonly today: PlainDate;
+  /** Those that the contact is said to belong to, by their ids. */
+  readonly organisations: ReadonlyMap<string, Contact>;
+  /** What the practice keeps of its contacts. */
+  readonly factsKept: readonly FactDefinition[];
+  /** What is kept of this one already. */
+  readonly facts?: Readonly<Record<string, Value>>;
+}
+
+/** Takes an edited contact as the practice stands now. */
+export async function readContactJson(
+  { now }: Pick<Services, 'now'>,
+  scope: Scope,
+  id: string,
+  json: ContactJson,
+): Promise<Contact> {
+  const { timeZone, contactFacts } = await readSettings(scope);
+  const organisations = await findContacts(
+    scope,
+    (json.memberships ?? []).flatMap(({ organisationId }) => organisationId ?? []),
+  );
+  const before = json.facts ? (await findContacts(scope, [id])).get(asId<ContactId>(id)) : undefined;
+  return fromJson(id, json, {
+    today: zonedTime(timeZone, now()).date,
+    organisations,
+    factsKept: contactFacts,
+    ...(before?.facts ? { facts: before.facts } : {}),
+  });
+}
+
+const refuse = (why: Reason): never => {
+  throw new DomainProblem('badContact', [why, { code: 'nothingChanged' }]);
+};
+
+/** Where somebody belongs, in the order given; a span that ends before it begins is refused. */
+function membershipsOf(
+  json: readonly MembershipJson[],
+  organisations: ReadAgainst['organisations'],
+): readonly Membership[] {
+  return json.map(({ organisationId, organisation: typed, position, from, until }) => {
+    const known = organisationId === null ? undefined : organisations.get(organisationId);
+    const organisation = known?.name ?? typed.trim();
+    if (organisation === '' || (organisationId !== null && known?.kind !== 'organisation'))
+      return refuse({ code: 'noSuch', what: 'organisation' });
+    if (from !== null && until !== null && until < from)
+      return refuse({ code: 'endsBeforeItBegins', name: organisation });
+    return {
+      organisationId: asId<ContactId>(organisationId ?? ''),
+      organisation,
+      ...(position.trim() === '' ? {} : { position: position.trim() }),
+      ...(from === null ? {} : { from: from as PlainDate }),
+      ...(until === null ? {} : { until: until as PlainDate }),
+    };
+  });
+}
+
+/** The facts kept of a contact, with what is changed of them. */
+function factsOf(
+  changed: NonNullable<ContactJson['facts']>,
+  { factsKept, facts = {} }: ReadAgainst,
+): Readonly<Record<string, Value>> {
+  const next = new Map(Object.entries(facts));
+  for (const [key, json] of Object.entries(changed)) {
+    const definition = factsKept.find((known) => known.key === key);
+    const value = json as Value | null;
+    if (value === null) next.delete(key);
+    // What is sent back as it is kept stays, even where the practice has stopped keeping it.
+    else if (!definition) {
+      if (!next.has(key)) refuse({ code: 'noSuch', what: 'fact' });
+    } else if (fitsFact(value, definition)) next.set(key, withTodaysLabel(value, definition));
+    else refuse({ code: 'doesNotFit', label: definition.label });
+  }
+  return Object.fromEntries(next);
+}
+
+/** The same words in a person's own fields as in the first of their memberships that holds today. */
+function placeOf(
+  json: ContactJson,
+  { today, organisations }: ReadAgainst,
+): Pick<PersonContact, 'organisation' | 'position' | 'memberships'> {
+  if (!json.memberships) return {};
+  const memberships = membershipsOf(json.memberships, organisations);
+  const first = foremost(memberships, today);
+  return {
+    memberships,
+    ...(first ? { organisation: first.organisation } : {}),
+    ...(first?.position === undefined ? {} : { position: first.position }),
   };
 }
 
 /** Reads a contact as edited; refuses one without a name, and a mail address that cannot be one. */
-export function fromJson(id: string, json: ContactJson): Contact {
+function fromJson(id: string, json: ContactJson, against: ReadAgainst): Contact {
   const words = (text: string): string => text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim();
   const [given, family] = [words(json.givenName), words(json.familyName)];
   const name = words(json.name) || [given, words(json.middleName), family].filter(Boolean).join(' ');
-  if (name === '')
-    throw new DomainProblem('badContact', [{ code: 'contactWithoutName' }, { code: 'nothingChanged' }]);
+  if (name === '') return refuse({ code: 'contactWithoutName' });
   const bad = json.addresses.find(({ kind, value }) => kind === 'email' && !isMailAddress(value.trim()));
-  if (bad)
-    throw new DomainProblem('badContact', [
-      { code: 'notAnAddress', value: bad.value },
-      { code: 'nothingChanged' },
-    ]);
+  if (bad) return refuse({ code: 'notAnAddress', value: bad.value });
   const present = <K extends string>(key: K, value: string): { readonly [P in K]?: string } =>
     words(value) === '' ? {} : ({ [key]: words(value) } as { readonly [P in K]: string });
   const base = {
@@ -54,6 +165,7 @@ export function fromJson(id: string, json: ContactJson): Contact {
     ...(json.filingRule === 'always' || json.filingRule === 'never' ? { filingRule: json.filingRule } : {}),
     ...present('ownFormalGreeting', json.ownFormalGreeting),
     ...present('ownFamiliarGreeting', json.ownFamiliarGreeting),
+    ...(json.facts ? { facts: factsOf(json.facts, against) } : {}),
   };
   if (json.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -64,8 +176,9 @@ export function fromJson(id: string, json: ContactJson): Contact {
     ...present('title', json.title),
     ...present('middleName', json.middleName),
     ...present('suffix', json.suffix),
-    ...present('organisation', json.organisation),
-    ...present('position', json.position),
+    ...(json.memberships
+      ? placeOf(json, against)
+      : { ...present('organisation', json.organisation), ...present('position', json.position) }),
     ...(json.coupleWithId === null
       ? {}
       : {

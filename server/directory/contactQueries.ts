@@ -1,13 +1,17 @@
 import type { Knex } from 'knex';
 import { withForms } from '../platform/database/dialects/sqlite/words.ts';
 import { inList, rowsAsJson } from '../platform/database/dialects/sqlite/json.ts';
-import { fromJson } from '../platform/database/json.ts';
+import { fromJson, readJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
-import type { AddressKind, Contact, ContactAddress } from '../../core/model/contact.ts';
+import type { AddressKind, Contact, ContactAddress, OrganisationContact } from '../../core/model/contact.ts';
+import type { Membership } from '../../core/model/membership.ts';
+import { soundValues } from '../../core/model/soundValue.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
+import { keepMemberships, membershipsAsJson, renameOrganisation, toMembership } from './membershipQueries.ts';
+import type { MembershipRow } from './membershipQueries.ts';
 import { isFixedLine } from './numberingPlans.ts';
 import { keyOfAddress, keysOfAddress } from '../../core/recipients/reach.ts';
 
@@ -34,6 +38,8 @@ export interface ContactRow {
   filing_rule: 'always' | 'never' | null;
   merged_into_id: string | null;
   revision: number;
+  /** JSON: values by their keys. */
+  facts: string;
 }
 
 export interface AddressRow {
@@ -53,7 +59,12 @@ const present = <K extends string>(key: K, value: string | null): { [P in K]?: s
   value === null ? {} : ({ [key]: value } as { [P in K]: string });
 
 /** A contact from its row and its addresses, in their order. */
-export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Contact {
+export function toContact(
+  row: ContactRow,
+  addresses: readonly AddressRow[],
+  memberships?: readonly Membership[],
+): Contact {
+  const facts = soundValues(readJson(row.facts));
   const base = {
     id: asId<ContactId>(row.id),
     name: row.name,
@@ -71,6 +82,7 @@ export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Co
     ...present('language', row.language),
     ...present('note', row.note),
     ...(row.filing_rule === null ? {} : { filingRule: row.filing_rule }),
+    ...(Object.keys(facts).length === 0 ? {} : { facts }),
   };
   if (row.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -83,6 +95,7 @@ export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Co
     ...present('suffix', row.suffix),
     ...present('organisation', row.organisation),
     ...present('position', row.position),
+    ...(memberships ? { memberships } : {}),
     ...(row.couple_with_id === null
       ? {}
       : {
@@ -96,7 +109,7 @@ export function toContact(row: ContactRow, addresses: readonly AddressRow[]): Co
 
 const ADDRESS = ['seq', 'contact_id', 'kind', 'label', 'value', 'preferred', 'bounced'] as const;
 
-type WholeRow = ContactRow & { readonly address_rows: string };
+type WholeRow = ContactRow & { readonly address_rows: string; readonly membership_rows: string };
 
 /** Reads contacts whole, in one query however many there are. */
 export async function findContacts(
@@ -146,11 +159,13 @@ async function wholeContacts(
   const rows = (await narrow(db('contacts')).select(
     'contacts.*',
     rowsAsJson(db, ADDRESS, addresses, 'address_rows'),
+    membershipsAsJson(db, 'membership_rows'),
   )) as WholeRow[];
   return new Map(
     rows.map((row) => {
       const own = fromJson<AddressRow[]>(row.address_rows).sort((a, b) => a.seq - b.seq);
-      return [asId<ContactId>(row.id), toContact(row, own)];
+      const belongs = fromJson<MembershipRow[]>(row.membership_rows).sort((a, b) => a.seq - b.seq);
+      return [asId<ContactId>(row.id), toContact(row, own, belongs.map(toMembership))];
     }),
   );
 }
@@ -160,6 +175,8 @@ const contactColumns = (contact: Contact) => {
   return {
     kind: contact.kind,
     name: contact.name,
+    name_key: contact.name.toLowerCase(),
+    facts: JSON.stringify(contact.facts ?? {}),
     title: person?.title ?? null,
     given_name: person?.givenName ?? null,
     middle_name: person?.middleName ?? null,
@@ -191,11 +208,22 @@ const addressRows = ({ id, addresses }: Contact): readonly object[] =>
     bounced: address.bounced,
   }));
 
+/** Where somebody is first met, and every other organisation they belong or belonged to. */
+const organisationsOf = (contact: Contact): readonly string[] =>
+  contact.kind === 'person'
+    ? [
+        ...new Set([
+          ...(contact.organisation === undefined ? [] : [contact.organisation]),
+          ...(contact.memberships ?? []).map(({ organisation }) => organisation),
+        ]),
+      ]
+    : [];
+
 /** What a contact is found by. */
 const wordsRow = (contact: Contact): object => ({
   contact_id: contact.id,
   name: withForms(contact.name),
-  organisation: withForms(contact.kind === 'person' ? (contact.organisation ?? '') : ''),
+  organisation: withForms(organisationsOf(contact).join(' ')),
   addresses: contact.addresses.map(({ value }) => value).join(' '),
 });
 
@@ -205,10 +233,33 @@ const BATCH = 40;
 /** Lets others have their turn: what the database does is done before it comes back. */
 export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
-export const insertContact = (tx: Tx, contact: Contact): Promise<void> => insertContacts(tx, [contact]);
+export const insertContact = async (tx: Tx, contact: Contact): Promise<void> => {
+  await insertContacts(tx, [contact]);
+};
 
-/** Makes contacts, many at a time; between them others are answered. */
-export async function insertContacts(tx: Tx, contacts: readonly Contact[]): Promise<void> {
+/**
+ * Makes contacts, many at a time; between them others are answered. Gives the organisations that were made because somebody
+ * belongs to them.
+ */
+export async function insertContacts(
+  tx: Tx,
+  contacts: readonly Contact[],
+): Promise<readonly OrganisationContact[]> {
+  await insertRows(tx, contacts);
+  return belong(tx, contacts);
+}
+
+/** Keeps where contacts belong, and makes the organisations that are not there yet. */
+async function belong(tx: Tx, contacts: readonly Contact[]): Promise<readonly OrganisationContact[]> {
+  const made: OrganisationContact[] = [];
+  await keepMemberships(tx, contacts, async (organisations) => {
+    made.push(...organisations);
+    await insertRows(tx, organisations);
+  });
+  return made;
+}
+
+async function insertRows(tx: Tx, contacts: readonly Contact[]): Promise<void> {
   const row = await tx('contacts').max<{ last: number | null }>({ last: 'seq' }).first();
   const first = (row?.last ?? 0) + 1;
   for (let from = 0; from < contacts.length; from += BATCH) {
@@ -242,12 +293,38 @@ export async function updateContact(tx: Tx, contact: Contact, revision: number):
     .where({ id: contact.id, revision, merged_into_id: null })
     .update({ ...contactColumns(contact), revision: revision + 1 });
   if (changed !== 1) return false;
+  await keepFormerAddresses(tx, contact);
   await tx('contact_addresses').where({ contact_id: contact.id }).delete();
   const rows = addressRows(contact);
   if (rows.length > 0) await tx('contact_addresses').insert(rows);
   await tx('contact_words').where({ contact_id: contact.id }).delete();
   await tx('contact_words').insert(wordsRow(contact));
+  await belong(tx, [contact]);
   return true;
+}
+
+/** Shows and finds an organisation's people by its new name. */
+export async function renewMembers(
+  tx: Tx,
+  reads: Reads,
+  organisation: Pick<Contact, 'id' | 'name'>,
+  before: string,
+): Promise<void> {
+  const ids = await renameOrganisation(tx, organisation, before);
+  const members = await findContacts(reads, ids);
+  await renewContactWords(tx, [...members.values()]);
+}
+
+/** What was said from an address that is taken off a contact stays theirs. */
+async function keepFormerAddresses(tx: Tx, { id, addresses }: Contact): Promise<void> {
+  const held = new Set(addresses.map(({ kind, value }) => keyOfAddress(kind, value)));
+  const before = await tx('contact_addresses').where({ contact_id: id }).pluck<string[]>('value_key');
+  const gone = [...new Set(before)].filter((key) => !held.has(key));
+  if (gone.length > 0)
+    await tx('former_addresses')
+      .insert(gone.map((value_key) => ({ contact_id: id, value_key })))
+      .onConflict()
+      .ignore();
 }
 
 export async function contactRevision(reads: Reads, id: string): Promise<number | undefined> {

@@ -80,6 +80,7 @@ interface DirectoryPageQuery {
   readonly query: string;
   readonly sort?: ContactSort;
   readonly reversed?: boolean;
+  readonly kind?: 'person' | 'organisation';
   readonly limit: number;
   readonly after: string | undefined;
 }
@@ -87,7 +88,7 @@ interface DirectoryPageQuery {
 /** A page of the directory in the order asked for, narrowed by words of name, organisation or address. */
 export async function listContacts(
   scope: Scope,
-  { query, sort = 'name', reversed = false, limit, after }: DirectoryPageQuery,
+  { query, sort = 'name', reversed = false, kind, limit, after }: DirectoryPageQuery,
 ): Promise<{ readonly items: ContactListItem[]; readonly next: string | null }> {
   const found = listed(scope);
   sortedPage(sql(scope), found, {
@@ -98,6 +99,7 @@ export async function listContacts(
     after,
     limit,
   });
+  if (kind !== undefined) void found.where('contacts.kind', kind);
   const words = typedWords(query);
   if (words) void contactWords.matching(found, words);
   return toPage((await found) as SortedRow[], limit, toItem, (row) => [row.sort_value, row.seq]);

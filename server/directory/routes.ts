@@ -2,6 +2,7 @@ import { ById, Nothing } from '../../contract/common.ts';
 import {
   ChangeContact,
   ContactDetail,
+  ContactFacts,
   ContactJson,
   ContactPage,
   ContactQuery,
@@ -13,6 +14,7 @@ import {
 import { receivedFile } from '../http/receiveFiles.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { changeContact } from './changeContact.ts';
+import { changeContactFacts, readContactFacts } from './contactFacts.ts';
 import { createContact } from './createContact.ts';
 import { findDuplicates } from './findDuplicates.ts';
 import { findInDirectory } from './findInDirectory.ts';
@@ -50,6 +52,25 @@ export const directoryRoutes = [
     status: 201,
     answers: ContactDetail,
     handle: ({ services, scope, body }) => createContact(services, scope, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/contact-facts',
+    right: 'read',
+    summary: 'What the practice keeps of its contacts beside what everybody keeps',
+    status: 200,
+    answers: ContactFacts,
+    handle: ({ scope }) => readContactFacts(scope),
+  }),
+  endpoint({
+    method: 'patch',
+    path: '/contact-facts',
+    right: 'settings',
+    summary: 'Change what is kept of contacts',
+    body: ContactFacts,
+    status: 200,
+    answers: ContactFacts,
+    handle: ({ services, scope, body }) => changeContactFacts(services, scope, body),
   }),
   endpoint({
     method: 'get',

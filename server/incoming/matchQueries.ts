@@ -1,3 +1,4 @@
+import { GENERAL_FILE } from '../../core/model/generalFile.ts';
 import type { AddressKind } from '../../core/model/contact.ts';
 import { inList } from '../platform/database/dialects/sqlite/json.ts';
 import { sql } from '../platform/database/reads.ts';
@@ -115,6 +116,8 @@ async function correspondedOn(scope: Scope, addresses: readonly string[]): Promi
   if (addresses.length === 0) return new Map();
   const held = visible(scope, 'entry_addresses')
     .whereIn('address_key', [...addresses])
+    // Who was written to without a matter is as likely to write about one.
+    .whereNot('matter_id', GENERAL_FILE)
     .groupBy('address_key', 'matter_id')
     .select({ key: 'address_key', id: 'matter_id' })
     .select(

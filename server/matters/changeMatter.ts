@@ -1,4 +1,5 @@
 import type { ChangedMatter, ChangeMatter } from '../../contract/matterTypes.ts';
+import { isGeneralFile } from '../../core/model/generalFile.ts';
 import { changing } from '../access/change.ts';
 import type { Change } from '../access/change.ts';
 import type { PersonActor } from '../access/actor.ts';
@@ -37,6 +38,8 @@ export async function applyChange(
 ): Promise<ChangeMatter> {
   const before = await findMatter(scope, id);
   if (!before) throw notFound('matter');
+  if (isGeneralFile(before.id))
+    throw new DomainProblem('badRequest', [{ code: 'generalFileStays' }, { code: 'nothingChanged' }]);
   if (change.reference !== undefined && change.reference.trim() !== before.reference)
     await refuseUnfree(scope, before.id, change.reference.trim());
   const access = change.visibleTo || change.restricted !== undefined ? await accessTo(scope, id) : [];

@@ -10,13 +10,20 @@ export interface MatterOfContact {
   readonly stage: string;
   readonly lastUtc: number | null;
   readonly role: string;
+  /** Who is on it. */
+  readonly contactId: string;
+  readonly contactName: string;
 }
 
-/** The matters a contact is on, as far as this person may see them, with the roles there. */
-export function matterRolesOf(scope: Scope, contactId: string): Promise<readonly MatterOfContact[]> {
+/** The matters that any of some contacts are on, as far as this person may see them, with the roles there. */
+export function matterRolesOf(
+  scope: Scope,
+  contactIds: readonly string[],
+): Promise<readonly MatterOfContact[]> {
   return visible(scope, 'parties')
     .join('matters', 'matters.id', 'parties.matter_id')
-    .where('parties.contact_id', contactId)
+    .join('contacts', 'contacts.id', 'parties.contact_id')
+    .whereIn('parties.contact_id', [...contactIds])
     .orderBy('matters.recent_utc', 'desc')
     .select<MatterOfContact[]>({
       id: 'matters.id',
@@ -26,5 +33,7 @@ export function matterRolesOf(scope: Scope, contactId: string): Promise<readonly
       stage: 'matters.stage',
       lastUtc: 'matters.last_entry_utc',
       role: 'parties.role',
+      contactId: 'contacts.id',
+      contactName: 'contacts.name',
     });
 }

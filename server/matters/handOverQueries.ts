@@ -1,5 +1,5 @@
 import type { Scope } from '../access/scope.ts';
-import { visible } from '../access/visibleQueries.ts';
+import { ordinaryMatters, visible } from '../access/visibleQueries.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 
 interface OpenWork {
@@ -9,7 +9,7 @@ interface OpenWork {
 
 /** The matters that somebody answers for, and the follow-ups that are theirs and not done. */
 export async function openWorkOf(scope: Scope, personId: string): Promise<OpenWork> {
-  const matters = await visible(scope, 'matters')
+  const matters = await ordinaryMatters(scope)
     .where({ 'matters.responsible_id': personId })
     .select<{ id: string }[]>('matters.id');
   const followUps = await visible(scope, 'follow_ups')

@@ -4,7 +4,7 @@ import { sql } from '../platform/database/reads.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
-import { visible } from '../access/visibleQueries.ts';
+import { ordinaryMatters, visible } from '../access/visibleQueries.ts';
 import { sortedPage, toPage } from '../platform/database/cursor.ts';
 import type { Order } from '../platform/database/cursor.ts';
 import { matterWords, typedWords } from '../platform/database/dialects/sqlite/words.ts';
@@ -54,7 +54,7 @@ export async function listMatters(
   wanted: MatterListQuery,
 ): Promise<{ readonly items: MatterListItem[]; readonly next: string | null }> {
   const { query, limit, after } = wanted;
-  const found = visible<MatterRow>(scope, 'matters').select<SortedRow[]>('matters.*');
+  const found = ordinaryMatters<MatterRow>(scope).select<SortedRow[]>('matters.*');
   sortedPage(sql(scope), found, {
     ...SORTS[wanted.sort],
     reversed: wanted.reversed === true,

@@ -1,3 +1,4 @@
+import { GENERAL_TYPE, generalType } from '../../core/model/generalFile.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MatterTypeId } from '../../core/model/ids.ts';
 import type { MatterType } from '../../core/model/matter.ts';
@@ -7,6 +8,7 @@ import { holding } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { kept, stampAnew } from '../platform/database/kept.ts';
 import { sql } from '../platform/database/reads.ts';
+import { readSettings } from '../platform/settings/queries.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 
 /** A matter type with the count of its changes. */
@@ -29,18 +31,33 @@ const toType = ({ id, name, definition }: TypeRow): MatterType => ({
 });
 
 /** Every matter type by its id, in the order of their names. */
-export const matterTypes = kept(['matterTypes'], async (reads): Promise<ReadonlyMap<string, StoredType>> => {
-  const rows = await sql(reads)<TypeRow>('matter_types').orderBy('name');
-  return new Map(rows.map((row) => [row.id, { type: toType(row), revision: row.revision }]));
-});
-
-export const listMatterTypes = kept(['matterTypes'], async (reads): Promise<readonly MatterType[]> =>
-  [...(await matterTypes(reads)).values()].map(({ type }) => type),
+export const matterTypes = kept(
+  ['matterTypes', 'settings'],
+  async (reads): Promise<ReadonlyMap<string, StoredType>> => {
+    const { contactFacts } = await readSettings(reads);
+    const rows = await sql(reads)<TypeRow>('matter_types').whereNot({ id: GENERAL_TYPE }).orderBy('name');
+    return new Map(
+      rows.map((row) => [row.id, { type: { ...toType(row), contactFacts }, revision: row.revision }]),
+    );
+  },
 );
+
+export const listMatterTypes = kept(
+  ['matterTypes', 'settings'],
+  async (reads): Promise<readonly MatterType[]> =>
+    [...(await matterTypes(reads)).values()].map(({ type }) => type),
+);
+
+/** What the general file holds, in the currency of the practice's own matters. */
+export const typeOfGeneralFile = kept(['matterTypes', 'settings'], async (reads): Promise<MatterType> => {
+  const [first] = await listMatterTypes(reads);
+  const { contactFacts } = await readSettings(reads);
+  return { ...generalType(first?.currency ?? 'GBP'), contactFacts };
+});
 
 /** Stages in which a matter is done with, each as its type’s id, a space and its key. */
 export const closingStages = kept(
-  ['matterTypes'],
+  ['matterTypes', 'settings'],
   async (reads): Promise<ReadonlySet<string>> =>
     new Set(
       (await listMatterTypes(reads)).flatMap(({ id, stages }) =>
@@ -50,14 +67,14 @@ export const closingStages = kept(
 );
 
 export async function insertMatterType(tx: Tx, type: MatterType): Promise<void> {
-  const { id, name, ...definition } = type;
+  const { id, name, contactFacts: _, ...definition } = type;
   await tx('matter_types').insert({ id, name, definition: JSON.stringify(definition) });
   await stampAnew(tx, 'matterTypes');
 }
 
 /** Changes a type, on condition that nobody did since `revision`; false where somebody did. */
 export async function updateMatterType(tx: Tx, type: MatterType, revision: number): Promise<boolean> {
-  const { id, name, ...definition } = type;
+  const { id, name, contactFacts: _, ...definition } = type;
   const changed = await tx('matter_types')
     .where({ id, revision })
     .update({ name, definition: JSON.stringify(definition), revision: revision + 1 });

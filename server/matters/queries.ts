@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { isGeneralFile } from '../../core/model/generalFile.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import { numberIn } from '../../core/model/referencePattern.ts';
 import type { ReferenceParts } from '../../core/model/referencePattern.ts';
@@ -8,7 +9,7 @@ import type { PlainDate } from '../../core/model/plainDate.ts';
 import { soundDates, soundTables, soundValues } from '../../core/model/soundValue.ts';
 import { listPeople } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
-import { seen, visible } from '../access/visibleQueries.ts';
+import { ordinaryMatters, seen, visible } from '../access/visibleQueries.ts';
 import { toContact } from '../directory/contactQueries.ts';
 import type { AddressRow, ContactRow } from '../directory/contactQueries.ts';
 import { numberAfter } from '../platform/database/dialects/sqlite/expressions.ts';
@@ -16,7 +17,7 @@ import { inList, rowsAsJson } from '../platform/database/dialects/sqlite/json.ts
 import { fromJson, readJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { StoredDocument, StoredMatter } from './matter.ts';
-import { listMatterTypes, matterTypes } from './matterTypeQueries.ts';
+import { listMatterTypes, matterTypes, typeOfGeneralFile } from './matterTypeQueries.ts';
 
 export interface MatterRow {
   seq: number;
@@ -75,7 +76,7 @@ const PARTY = ['seq', 'contact_id', 'role'] as const;
 const CONTACT = [
   ...['id', 'kind', 'name', 'title', 'given_name', 'family_name', 'organisation', 'position', 'language'],
   ...['middle_name', 'suffix', 'do_not_write_to', 'own_formal_greeting', 'own_familiar_greeting', 'note'],
-  ...['couple_with_id', 'couple_greeting', 'filing_rule'],
+  ...['couple_with_id', 'couple_greeting', 'filing_rule', 'facts'],
 ] as const;
 const ADDRESS = ['seq', 'contact_id', 'kind', 'label', 'value', 'preferred', 'bounced'] as const;
 const DOCUMENT = [
@@ -126,15 +127,17 @@ export async function findMatters(scope: Scope, ids: readonly string[]): Promise
       rowsAsJson(db, DOCUMENT, on('documents', DOCUMENT).whereNull('documents.deleted_utc'), 'document_rows'),
     );
   const types = await matterTypes(scope);
+  const general = rows.some(({ id }) => isGeneralFile(id)) ? await typeOfGeneralFile(scope) : undefined;
   const people = new Map((await listPeople(scope)).map((person) => [person.id as string, person]));
   return rows.map((row) => {
-    const [kind, responsible] = [types.get(row.type_id), people.get(row.responsible_id)];
-    if (!kind || !responsible) throw new Error(`matter ${row.id} lacks its type or its person`);
+    const type = types.get(row.type_id)?.type ?? general;
+    const responsible = people.get(row.responsible_id);
+    if (!type || !responsible) throw new Error(`matter ${row.id} lacks its type or its person`);
     return {
       id: asId<MatterId>(row.id),
       reference: row.reference,
       title: row.title,
-      type: kind.type,
+      type,
       stage: row.stage,
       responsible,
       parties: partiesOf(row),
@@ -174,7 +177,7 @@ function partiesOf({ party_rows, contact_rows, address_rows }: WholeRow): Stored
 
 /** Matters that are not done with, newest first. */
 export async function openMatterIds(scope: Scope, limit: number): Promise<string[]> {
-  const query = visible<MatterRow>(scope, 'matters').orderBy('matters.recent_utc', 'desc').limit(limit);
+  const query = ordinaryMatters<MatterRow>(scope).orderBy('matters.recent_utc', 'desc').limit(limit);
   for (const { id, stages } of await listMatterTypes(scope)) {
     const closing = stages.filter(({ closes }) => closes).map(({ key }) => key);
     if (closing.length > 0)
@@ -251,7 +254,7 @@ export async function mattersByReference(
 
 /** Every reference that leads to a matter the actor may see, those it had before among them. */
 export async function referencesSeen(scope: Scope): Promise<(readonly [string, string])[]> {
-  const now = await visible(scope, 'matters').select<{ reference: string; id: string }[]>(
+  const now = await ordinaryMatters(scope).select<{ reference: string; id: string }[]>(
     'matters.reference',
     'matters.id',
   );

@@ -7,7 +7,7 @@ import { findContacts } from '../directory/contactQueries.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import type { MatterType, FactDefinition, Party, Row } from '../../core/model/matter.ts';
-import { soundValue } from '../../core/model/soundValue.ts';
+import { fitsFact, withTodaysLabel } from '../../core/model/factValue.ts';
 import type { Value } from '../../core/model/value.ts';
 import { parsePlainDate } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
@@ -77,12 +77,6 @@ function refuseParties(type: MatterType, parties: readonly { readonly role: stri
     refuse({ code: 'noSuch', what: 'role' });
 }
 
-/** A value must be of the kind that its definition has; of a choice, one of those there are. */
-function fits(value: Value, { kind, choices }: FactDefinition): boolean {
-  if (value.kind !== kind || !soundValue(value)) return false;
-  return value.kind !== 'choice' || (choices ?? []).some(({ key }) => key === value.key);
-}
-
 function mergeValues(
   kept: Readonly<Record<string, Value>>,
   changed: NonNullable<ChangeMatter['facts']>,
@@ -94,17 +88,11 @@ function mergeValues(
     const value = json as Value | null;
     if (!definition) refuse({ code: 'noSuch', what: 'fact' });
     else if (value === null) next.delete(key);
-    else if (fits(value, definition)) next.set(key, labelled(value, definition));
+    else if (fitsFact(value, definition)) next.set(key, withTodaysLabel(value, definition));
     else refuse({ code: 'doesNotFit', label: definition.label });
   }
   return Object.fromEntries(next);
 }
-
-/** A choice is kept with today's label, whatever label was sent along. */
-const labelled = (value: Value, { choices }: FactDefinition): Value =>
-  value.kind === 'choice'
-    ? { ...value, label: choices?.find(({ key }) => key === value.key)?.label ?? value.label }
-    : value;
 
 function mergeDates(
   kept: Readonly<Record<string, PlainDate>>,

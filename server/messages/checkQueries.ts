@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
-import { seen, visible } from '../access/visibleQueries.ts';
+import { ordinaryMatters, seen, visible } from '../access/visibleQueries.ts';
 import { isOneSlipAway } from '../../core/checks/index.ts';
 import { foldName } from '../../core/model/words.ts';
 import type { Elsewhere } from '../../core/checks/checkInput.ts';
@@ -91,7 +91,7 @@ const referencesElsewhere = (
   matterId: string,
   references: readonly string[],
 ): Knex.QueryBuilder =>
-  inList(visible(scope, 'matters'), 'matters.reference', references)
+  inList(ordinaryMatters(scope), 'matters.reference', references)
     .whereNot('matters.id', matterId)
     .select(columns(scope, 'reference', 'matters.reference', sql(scope).raw('0')));
 

@@ -4,8 +4,9 @@ import { findInLibrary } from '../templates/libraryQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { openMatterIds, findMatters } from '../matters/queries.ts';
+import { typeOfGeneralFile } from '../matters/matterTypeQueries.ts';
 import { readerFor } from '../matters/readerFor.ts';
-import { readinessOf } from '../../core/shelf/index.ts';
+import { readinessOf, suitsType } from '../../core/shelf/index.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { findStartable, signatureOf } from '../templates/compiled.ts';
 
@@ -42,6 +43,7 @@ export async function readReadiness(
   });
   const count = (kind: string): number => items.filter(({ readiness }) => readiness === kind).length;
   return {
+    needsMatter: !suitsType(template.program.content, await typeOfGeneralFile(scope)),
     counts: { ready: count('ready'), blanks: count('blanks'), unavailable: count('unavailable') },
     items,
   };

@@ -1,4 +1,5 @@
 import { PutInTemplate, TemplatePutIn } from '../../contract/putIn.ts';
+import { GENERAL_FILE } from '../../core/model/generalFile.ts';
 import { ById, Id } from '../../contract/common.ts';
 import {
   ChangeMessage,
@@ -66,6 +67,17 @@ export const messageRoutes = [
     status: 201,
     answers: Message,
     handle: ({ services, scope, params, body }) => startMessage(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/messages',
+    right: 'work',
+    summary:
+      'Start a message without a matter: to contacts, or of the practice alone; it is filed on the general file',
+    body: StartMessage,
+    status: 201,
+    answers: Message,
+    handle: ({ services, scope, body }) => startMessage(services, scope, GENERAL_FILE, body),
   }),
   endpoint({
     method: 'get',

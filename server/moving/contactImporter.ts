@@ -12,9 +12,11 @@ import { addressKey, isMailAddress } from '../../core/recipients/address.ts';
 import {
   contactRevision,
   findContactsByAddress,
+  findContactsByName,
   insertContacts,
   updateContact,
 } from '../directory/contactQueries.ts';
+import type { Scope } from '../access/scope.ts';
 import type { PersonActor } from '../access/actor.ts';
 import type { Change } from '../access/change.ts';
 import { FIRST_REVISION } from './import.ts';
@@ -40,6 +42,13 @@ interface Subject {
   readonly before?: Contact;
 }
 
+interface Known {
+  /** By an address's key. */
+  readonly known: ReadonlyMap<string, Contact>;
+  /** By their names. */
+  readonly organisations: ReadonlyMap<string, Contact>;
+}
+
 const mailsOf = ({ addresses }: Pick<Contact, 'addresses'>): readonly string[] =>
   addresses.filter(({ kind }) => kind === 'email').map(({ value }) => value);
 
@@ -56,7 +65,7 @@ export function contactImporter(
   const planLine = (
     line: number,
     cells: readonly string[],
-    known: ReadonlyMap<string, Contact>,
+    { known, organisations }: Known,
   ): Planned<Subject> => {
     const planned = (outcome: Planned<Subject>['outcome'], subject?: Subject): Planned<Subject> => ({
       line,
@@ -77,7 +86,9 @@ export function contactImporter(
     const twin = mails.map((mail) => seen.get(addressKey(mail))).find((found) => found !== undefined);
     if (twin !== undefined) return fault(at('mail'), { code: 'sameAsLine', line: twin });
     for (const mail of mails) seen.set(addressKey(mail), line);
-    const before = mails.map((mail) => known.get(addressKey(mail))).find(Boolean);
+    const before =
+      mails.map((mail) => known.get(addressKey(mail))).find(Boolean) ??
+      (read.contact.kind === 'organisation' ? organisations.get(read.contact.name) : undefined);
     if (!before)
       return planned('make', { contact: { ...read.contact, id: asId<ContactId>(newId()) } as Contact });
     if (existing === 'leave') return planned('leave');
@@ -87,20 +98,37 @@ export function contactImporter(
 
   return {
     async plan(scope, lines) {
-      const mails = lines.flatMap(({ cells }) => {
+      const contacts = lines.flatMap(({ cells }) => {
         const read = readContactLine(columns, cells);
-        return read.ok ? mailsOf(read.contact as Contact).filter(isMailAddress) : [];
+        return read.ok ? [read.contact as Contact] : [];
       });
-      const holders = await findContactsByAddress(scope, mails);
-      const known = new Map(
-        [...holders.values()].flatMap((contact) =>
-          mailsOf(contact).map((mail) => [addressKey(mail), contact] as const),
-        ),
-      );
+      const known = await knownAmong(scope, contacts);
       return lines.map(({ line, cells }) => planLine(line, cells, known));
     },
 
     carryOut,
+  };
+}
+
+/** Who of the contacts read is there already: by an address, or an organisation by its name, since people belong to it. */
+async function knownAmong(scope: Scope, contacts: readonly Contact[]): Promise<Known> {
+  const holders = await findContactsByAddress(
+    scope,
+    contacts.flatMap((one) => mailsOf(one).filter(isMailAddress)),
+  );
+  const named = await findContactsByName(
+    scope,
+    contacts.flatMap(({ kind, name }) => (kind === 'organisation' ? [name] : [])),
+  );
+  return {
+    known: new Map(
+      [...holders.values()].flatMap((contact) =>
+        mailsOf(contact).map((mail) => [addressKey(mail), contact] as const),
+      ),
+    ),
+    organisations: new Map(
+      [...named.values()].flatMap((one) => (one.kind === 'organisation' ? [[one.name, one] as const] : [])),
+    ),
   };
 }
 
@@ -112,8 +140,9 @@ async function carryOut(
   const made = planned.flatMap(({ outcome, subject }) =>
     outcome === 'make' && subject ? [subject.contact] : [],
   );
-  await insertContacts(tx, made);
-  for (const { id } of made)
+  const organisations = await insertContacts(tx, made);
+  // What others belong to goes last when this is undone.
+  for (const { id } of [...organisations, ...made])
     items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST_REVISION, before: null });
   for (const { outcome, subject } of planned) {
     if (outcome !== 'update' || !subject?.before) continue;

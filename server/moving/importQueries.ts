@@ -1,6 +1,6 @@
 import type { Scope } from '../access/scope.ts';
 import { matterWords } from '../platform/database/dialects/sqlite/words.ts';
-import { inList } from '../platform/database/dialects/sqlite/json.ts';
+import { inList, notInList } from '../platform/database/dialects/sqlite/json.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
@@ -177,6 +177,9 @@ export async function deleteContacts(
     ...(await inList(tx('parties'), 'contact_id', ids).pluck<string[]>('contact_id')),
     ...(await inList(tx('contacts'), 'merged_into_id', ids).pluck<string[]>('merged_into_id')),
     ...(await inList(tx('contacts'), 'couple_with_id', ids).pluck<string[]>('couple_with_id')),
+    ...(await notInList(inList(tx('memberships'), 'organisation_id', ids), 'contact_id', ids).pluck<string[]>(
+      'organisation_id',
+    )),
   ]);
   const rows = await inList(tx('contacts'), 'id', ids)
     .whereNull('merged_into_id')

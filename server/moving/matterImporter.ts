@@ -162,8 +162,9 @@ async function carryOut(
   const items: ImportItem[] = [];
   const subjects = planned.flatMap(({ subject }) => subject ?? []);
   const contacts = subjects.flatMap(({ newContacts }) => newContacts);
-  await insertContacts(tx, contacts);
-  for (const { id } of contacts)
+  const organisations = await insertContacts(tx, contacts);
+  // What others belong to goes last when this is undone.
+  for (const { id } of [...organisations, ...contacts])
     items.push({ kind: 'contact', subjectId: id, action: 'made', revision: FIRST_REVISION, before: null });
   const parts = referenceParts(type.reference ?? 'M-', year);
   let last = await lastNumber(scope, parts);

@@ -1,7 +1,7 @@
 import type { TemplateDetail } from '../../contract/templates.ts';
 import { findInLibrary, listVersions, usersOf } from './libraryQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
-import { listMatterTypes } from '../matters/matterTypeQueries.ts';
+import { typesMeant } from './typesMeant.ts';
 import { viewContent, problemsOver } from './templateContent.ts';
 import { may } from '../access/rights.ts';
 import type { PersonScope } from '../access/scope.ts';
@@ -12,7 +12,7 @@ export async function readTemplate(scope: PersonScope, id: string): Promise<Temp
   const found = await findInLibrary(scope, id);
   if (!found) throw notFound('template');
   const { content, ownerId: _ownerId, ...shown } = found;
-  const types = await listMatterTypes(scope);
+  const types = await typesMeant(scope, content);
   const passages = await currentPassages(scope);
   return {
     ...shown,

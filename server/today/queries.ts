@@ -1,6 +1,8 @@
 import type { PersonScope } from '../access/scope.ts';
-import { visible } from '../access/visibleQueries.ts';
+import { ordinaryMatters, visible } from '../access/visibleQueries.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
+import { GENERAL_FILE } from '../../core/model/generalFile.ts';
+import { waiting } from '../correspondence/contactEntryQueries.ts';
 import type { EntryPeople } from '../correspondence/entry.ts';
 import { fromJson } from '../platform/database/json.ts';
 
@@ -78,7 +80,23 @@ const conversations = (scope: PersonScope, whose: Whose) => {
       subject: 'entries.subject',
       opening: 'entries.opening',
     });
-  if (whose === 'mine') void query.where('matters.responsible_id', scope.actor.id);
+  // Without a matter, whoever wrote is whose it is.
+  if (whose === 'mine')
+    void query.where((one) => {
+      void one
+        .where(
+          (kept) =>
+            void kept.where('matters.responsible_id', scope.actor.id).whereNot('matters.id', GENERAL_FILE),
+        )
+        .orWhere((general) => {
+          void general
+            .where('matters.id', GENERAL_FILE)
+            .whereIn(
+              'conversations.id',
+              visible(scope, 'entries').where({ author_id: scope.actor.id }).select('conversation_id'),
+            );
+        });
+    });
   return query;
 };
 
@@ -112,15 +130,7 @@ export async function unanswered(
 ): Promise<readonly ConversationLine[]> {
   const rows = await conversations(scope, whose)
     .whereBetween('last_utc', [between.fromUtc, between.untilUtc])
-    .where((either) => {
-      void either.where({ last_expects: true }).orWhere((unread) => {
-        void unread.whereNull('last_expects').where((one) => {
-          void one
-            .where({ last_direction: 'out', in_count: 0 })
-            .orWhere({ last_direction: 'in', out_count: 0 });
-        });
-      });
-    })
+    .modify(waiting)
     .orderBy('last_utc', 'desc')
     .limit(limit);
   return rows.map(toLine);
@@ -128,7 +138,7 @@ export async function unanswered(
 
 /** Matters somebody is responsible for, or all that they may see, that are not done with. */
 export async function mattersInHand(scope: PersonScope, whose: Whose, limit: number): Promise<string[]> {
-  const query = visible(scope, 'matters').orderBy('recent_utc', 'desc').limit(limit);
+  const query = ordinaryMatters(scope).orderBy('recent_utc', 'desc').limit(limit);
   if (whose === 'mine') void query.where('responsible_id', scope.actor.id);
   return query.pluck<string[]>('matters.id');
 }

@@ -1,6 +1,7 @@
 import type {
   ChangeContact,
   ContactDetail,
+  ContactFacts,
   ContactJson,
   ContactPage,
   ContactSort,
@@ -30,9 +31,21 @@ const contactsApi = api.injectEndpoints({
       query: (query) => ({ url: '/contacts', params: { query, limit: 8 } }),
       providesTags: ['Contacts'],
     }),
+    findOrganisations: build.query<ContactPage, string>({
+      query: (query) => ({ url: '/contacts', params: { query, kind: 'organisation', limit: 8 } }),
+      providesTags: ['Contacts'],
+    }),
     contact: build.query<ContactDetail, string>({
       query: (id) => `/contacts/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Contact', id }],
+    }),
+    contactFacts: build.query<ContactFacts, void>({
+      query: () => '/contact-facts',
+      providesTags: ['MatterTypes'],
+    }),
+    changeContactFacts: build.mutation<ContactFacts, ContactFacts>({
+      query: (body) => ({ url: '/contact-facts', method: 'PATCH', body }),
+      invalidatesTags: ['MatterTypes', 'Contact', 'Template', 'Shelf'],
     }),
     createContact: build.mutation<ContactDetail, ContactJson>({
       query: (body) => ({ url: '/contacts', method: 'POST', body }),
@@ -76,7 +89,11 @@ const contactsApi = api.injectEndpoints({
 export const {
   useContactsInfiniteQuery,
   useFindContactsQuery,
+  useLazyFindContactsQuery,
+  useFindOrganisationsQuery,
   useContactQuery,
+  useContactFactsQuery,
+  useChangeContactFactsMutation,
   useCreateContactMutation,
   useChangeContactMutation,
   useDuplicatesQuery,

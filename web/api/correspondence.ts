@@ -1,4 +1,11 @@
-import type { EntryDetail, EntryPage, Moved, NewNote } from '../../contract/correspondence.ts';
+import type {
+  ContactEntries,
+  ContactFiles,
+  EntryDetail,
+  EntryPage,
+  Moved,
+  NewNote,
+} from '../../contract/correspondence.ts';
 import type { Found, SearchQuery } from '../../contract/search.ts';
 import { api } from './api.ts';
 
@@ -26,6 +33,26 @@ const correspondenceApi = api.injectEndpoints({
         params: { after: pageParam, limit: 100 },
       }),
       providesTags: (_result, _error, id) => [{ type: 'Matter', id }],
+    }),
+    contactEntries: build.infiniteQuery<ContactEntries, string, string | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ next }) => next ?? undefined,
+      },
+      query: ({ queryArg, pageParam }) => ({
+        url: `/contacts/${queryArg}/correspondence`,
+        params: { after: pageParam },
+      }),
+      providesTags: (_result, _error, id) => ['Search', { type: 'Contact', id }],
+    }),
+    /** What waits for an answer, either way. */
+    owed: build.query<ContactEntries, string>({
+      query: (id) => ({ url: `/contacts/${id}/correspondence`, params: { owed: true, limit: 30 } }),
+      providesTags: (_result, _error, id) => ['Search', { type: 'Contact', id }],
+    }),
+    contactFiles: build.query<ContactFiles, string>({
+      query: (id) => `/contacts/${id}/files`,
+      providesTags: (_result, _error, id) => ['Search', { type: 'Contact', id }],
     }),
     entry: build.query<EntryDetail, string>({
       query: (id) => `/correspondence/${id}`,
@@ -63,6 +90,9 @@ const correspondenceApi = api.injectEndpoints({
 export const {
   useFindInfiniteQuery,
   useAllEntriesInfiniteQuery,
+  useContactEntriesInfiniteQuery,
+  useOwedQuery,
+  useContactFilesQuery,
   useEntryQuery,
   useWriteNoteMutation,
   useMoveEntryMutation,

@@ -14,6 +14,8 @@ const later = <Name extends string>(
 const workshop = later(() => import('../pages/templates/workshop/WorkshopPage.tsx'), 'WorkshopPage');
 const passage = later(() => import('../pages/passages/PassagePage.tsx'), 'PassagePage');
 
+const contactDetails = later(() => import('../pages/directory/ContactDetailsPage.tsx'), 'ContactDetailsPage');
+
 /** Every view has an address, and the folder of `pages/` that its address names (CONTRIBUTING.md). */
 export const router = createBrowserRouter([
   {
@@ -76,10 +78,21 @@ export const router = createBrowserRouter([
       { path: 'passages/new', ...passage },
       { path: 'passages/:passageId', ...passage },
       { path: 'directory', ...later(() => import('../pages/directory/DirectoryPage.tsx'), 'DirectoryPage') },
-      { path: 'directory/new', ...later(() => import('../pages/directory/ContactPage.tsx'), 'ContactPage') },
+      { path: 'directory/new', ...contactDetails },
+      { path: 'directory/:contactId/details', ...contactDetails },
       {
         path: 'directory/:contactId',
         ...later(() => import('../pages/directory/ContactPage.tsx'), 'ContactPage'),
+        children: [
+          {
+            index: true,
+            ...later(() => import('../pages/directory/ContactCorrespondence.tsx'), 'ContactCorrespondence'),
+          },
+          {
+            path: 'documents',
+            ...later(() => import('../pages/directory/ContactDocuments.tsx'), 'ContactDocuments'),
+          },
+        ],
       },
       {
         path: 'practice',
@@ -99,6 +112,10 @@ export const router = createBrowserRouter([
             ...later(() => import('../pages/practice/sending/SendingPage.tsx'), 'SendingPage'),
           },
           { path: 'kinds', ...later(() => import('../pages/practice/kinds/KindsPage.tsx'), 'KindsPage') },
+          {
+            path: 'contacts',
+            ...later(() => import('../pages/practice/kinds/ContactFactsPage.tsx'), 'ContactFactsPage'),
+          },
           { path: 'import', ...later(() => import('../pages/practice/import/ImportPage.tsx'), 'ImportPage') },
           {
             path: 'import/:importId',

@@ -76,6 +76,10 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'GET /contacts': { who: EVERYBODY },
   'POST /contacts': { who: WORKERS },
   'GET /contact-duplicates': { who: EVERYBODY },
+  'GET /contact-facts': { who: EVERYBODY },
+  'PATCH /contact-facts': { who: ADMINISTRATORS, body: { items: [] } },
+  'GET /contacts/:id/correspondence': { who: EVERYBODY, address: { id: '{contact}' } },
+  'GET /contacts/:id/files': { who: EVERYBODY, address: { id: '{contact}' } },
   'GET /first-steps': { who: ADMINISTRATORS },
   'PATCH /first-steps': { who: ADMINISTRATORS, body: { skipped: [] } },
   'GET /holiday-sets': { who: ADMINISTRATORS },
@@ -143,6 +147,7 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
     on: 'matter',
     address: { templateId: '{sharedTemplate}' },
   },
+  'POST /messages': { who: WORKERS, body: {} },
   'POST /matters/:id/messages': { who: WORKERS, on: 'matter', body: {} },
   'POST /matters/:id/notes': {
     who: WORKERS,

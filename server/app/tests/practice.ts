@@ -115,7 +115,7 @@ export async function runOnce(services: TestPractice, transport: Transport): Pro
 }
 
 /** A host that takes everything. */
-const ACCEPTS: Transport = {
+export const ACCEPTS: Transport = {
   send: async (_envelope, _bytes, beforeData) => {
     await beforeData();
     return { outcome: { kind: 'accepted' }, permanentFailures: [] };

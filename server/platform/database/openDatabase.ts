@@ -14,6 +14,10 @@ import {
 } from './migrations/20261127190000_authenticated.ts';
 
 import { down as downPeople, up as upPeople } from './migrations/20261128190000_people.ts';
+import {
+  down as downOrganisations,
+  up as upOrganisations,
+} from './migrations/20261201140000_people_and_organisations.ts';
 import { down as downImports, up as upImports } from './migrations/20261201100000_imports.ts';
 import { down as downMatterCare, up as upMatterCare } from './migrations/20261201090000_matter_care.ts';
 import { down as downDocuments, up as upDocuments } from './migrations/20261128210000_documents.ts';
@@ -48,6 +52,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261128210000_documents', up: upDocuments, down: downDocuments },
   { name: '20261201090000_matter_care', up: upMatterCare, down: downMatterCare },
   { name: '20261201100000_imports', up: upImports, down: downImports },
+  { name: '20261201140000_people_and_organisations', up: upOrganisations, down: downOrganisations },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

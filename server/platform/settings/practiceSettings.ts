@@ -1,7 +1,7 @@
 import type { LetterLayout } from '../../../core/model/letterLayout.ts';
 import { DEFAULT_LOOK } from '../../../core/model/messageLook.ts';
 import type { MessageLook } from '../../../core/model/messageLook.ts';
-import type { Practice } from '../../../core/model/matter.ts';
+import type { FactDefinition, Practice } from '../../../core/model/matter.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 import type { WorkingHours } from '../../../core/dates/sendTimes.ts';
 import type { WorkingCalendar } from '../../../core/dates/workingDays.ts';
@@ -53,6 +53,8 @@ export interface PracticeSettings {
   readonly region: string;
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
+  /** What is kept of contacts beside what everybody keeps of them: a birthday, a membership. */
+  readonly contactFacts: readonly FactDefinition[];
 }
 
 export const DEFAULT_SETTINGS: PracticeSettings = {
@@ -82,6 +84,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   textSender: '',
   region: 'en-GB',
   filingDomain: '',
+  contactFacts: [],
 };
 
 export const calendarOf = ({ weekdays, holidays }: PracticeSettings): WorkingCalendar => ({

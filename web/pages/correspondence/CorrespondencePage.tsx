@@ -13,7 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { problemWords } from '../../words/en/wording.ts';
 import { NarrowBy } from './Filters.tsx';
-import { FoundLine } from './FoundLine.tsx';
+import { FoundLine } from '../../parts/found/FoundLine.tsx';
 import { paramsOf, queryOf } from './queryParams.ts';
 import { SavedSearches } from './SavedSearches.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';

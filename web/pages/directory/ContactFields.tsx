@@ -16,8 +16,6 @@ type WordKey =
   | 'middleName'
   | 'familyName'
   | 'suffix'
-  | 'organisation'
-  | 'position'
   | 'name'
   | 'language'
   | 'ownFormalGreeting'
@@ -65,8 +63,6 @@ export function NameFields(props: FieldsProps) {
           <WordField of="middleName" label={say.middleName} {...props} />
           <WordField of="familyName" label={say.familyName} {...props} />
           <WordField of="suffix" label={say.afterTheName} placeholder={say.frina} {...props} />
-          <WordField of="organisation" label={say.organisation} {...props} />
-          <WordField of="position" label={say.position} {...props} />
         </>
       ) : (
         <WordField of="name" label={say.name} {...props} />

@@ -3,6 +3,8 @@ import { useRef, useState } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
 import { CONTACT_SORTS } from '../../../contract/directory.ts';
 import type { ImportReport } from '../../../contract/directory.ts';
+import { GENERAL_FILE } from '../../../core/model/generalFile.ts';
+import type { ShelfStart } from '../../parts/start/shelfStart.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
@@ -172,6 +174,19 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
               if (file) onFile(file);
             }}
           />
+          {chosen.length > 0 ? (
+            <Button
+              onClick={() => {
+                const from: ShelfStart = {
+                  contactIds: [...chosen],
+                  about: say.toSome(plural(chosen.length, say.contactNoun)),
+                };
+                void navigate(`/matters/${GENERAL_FILE}/start`, { state: from });
+              }}
+            >
+              {say.writeTo(chosen.length)}
+            </Button>
+          ) : null}
           <Button kind="go" hint="N" onClick={() => void navigate('/directory/new')}>
             {say.newContact}
           </Button>

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { ContactDetail } from '../../../contract/directory.ts';
+import { joinNames } from '../../../core/values/writeValue.ts';
 import { StartLink } from '../../parts/start/StartLink.tsx';
 import { dayOf, listDay, today } from '../../words/dates.ts';
 import { say } from '../../words/en/directory.ts';
@@ -19,12 +20,15 @@ export function WhereMet({ detail, mayChange }: WhereMetProps) {
       <p className={classes.greeting}>{greetings.familiar},</p>
       <h2>{say.matters}</h2>
       {matters.length === 0 ? <p>{say.onNoMatterYet}</p> : null}
-      {matters.map(({ id, reference, title, roles, stage, closed, lastEntryUtc }, n) => (
+      {matters.map(({ id, reference, title, roles, by, stage, closed, lastEntryUtc }, n) => (
         <div key={id} className={classes.matter}>
           <Link to={`/matters/${id}`}>
-            <b>{reference}</b> {title} <small>{roles.join(', ')}</small>
+            <b>{reference}</b> {title}{' '}
+            <small>
+              {roles.join(', ')} {by.length > 0 ? say.by(joinNames(by)) : ''}
+            </small>
           </Link>
-          {mayChange && !contact.doNotWriteTo ? (
+          {mayChange && !contact.doNotWriteTo && by.length === 0 ? (
             <StartLink
               matterId={id}
               from={{ contactIds: [detail.id], about: `to ${contact.name}` }}

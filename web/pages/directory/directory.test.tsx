@@ -47,7 +47,7 @@ describe('the directory', () => {
   it('takes out those that were chosen, and says how many', async () => {
     const { user } = show(<DirectoryPage />, answers, page);
     expect(await screen.findByRole('button', { name: 'Export all as vCard' })).toBeTruthy();
-    await user.click(screen.getByLabelText('Choose Ines'));
+    await user.click(await screen.findByLabelText('Choose Ines'));
     await user.click(screen.getByLabelText('Choose Aksel'));
     await user.click(screen.getByLabelText('Choose Ines'));
     expect(screen.getByRole('button', { name: 'Export 1 as vCard' })).toBeTruthy();

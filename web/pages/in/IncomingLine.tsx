@@ -157,7 +157,8 @@ function Belongs(props: BelongsProps) {
 }
 
 /** What else can become of it: another matter, the two likeliest, a new one, or nothing. */
-function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
+function Elsewhere({ item, tray, searchRef, onGone, data }: BelongsProps) {
+  const [known] = data?.contacts ?? [];
   return (
     <>
       <MatterPicker
@@ -182,6 +183,15 @@ function Elsewhere({ item, tray, searchRef, onGone }: IncomingLineProps) {
             }}
           >
             {say.onTheFirstTwo}
+          </Button>
+        ) : null}
+        {data ? (
+          <Button
+            onClick={() => {
+              onGone(tray.fileToPerson(item, known?.name));
+            }}
+          >
+            {known ? say.fileToPerson(known.name) : say.addAndFile(item.from.name || item.from.address)}
           </Button>
         ) : null}
         <Link to="/matters" state={{ opening: item.subject }}>

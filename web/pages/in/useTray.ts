@@ -1,5 +1,8 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { somebody } from '../../../contract/directory.ts';
+import { GENERAL_FILE } from '../../../core/model/generalFile.ts';
+import { useCreateContactMutation } from '../../api/contacts.ts';
 import type { IncomingSummary } from '../../../contract/inTray.ts';
 import { plural, problemWords } from '../../words/en/wording.ts';
 import {
@@ -43,6 +46,26 @@ export const calledBy = ({ subject, from, channel }: IncomingSummary): string =>
 const ordersOf = (items: readonly IncomingSummary[]) =>
   items.flatMap(({ id, suggestions: [first] }) => (first ? [{ id, matterId: first.matterId }] : []));
 
+/** Files messages to whoever wrote them, without a matter; one who is not in the directory is put into it. */
+function useFilingToPerson(
+  run: ReturnType<typeof useDoing>['run'],
+  putBack: (ids: readonly string[]) => Promise<void>,
+): (item: IncomingSummary, known: string | undefined) => Promise<void> {
+  const [file] = useFileIncomingMutation();
+  const [addContact] = useCreateContactMutation();
+  return (item, known) =>
+    run(async () => {
+      const { name, address } = item.from;
+      if (known === undefined) await addContact(somebody(name, address)).unwrap();
+      await file({ id: item.id, matterIds: [GENERAL_FILE] }).unwrap();
+      const to = known ?? (name || address);
+      return {
+        words: known === undefined ? say.filedAndAdded(calledBy(item), to) : say.filedTo(calledBy(item), to),
+        undo: () => putBack([item.id]),
+      };
+    });
+}
+
 /** What can be done with messages in the in-tray, each with its undo. */
 export function useTray() {
   const [file] = useFileIncomingMutation();
@@ -70,6 +93,7 @@ export function useTray() {
     done,
     problem,
     fileOn,
+    fileToPerson: useFilingToPerson(run, putBack),
     fileEach: (items: readonly IncomingSummary[]): Promise<void> =>
       run(async () => {
         const orders = ordersOf(items);

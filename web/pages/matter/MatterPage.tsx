@@ -1,4 +1,5 @@
 import { Outlet, useLocation, useMatch, useNavigate, useOutletContext, useParams } from 'react-router';
+import { isGeneralFile } from '../../../core/model/generalFile.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { problemCode, problemWords } from '../../words/en/wording.ts';
@@ -71,9 +72,11 @@ export function MatterPage() {
           </PartBoundary>
         ) : (
           <>
-            <PartBoundary what={say.theDateline}>
-              <Dateline dateline={matter.dateline} />
-            </PartBoundary>
+            {isGeneralFile(matter.id) ? null : (
+              <PartBoundary what={say.theDateline}>
+                <Dateline dateline={matter.dateline} />
+              </PartBoundary>
+            )}
             <div className={classes.body}>
               <PartBoundary what={say.theFolder}>
                 <Folder key={matter.id} matter={matter} narrow={!atHome} mayChange={session.user.mayChange} />
@@ -106,6 +109,7 @@ interface MatterHeadProps {
 /** Which matter it is, where it stands, and whose it is. */
 function MatterHead({ matter, mayChange, onStart }: MatterHeadProps) {
   const [name, ...rest] = matter.title.split(', ');
+  if (isGeneralFile(matter.id)) return <GeneralHead mayChange={mayChange} onStart={onStart} />;
   return (
     <header className={classes.head}>
       <div className={classes.title}>
@@ -132,6 +136,25 @@ function MatterHead({ matter, mayChange, onStart }: MatterHeadProps) {
           <dd>{matter.responsible}</dd>
         </div>
       </dl>
+      {mayChange ? (
+        <Button kind="go" hint="N" onClick={onStart}>
+          {say.startAMessage}
+        </Button>
+      ) : (
+        <span className={classes.reading}>{say.youMayReadHere}</span>
+      )}
+    </header>
+  );
+}
+
+/** The general file says what it holds in place of a matter's reference, stage and person. */
+function GeneralHead({ mayChange, onStart }: Pick<MatterHeadProps, 'mayChange' | 'onStart'>) {
+  return (
+    <header className={classes.head}>
+      <div className={classes.title}>
+        <div className={classes.reference}>{say.whatTheGeneralFileHolds}</div>
+        <h1>{say.generalFile}</h1>
+      </div>
       {mayChange ? (
         <Button kind="go" hint="N" onClick={onStart}>
           {say.startAMessage}

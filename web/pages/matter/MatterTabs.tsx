@@ -1,4 +1,5 @@
 import { NavLink } from 'react-router';
+import { isGeneralFile } from '../../../core/model/generalFile.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import { useRecordQuery } from '../../api/matters.ts';
 import { say } from '../../words/en/matter.ts';
@@ -20,7 +21,9 @@ export function MatterTabs({ matter }: { readonly matter: MatterDetail }) {
           {label} {record.tables[key]?.length ?? 0}
         </NavLink>
       ))}
-      <NavLink to={`/matters/${matter.id}/details`}>{say.details}</NavLink>
+      {isGeneralFile(matter.id) ? null : (
+        <NavLink to={`/matters/${matter.id}/details`}>{say.details}</NavLink>
+      )}
     </nav>
   );
 }

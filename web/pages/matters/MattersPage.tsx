@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { useLocation, useNavigate, useOutletContext } from 'react-router';
+import { Link, useLocation, useNavigate, useOutletContext } from 'react-router';
+import { GENERAL_FILE } from '../../../core/model/generalFile.ts';
 import type { MatterSummary } from '../../../contract/matters.ts';
 import type { Session } from '../../../contract/session.ts';
 import { plural, problemWords } from '../../words/en/wording.ts';
@@ -56,6 +57,7 @@ export function MattersPage() {
           }}
         />
         <MatterFilters filter={filter} onPut={put} />
+        <Link to={`/matters/${GENERAL_FILE}`}>{say.generalFile}</Link>
         {user.mayChange ? (
           <Button
             onClick={() => {

@@ -16,6 +16,7 @@ export function PracticeFrame() {
     ...(mayDo(session.user, 'people') ? [['/practice/sign-in', sayPeople.signingIn] as const] : []),
     ['/practice/sending', say.sendersAndEmail],
     ['/practice/kinds', say.matterTypes],
+    ['/practice/contacts', say.contactsChapter],
     ...(session.user.mayChange ? [['/practice/import', sayImport.import] as const] : []),
     ['/practice/archive', say.archive],
   ] as const;

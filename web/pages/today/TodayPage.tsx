@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link, useOutletContext, useSearchParams } from 'react-router';
+import { GENERAL_FILE } from '../../../core/model/generalFile.ts';
 import type { Session } from '../../../contract/session.ts';
 import type { Today } from '../../../contract/today.ts';
 import { bareSubject } from '../../../core/correspondence/answers.ts';
@@ -58,6 +59,13 @@ export function TodayPage() {
           ))}
         </div>
         <CalendarAddress />
+        {user.mayChange ? (
+          <span className={classes.start}>
+            <StartLink matterId={GENERAL_FILE} from={{}}>
+              {say.startAMessage}
+            </StartLink>
+          </span>
+        ) : null}
       </ViewHead>
       {mayDo(user, 'settings') ? <FirstSteps /> : null}
       <div className={classes.columns}>

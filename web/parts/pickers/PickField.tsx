@@ -18,6 +18,8 @@ interface PickFieldProps<T> {
   readonly selectedId?: string | undefined;
   readonly children: (one: T) => ReactNode;
   readonly onChoose: (one: T) => void;
+  /** The field is left with something typed that was not chosen. */
+  readonly onLeave?: () => void;
   /** Enter on an emptied field. */
   readonly onClear?: () => void;
   readonly inputRef?: Ref<HTMLInputElement> | undefined;
@@ -27,7 +29,7 @@ interface PickFieldProps<T> {
 /** A field that finds as one types. Enter takes the first that the letters typed have found, never one found for others. */
 export function PickField<T>(props: PickFieldProps<T>) {
   const { pick, label, labelled, listLabel, chosen = '', found, idOf, selectedId, children } = props;
-  const { onChoose, onClear, inputRef, autoFocus } = props;
+  const { onChoose, onLeave, onClear, inputRef, autoFocus } = props;
   const listId = useId();
   const shown = pick.open ? (found ?? []) : [];
   const choose = (one: T): void => {
@@ -71,7 +73,9 @@ export function PickField<T>(props: PickFieldProps<T>) {
     <div
       className={`${classes.find} ${classes[labelled] ?? ''}`}
       onBlur={(event) => {
-        if (!event.currentTarget.contains(event.relatedTarget)) pick.close();
+        if (event.currentTarget.contains(event.relatedTarget)) return;
+        if (pick.open && pick.typed !== '') onLeave?.();
+        pick.close();
       }}
     >
       {labelled === 'within' ? (

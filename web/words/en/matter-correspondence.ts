@@ -5,6 +5,8 @@ export const say = {
   message: 'message',
   knownAlready: (known: number) => `, ${known} known already`,
   noMessagesYet: 'No messages yet',
+  whatIsWrittenWithout:
+    'What is written to people without a matter, and what comes back, is filed here and with them.',
   whatIsSentFromThis: 'What is sent from this matter, and what comes back, is filed here by itself.',
   olderMessages: 'Older messages',
   sentTo: 'sent to',
@@ -59,6 +61,7 @@ export const say = {
   attachments: 'Attachments',
   enclosed: 'Enclosed',
   move: 'Move…',
+  toTheGeneralFile: 'To no matter: the general file',
   correct: 'Correct…',
   toWhichMatter: 'To which matter',
   reply: 'Reply',

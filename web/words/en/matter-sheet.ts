@@ -101,6 +101,7 @@ export const say = {
   ccTo: (copies: number) => `, cc to ${copies}`,
   howManyEnclosed: (count: number) => ` · ${count} enclosed, `,
   filedOn: ' · filed on ',
+  filedWithoutAMatter: ' · filed with them, without a matter',
   followUpIn: (counted: string) => ` · follow-up in ${counted}`,
   workingDay: 'working day',
   movesTo: (stage: string) => ` · moves to “${stage}”`,

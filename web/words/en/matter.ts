@@ -4,6 +4,8 @@ export const say = {
   letGoToFile: 'Let go to file an email on this matter, or to add another file to its documents',
   letGoToKeep: 'Let go to add it to the documents of this matter',
   restricted: ' · restricted',
+  generalFile: 'General file',
+  whatTheGeneralFileHolds: 'What is written without a matter, and the practice’s own documents',
   stage: 'Stage',
   responsible: 'Responsible',
   startAMessage: 'Start a message',

@@ -25,6 +25,7 @@ export const say = {
   lastMessage: 'Last message',
   referenceTitleOrParty: 'Reference, title or party',
   narrowTheMattersByReference: 'Narrow the matters by reference, title or party',
+  generalFile: 'General file',
   newMatter: 'New matter',
   showMore: 'Show more',
   matter: 'matter',

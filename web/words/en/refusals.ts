@@ -82,6 +82,7 @@ const THINGS: Readonly<Record<Thing, string>> = {
   matter: 'matter',
   matterType: 'matter type',
   message: 'message',
+  organisation: 'organisation',
   passage: 'passage',
   person: 'person',
   picture: 'picture',
@@ -264,6 +265,11 @@ const SENTENCES: Sentences = {
 
   inTheInTray: () => 'It is in the in-tray already.',
   filedThere: () => 'It is filed there already.',
+  endsBeforeItBegins: ({ name }) =>
+    `The time at ${name === '' ? 'the organisation' : name} ends before it begins.`,
+  factTwice: ({ key }) => `Two facts have the key “${key}”.`,
+  factWithoutName: () => 'A fact has no name.',
+  generalFileStays: () => 'The general file has no details of its own to change.',
   movedOrCorrected: () => 'It was moved or corrected already.',
   archiveNotYours: () => 'Only an administrator takes out the whole practice.',
   tooManyEntries: ({ most }) =>

@@ -4,6 +4,8 @@ export const say = {
   template: 'Template',
   readyWithBlanksNot: (ready: number, blanks: number, unavailable: number) =>
     `${ready} ready · ${blanks} with blanks · ${unavailable} not`,
+  needsAMatter: ' · needs a matter',
+  canGoWithoutOne: ' · can be sent without a matter too',
   ready: 'ready',
   blank: 'blank',
 };

@@ -88,6 +88,7 @@ export const say = {
   filedUnder: 'Filed under',
   madeFor: 'Made for',
   allMattersThatSuit: 'all matters that suit',
+  withoutAMatter: 'without a matter',
   theseMatterTypes: 'these matter types',
   versionInAnotherLanguageOf: 'Version in another language of',
   noOtherTemplate: 'no other template',

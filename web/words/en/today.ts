@@ -11,6 +11,7 @@ export const say = {
   deleteTheAddress: 'Delete the address',
   todayCannotBeShown: 'Today cannot be shown',
   whose: 'Whose',
+  startAMessage: 'Start a message without a matter',
   mine: 'Mine',
   everyones: 'Everyone’s',
   sendingAndProblems: 'Sending and problems',

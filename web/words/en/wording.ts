@@ -29,6 +29,7 @@ const REASONS: Readonly<Record<string, (params: ShelfReason['params']) => string
   documentMissing: (p) => `no ${String(p['category']).toLowerCase()} on this matter yet`,
   doNotWriteTo: (p) => `${String(p['name'])} is do not write to`,
   notForThisType: () => 'for another matter type',
+  needsMatter: () => 'needs a matter',
 };
 
 export const reasonWords = ({ code, params }: ShelfReason): string =>

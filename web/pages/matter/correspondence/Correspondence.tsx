@@ -1,3 +1,4 @@
+import { isGeneralFile } from '../../../../core/model/generalFile.ts';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
@@ -80,7 +81,7 @@ export function Correspondence({ matter, mayChange }: CorrespondenceProps) {
         ))}
         {entries.length === 0 ? (
           <Blank title={say.noMessagesYet}>
-            <p>{say.whatIsSentFromThis}</p>
+            <p>{isGeneralFile(matter.id) ? say.whatIsWrittenWithout : say.whatIsSentFromThis}</p>
           </Blank>
         ) : null}
         {problem ? <p role="alert">{problemWords(problem)}</p> : null}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { EntryDetail } from '../../../../contract/correspondence.ts';
+import { GENERAL_FILE, isGeneralFile } from '../../../../core/model/generalFile.ts';
 import { dayOf, exactTime, listDay, today } from '../../../words/dates.ts';
 import { noteWords } from '../../../words/en/noteWords.ts';
 import { fileSize, problemWords, refusalAdvice } from '../../../words/en/wording.ts';
@@ -181,6 +182,15 @@ function Mend({ entry, onMove }: { readonly entry: EntryDetail; readonly onMove:
               onMove({ id: entry.id, fromMatterId: entry.matterId, matterId: id });
             }}
           />
+          {isGeneralFile(entry.matterId) ? null : (
+            <Button
+              onClick={() => {
+                onMove({ id: entry.id, fromMatterId: entry.matterId, matterId: GENERAL_FILE });
+              }}
+            >
+              {say.toTheGeneralFile}
+            </Button>
+          )}
         </div>
       ) : null}
       {mending === 'correct' ? (

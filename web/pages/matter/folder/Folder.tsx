@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link, useOutletContext } from 'react-router';
 import type { Session } from '../../../../contract/session.ts';
 import type { DocumentView, MatterDetail, PartyView } from '../../../../contract/matters.ts';
+import { isGeneralFile } from '../../../../core/model/generalFile.ts';
 import { groupBy } from '../../../../core/model/groupBy.ts';
 import { dayOf, listDay, readDay, today, writeDay } from '../../../words/dates.ts';
 import { fileSize } from '../../../words/en/wording.ts';
@@ -16,6 +17,8 @@ import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
 import { useChangeDocumentMutation } from '../../../api/documents.ts';
 import { useEditing } from '../editing/useEditing.ts';
+import type { Editing } from '../editing/useEditing.ts';
+import type { MatterRecordView } from '../../../../contract/matterTypes.ts';
 import { kindOf } from '../../../words/en/matter-documents.ts';
 import { say } from '../../../words/en/matter-folder.ts';
 import editing from '../editing/Editing.module.css';
@@ -33,9 +36,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
   const { data } = useRecordQuery(matter.id, { skip: narrow });
   const edit = useEditing(data, matter.id);
   const { record } = edit;
-  const [changing, setChanging] = useState(false);
   if (narrow) return <Strip matter={matter} />;
-  const editable = mayChange && record !== undefined;
   return (
     <section className={classes.folder} aria-label={say.folder}>
       {edit.undo ? (
@@ -50,26 +51,9 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
         </p>
       )}
       <Known matter={matter} />
-      <Part title={say.parties} count={matter.parties.length}>
-        {changing && editable ? (
-          <PartiesEditor record={record} edit={edit} />
-        ) : (
-          <Parties parties={matter.parties} matterId={matter.id} mayChange={mayChange} />
-        )}
-        {editable ? (
-          <Button
-            aria-pressed={changing}
-            onClick={() => {
-              setChanging(!changing);
-            }}
-          >
-            {changing ? say.done : say.changeParties}
-          </Button>
-        ) : null}
-      </Part>
-      <Part title={say.datesAndFigures}>
-        {editable ? <RecordValues matter={matter} record={record} edit={edit} /> : <Values matter={matter} />}
-      </Part>
+      {isGeneralFile(matter.id) ? null : (
+        <OfTheMatter matter={matter} record={record} edit={edit} mayChange={mayChange} />
+      )}
       <Part title={say.documents} count={matter.documents.length}>
         {matter.documents.map((document) => (
           <DocumentLine key={document.id} document={document} matterId={matter.id} mayChange={mayChange} />
@@ -94,6 +78,41 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
         mayChange={mayChange}
       />
     </section>
+  );
+}
+
+interface OfTheMatterProps extends Pick<FolderProps, 'matter' | 'mayChange'> {
+  readonly record: MatterRecordView | undefined;
+  readonly edit: Editing;
+}
+
+/** Its people, dates and figures, which the general file has none of. */
+function OfTheMatter({ matter, record, edit, mayChange }: OfTheMatterProps) {
+  const [changing, setChanging] = useState(false);
+  const editable = mayChange && record !== undefined;
+  return (
+    <>
+      <Part title={say.parties} count={matter.parties.length}>
+        {changing && editable ? (
+          <PartiesEditor record={record} edit={edit} />
+        ) : (
+          <Parties parties={matter.parties} matterId={matter.id} mayChange={mayChange} />
+        )}
+        {editable ? (
+          <Button
+            aria-pressed={changing}
+            onClick={() => {
+              setChanging(!changing);
+            }}
+          >
+            {changing ? say.done : say.changeParties}
+          </Button>
+        ) : null}
+      </Part>
+      <Part title={say.datesAndFigures}>
+        {editable ? <RecordValues matter={matter} record={record} edit={edit} /> : <Values matter={matter} />}
+      </Part>
+    </>
   );
 }
 

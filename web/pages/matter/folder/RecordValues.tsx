@@ -13,7 +13,7 @@ import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { leftWords, nearness } from '../../../words/en/matterDates.ts';
 import { explainWords } from '../../../words/en/explainWords.ts';
 import type { Editing } from '../editing/useEditing.ts';
-import { ValueInput } from '../editing/ValueInput.tsx';
+import { ValueInput } from '../../../parts/values/ValueInput.tsx';
 import { say } from '../../../words/en/matter-folder.ts';
 import classes from './Folder.module.css';
 import { Tip } from '../../../ui/Tip.tsx';

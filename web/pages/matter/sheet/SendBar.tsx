@@ -1,3 +1,4 @@
+import { isGeneralFile } from '../../../../core/model/generalFile.ts';
 import { Popover } from '@mantine/core';
 import type { Message } from '../../../../contract/messages.ts';
 import { fileSize, plural } from '../../../words/en/wording.ts';
@@ -87,8 +88,14 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
           <b>{fileSize(bytes)}</b>
         </>
       ) : null}
-      {say.filedOn}
-      <b>{reference}</b>
+      {isGeneralFile(message.matterId) ? (
+        say.filedWithoutAMatter
+      ) : (
+        <>
+          {say.filedOn}
+          <b>{reference}</b>
+        </>
+      )}
       {followUpDays === undefined ? null : <>{say.followUpIn(plural(followUpDays, say.workingDay))}</>}
       {stage === undefined ? null : <>{say.movesTo(stage)}</>}
     </span>

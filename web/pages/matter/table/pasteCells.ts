@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { MAX_TABLE_ROWS } from '../../../../contract/matterTypes.ts';
 import type { ValueJson } from '../../../../contract/matterTypes.ts';
 import type { CellDefinition } from '../../../../core/template/readCell.ts';
-import type { ReadCell } from '../editing/readCell.ts';
+import type { ReadCell } from '../../../parts/values/useReadCell.ts';
 
 type Row = Readonly<Record<string, ValueJson>>;
 

@@ -19,6 +19,7 @@ export function ReadinessPage() {
         {data ? (
           <span>
             {say.readyWithBlanksNot(data.counts.ready, data.counts.blanks, data.counts.unavailable)}
+            {data.needsMatter ? say.needsAMatter : say.canGoWithoutOne}
           </span>
         ) : null}
       </ViewHead>

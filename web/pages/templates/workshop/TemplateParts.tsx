@@ -1,5 +1,6 @@
 import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
 import type { SendingJson } from '../../../../contract/sending.ts';
+import { GENERAL_TYPE } from '../../../../core/model/generalFile.ts';
 import type { SenderChoice } from '../../../../core/model/sender.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
@@ -145,7 +146,10 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
 /** Which matters it is offered on: all that suit, or those of some types. */
 function MadeForDetails({ content, onDraft }: SenderDetailsProps) {
   const { data } = useMatterTypesQuery();
-  const types = data?.items ?? [];
+  const types = [
+    ...(data?.items ?? []).map(({ id, definition }) => ({ id, name: definition.name })),
+    { id: GENERAL_TYPE as string, name: say.withoutAMatter },
+  ];
   const { madeFor, ...rest } = content;
   const set = (ids: readonly string[] | undefined): void => {
     onDraft({ content: ids === undefined ? rest : { ...rest, madeFor: [...ids] } });
@@ -164,10 +168,10 @@ function MadeForDetails({ content, onDraft }: SenderDetailsProps) {
         }}
       />
       {madeFor
-        ? types.map(({ id, definition }) => (
+        ? types.map(({ id, name }) => (
             <CheckField
               key={id}
-              label={definition.name}
+              label={name}
               checked={madeFor.includes(id)}
               onChange={(checked) => {
                 const ids = checked ? [...madeFor, id] : madeFor.filter((one) => one !== id);

@@ -7,6 +7,13 @@ const ONE_LIST = '(select value from json_each(?))';
 export const inList = <Q extends Knex.QueryBuilder>(query: Q, column: string, values: readonly string[]): Q =>
   query.whereRaw(`?? in ${ONE_LIST}`, [column, JSON.stringify(values)]) as Q;
 
+/** Rows whose column is none of a list, however long. */
+export const notInList = <Q extends Knex.QueryBuilder>(
+  query: Q,
+  column: string,
+  values: readonly string[],
+): Q => query.whereRaw(`?? not in ${ONE_LIST}`, [column, JSON.stringify(values)]) as Q;
+
 /** A list as a table of one column. */
 export const listAsTable = (db: Knex, column: string, values: readonly string[]): Knex.Raw =>
   db.raw('select value as ?? from json_each(?)', [column, JSON.stringify(values)]);

@@ -61,6 +61,8 @@ export interface EntryWordsRow {
 export interface EntryMatch {
   readonly any: readonly (readonly [words: string, prefix: boolean])[];
   readonly people: readonly (readonly [words: string, prefix: boolean])[];
+  /** Addresses that serve as well as the words of people. */
+  readonly orAddresses: readonly string[];
   readonly marks: readonly string[];
   readonly anyMark: readonly string[];
   readonly withoutMarks: readonly string[];
@@ -79,10 +81,18 @@ function anyTerm(one: readonly [words: string, prefix: boolean]): string {
   return `(${plain} OR (marks : ${others.join(' AND marks : ')}))`;
 }
 
-function matchText({ any, people, marks, anyMark, withoutMarks }: EntryMatch): string {
+/** Every word of somebody, or one of the addresses that are as good. */
+function peopleText({ people, orAddresses }: Pick<EntryMatch, 'people' | 'orAddresses'>): readonly string[] {
+  const words = people.map((one) => `people : ${term(one)}`);
+  if (words.length === 0 || orAddresses.length === 0) return words;
+  const others = orAddresses.map((address) => `people : ${quoted(address)}`);
+  return [`((${words.join(' AND ')}) OR ${others.join(' OR ')})`];
+}
+
+function matchText({ any, people, orAddresses, marks, anyMark, withoutMarks }: EntryMatch): string {
   const parts = [
     ...any.map(anyTerm),
-    ...people.map((one) => `people : ${term(one)}`),
+    ...peopleText({ people, orAddresses }),
     ...marks.map((mark) => `marks : ${quoted(mark)}`),
   ];
   const wanted = parts.length > 0 ? parts.join(' AND ') : `marks : (${anyMark.map(quoted).join(' OR ')})`;

@@ -4,7 +4,7 @@ import { joinNames } from '../../../core/values/writeValue.ts';
 import { dayOf, exactTime, listDay, today } from '../../words/dates.ts';
 import { Tip } from '../../ui/Tip.tsx';
 import { say } from '../../words/en/correspondence.ts';
-import classes from './Correspondence.module.css';
+import classes from './FoundLine.module.css';
 
 interface FoundLineProps {
   readonly entry: FoundEntry;

@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import type { ValueJson } from '../../../../contract/matterTypes.ts';
-import type { FactDefinition } from '../../../../core/model/matter.ts';
-import type { Value } from '../../../../core/model/value.ts';
-import { answerOf } from '../../../../core/template/blanks.ts';
-import { ContactPicker } from '../../../parts/pickers/ContactPicker.tsx';
-import { Choice } from '../../../ui/Choice.tsx';
-import { DayField } from '../../../parts/days/DayField.tsx';
-import { useReadCell } from './readCell.ts';
-import type { CellDefinition } from '../../../../core/template/readCell.ts';
-import { say } from '../../../words/en/matter-editing.ts';
-import classes from './Editing.module.css';
+import type { ValueJson } from '../../../contract/matterTypes.ts';
+import type { FactDefinition } from '../../../core/model/matter.ts';
+import type { Value } from '../../../core/model/value.ts';
+import { answerOf } from '../../../core/template/blanks.ts';
+import { ContactPicker } from '../pickers/ContactPicker.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { DayField } from '../days/DayField.tsx';
+import { useReadCell } from './useReadCell.ts';
+import type { CellDefinition } from '../../../core/template/readCell.ts';
+import { say } from '../../words/en/matter-editing.ts';
+import classes from './ValueInput.module.css';
 
 interface ValueInputProps {
   readonly definition: CellDefinition;

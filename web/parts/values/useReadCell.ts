@@ -1,9 +1,9 @@
-import { zonedTime } from '../../../../core/dates/zonedClock.ts';
-import type { Value } from '../../../../core/model/value.ts';
-import { readCell } from '../../../../core/template/readCell.ts';
-import type { CellDefinition } from '../../../../core/template/readCell.ts';
-import { useSessionQuery } from '../../../api/session.ts';
-import { useCalendar } from '../../../parts/editor/useMoments.ts';
+import { zonedTime } from '../../../core/dates/zonedClock.ts';
+import type { Value } from '../../../core/model/value.ts';
+import { readCell } from '../../../core/template/readCell.ts';
+import type { CellDefinition } from '../../../core/template/readCell.ts';
+import { useSessionQuery } from '../../api/session.ts';
+import { useCalendar } from '../editor/useMoments.ts';
 
 /** Reads what is typed or pasted as a value of its kind; undefined where it does not fit. */
 export type ReadCell = (definition: CellDefinition, text: string) => Value | undefined;
