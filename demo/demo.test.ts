@@ -2,6 +2,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { GENERAL_FILE, generalType } from '../core/model/generalFile.ts';
 import { firstBrokenSeal } from '../core/correspondence/seal.ts';
 import { isMailAddress } from '../core/recipients/address.ts';
 import { checkTemplate } from '../core/template/checkTemplate.ts';
@@ -20,15 +21,17 @@ import { chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
 import { unscoped } from '../server/access/unscoped.ts';
 
+/** As many as the demo has when it is started. */
+const MATTERS = 60;
 const NOW = Date.parse('2026-11-24T09:00:00Z');
 let folder: string;
 let db: Database;
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'officium-demo-test-'));
-  await loadDemo(folder, NOW, { matters: 28 });
+  await loadDemo(folder, NOW, { matters: MATTERS });
   db = await openDatabase(join(folder, 'officium.sqlite'));
-}, 90_000);
+}, 240_000);
 afterAll(async () => {
   await db.destroy();
   await rm(folder, { recursive: true, force: true });
@@ -38,14 +41,15 @@ const count = async (table: string): Promise<number> => Number((await db(table).
 
 describe('the demo practice', () => {
   it('has the size it is said to have', async () => {
-    expect(await count('matters')).toBeGreaterThanOrEqual(24);
-    expect(await count('matter_types')).toBe(3);
-    expect(await count('contacts')).toBeGreaterThanOrEqual(60);
-    expect(await count('templates')).toBeGreaterThanOrEqual(12);
-    expect(await count('documents')).toBeGreaterThanOrEqual(60);
-    expect(await count('entries')).toBeGreaterThanOrEqual(250);
+    // With the general file, and its type.
+    expect([await count('matters'), await count('matter_types')]).toEqual([61, 6]);
+    expect(await count('contacts')).toBeGreaterThanOrEqual(150);
+    expect(await count('templates')).toBeGreaterThanOrEqual(40);
+    expect(await count('passages')).toBeGreaterThanOrEqual(25);
+    expect(await count('documents')).toBeGreaterThanOrEqual(250);
+    expect(await count('entries')).toBeGreaterThanOrEqual(850);
     const threads = await db('conversations').whereRaw('in_count + out_count > 1');
-    expect(threads.length).toBeGreaterThan(50);
+    expect(threads.length).toBeGreaterThan(150);
   });
 
   it('keeps to names that can belong to nobody', () => {
@@ -60,7 +64,9 @@ describe('the demo practice', () => {
 
   it('has templates that hold on a type they are meant for, and read back as they were written', () => {
     for (const { name, content } of TEMPLATES) {
-      const holds = MATTER_TYPES.filter((type) => checkTemplate(content, type, DEMO_PASSAGES).length === 0);
+      const holds = [...MATTER_TYPES, generalType('GBP')].filter(
+        (type) => checkTemplate(content, type, DEMO_PASSAGES).length === 0,
+      );
       expect([name, holds.length > 0]).toEqual([name, true]);
       expect([
         name,
@@ -89,11 +95,17 @@ describe('the demo practice', () => {
       'blob',
       'size_bytes',
     );
-    const magic: Record<string, string> = { 'application/pdf': '25504446', 'image/jpeg': 'ffd8ffe0' };
+    const magic: Record<string, string> = {
+      'application/pdf': '25504446',
+      'image/jpeg': 'ffd8ffe0',
+      'application/vnd.openxmlformats-officedocument.wordprocessingml.document': '504b0304',
+      'text/csv': Buffer.from('What').toString('hex'),
+    };
     for (const { media_type, blob, size_bytes } of rows) {
       const bytes = await blobs.get(blob);
       expect([bytes.subarray(0, 4).toString('hex'), bytes.length]).toEqual([magic[media_type], size_bytes]);
     }
+    expect(new Set(rows.map(({ media_type }) => media_type)).size).toBe(4);
   });
 
   it('has what the work has: couples, namesakes, someone not to be written to, a bounced address, a restricted matter', async () => {
@@ -107,8 +119,17 @@ describe('the demo practice', () => {
     ]);
   });
 
+  it('has people at organisations, each organisation once, and documents of the practice’s own', async () => {
+    const names = await db('contacts').where({ kind: 'organisation' }).pluck('name');
+    expect(new Set(names).size).toBe(names.length);
+    const members = await db('memberships').count<{ n: number }[]>({ n: '*' }).first();
+    expect(members?.n).toBeGreaterThan(25);
+    const own = await db('documents').where({ matter_id: GENERAL_FILE }).pluck('name');
+    expect(own.sort()).toEqual(['After the survey', 'Price list', 'Price list']);
+  });
+
   it('is not made twice over what is there', async () => {
-    expect(await loadDemo(folder, NOW, { matters: 28 })).toEqual({ matters: 0, entries: 0 });
+    expect(await loadDemo(folder, NOW, { matters: MATTERS })).toEqual({ matters: 0, entries: 0 });
   });
 });
 

@@ -53,8 +53,26 @@ export async function makePdf({ title, lines, rows, day }: Page): Promise<Buffer
 const WIDTH = 640;
 const HEIGHT = 420;
 
-/** A picture from the quay: sky, sea and a hull in the colours of one grey day or another. */
-export function makePicture(luck: Chance): Buffer {
+/** A picture from the quay: sky, sea and a hull in the colours of one grey day or another; `small` is half as wide and high. */
+export function makePicture(luck: Chance, small = false): Buffer {
+  const whole = drawPicture(luck);
+  if (!small) return encoded(whole, WIDTH, HEIGHT);
+  const data = Buffer.alloc(whole.length / 4);
+  for (let y = 0; y < HEIGHT / 2; y += 1)
+    for (let x = 0; x < WIDTH / 2; x += 1)
+      whole.copy(
+        data,
+        (y * (WIDTH / 2) + x) * 4,
+        (y * 2 * WIDTH + x * 2) * 4,
+        (y * 2 * WIDTH + x * 2) * 4 + 4,
+      );
+  return encoded(data, WIDTH / 2, HEIGHT / 2);
+}
+
+const encoded = (data: Buffer, width: number, height: number): Buffer =>
+  jpeg.encode({ data, width, height }, 78).data;
+
+function drawPicture(luck: Chance): Buffer {
   const data = Buffer.alloc(WIDTH * HEIGHT * 4);
   const horizon = luck.between(140, 220);
   const [hullX, hullWidth, tint] = [luck.between(120, 300), luck.between(180, 300), luck.between(0, 60)];
@@ -82,5 +100,5 @@ export function makePicture(luck: Chance): Buffer {
       data[at + 3] = 255;
     }
   }
-  return jpeg.encode({ data, width: WIDTH, height: HEIGHT }, 78).data;
+  return data;
 }

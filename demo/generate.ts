@@ -12,7 +12,17 @@ import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
 import type { NewMatter } from '../server/matters/matter.ts';
 import { CONTACTS, OWNERS } from './contacts.ts';
 import { documentsFor } from './documents.ts';
-import { certificateRenewal, conditionSurvey, damageClaim } from './matterTypes.ts';
+import { collected } from './moreDocuments.ts';
+import { PRE_PURCHASE, SUPERVISION } from './laterMatters.ts';
+import type { Later } from './laterMatters.ts';
+import {
+  certificateRenewal,
+  conditionSurvey,
+  damageClaim,
+  prePurchase,
+  yardSupervision,
+} from './matterTypes.ts';
+import { MORE_OWNERS } from './moreContacts.ts';
 import { PEOPLE } from './people.ts';
 import { demoCalendar } from './practice.ts';
 import { chance } from './random.ts';
@@ -34,6 +44,8 @@ export interface DemoMatter {
 interface Course {
   readonly type: MatterType;
   readonly prefix: string;
+  /** What such matters hold, where that is told apart. */
+  readonly later?: Later;
   /** What is sent in the course of such a matter, with the days since what came before. */
   readonly steps: readonly (readonly [step: StepKey, days: number])[];
 }
@@ -76,7 +88,71 @@ const RENEWAL: Course = {
     ['closing', 20],
   ],
 };
+const PURCHASE: Course = {
+  type: prePurchase,
+  prefix: 'PP',
+  later: PRE_PURCHASE,
+  steps: [
+    ['instructions', 1],
+    ['inspection-day', 3],
+    ['defects', 7],
+    ['after-talk', 2],
+    ['short-thanks', 5],
+    ['chaser', 9],
+    ['invoice-reminder', 21],
+    ['closing', 16],
+  ],
+};
+const SUPERVISING: Course = {
+  type: yardSupervision,
+  prefix: 'YS',
+  later: SUPERVISION,
+  steps: [
+    ['instructions', 1],
+    ['visit', 14],
+    ['variation', 5],
+    ['visit', 14],
+    ['chaser', 10],
+    ['visit', 14],
+    ['variation', 4],
+    ['visit', 14],
+    ['chaser', 8],
+    ['yard-thanks', 20],
+    ['invoice-reminder', 15],
+    ['closing', 20],
+  ],
+};
 const COURSES = [SURVEY, SURVEY, CLAIM, SURVEY, RENEWAL];
+/** The kinds of matter that the practice took on later come from here on. */
+const FIRST_COURSES = 28;
+const LONGER_CLAIM: Course = {
+  ...CLAIM,
+  steps: [
+    ['instructions', 1],
+    ['loss', 2],
+    ['estimate-asked', 6],
+    ['photographs', 5],
+    ['estimates', 12],
+    ['chaser', 9],
+    ['time-limit', 20],
+    ['short-thanks', 12],
+    ['closing', 25],
+  ],
+};
+const LONGER_RENEWAL: Course = {
+  ...RENEWAL,
+  steps: [
+    ['instructions', 2],
+    ['window', 4],
+    ['chaser', 12],
+    ['renewal-applied', 8],
+    ['registry', 6],
+    ['short-thanks', 10],
+    ['invoice-reminder', 15],
+    ['closing', 20],
+  ],
+};
+const LATER_COURSES = [PURCHASE, SURVEY, SUPERVISING, LONGER_CLAIM, SURVEY, LONGER_RENEWAL];
 
 /** Owners with something the work has to cope with, on the first matters; everyone after them is plain. */
 const NOTABLE: readonly (readonly Contact[])[] = [
@@ -118,19 +194,21 @@ export async function generateMatters({
 }
 
 async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: BlobStore): Promise<DemoMatter> {
-  const usual = n === 0 ? SURVEY : (COURSES[n % COURSES.length] ?? SURVEY);
+  const isLater = n >= FIRST_COURSES;
+  const courses = isLater ? LATER_COURSES : COURSES;
+  const usual = n === 0 ? SURVEY : (courses[n % courses.length] ?? SURVEY);
   const course = n < STEADY_MATTERS ? usual : wander(usual, chance(n));
   // The first is in the middle of its course today; the others are anywhere in the last year and a half.
   const openedOn = addDays(today, n === 0 ? -36 : -luck.between(8, luck.pick([60, 110, 220, 430])));
   const story = tell(course, openedOn, today, n === 0 ? 4 : undefined);
-  const owners = NOTABLE[n] ?? [luck.pick(OWNERS)];
+  const owners = NOTABLE[n] ?? [luck.pick(isLater ? MORE_OWNERS : OWNERS)];
   const [vessel, kind] = vesselOf(n);
   const dates = workedDates(datesOf(course, openedOn, story), today);
   const facts = factsOf(course, vessel, kind, luck);
   const tables = tablesOf(course, dates, openedOn, luck);
   const reference = `${course.prefix}-${2041 + n * 3}`;
   const parties = partiesOf(course, n, owners);
-  const documents = await documentsFor({
+  const made = await documentsFor({
     type: course.type,
     vessel,
     reference,
@@ -142,6 +220,12 @@ async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: Blob
     luck,
     blobs,
   });
+  // Drawn by chances of their own, so that what came before stays as it was.
+  const others =
+    n < STEADY_MATTERS
+      ? []
+      : await collected({ vessel, reference, openedOn, today, luck: chance(5_000 + n), blobs });
+  const documents = [...made, ...others];
   const restricted = n === 6;
   const matter: NewMatter = {
     id: asId<MatterId>(luck.id()),
@@ -222,10 +306,11 @@ function stageOf({ type, steps }: Course, told: number): string {
 }
 
 function datesOf(
-  { type }: Course,
+  { type, later }: Course,
   openedOn: PlainDate,
   story: DemoMatter['story'],
 ): Readonly<Record<string, PlainDate>> {
+  if (later) return later.dates(openedOn);
   const on = (step: StepKey): PlainDate | undefined => story.find((one) => one.step === step)?.on;
   if (type === conditionSurvey)
     return {
@@ -253,12 +338,13 @@ function workedDates(
 const pounds = (amount: number): Value => moneyValue(money(amount * 100, 'GBP'));
 
 function factsOf(
-  { type }: Course,
+  { type, later }: Course,
   vessel: string,
   kind: string,
   luck: Chance,
 ): Readonly<Record<string, Value>> {
   const common = { vessel: textValue(vessel), kind: textValue(kind), berth: textValue(luck.pick(BERTHS)) };
+  if (later) return { ...common, ...later.facts(luck) };
   if (type === conditionSurvey)
     return { ...common, purpose: { kind: 'choice', key: 'OWN', label: 'for the owners’ own use' } };
   if (type === damageClaim) {
@@ -277,7 +363,7 @@ function factsOf(
 }
 
 function tablesOf(
-  { type }: Course,
+  { type, later }: Course,
   dates: Readonly<Record<string, PlainDate>>,
   openedOn: PlainDate,
   luck: Chance,
@@ -286,6 +372,7 @@ function tablesOf(
     { what: textValue('Attendance and report'), amount: pounds(luck.between(45, 110) * 10) },
     { what: textValue('Travelling'), amount: pounds(luck.between(4, 14) * 10) },
   ];
+  if (later) return { fees, ...later.tables(openedOn, luck) };
   if (type === conditionSurvey) {
     const due = addMonths(dates['surveyDay'] ?? openedOn, 2);
     const start = luck.between(0, RECOMMENDATIONS.length - 4);
@@ -309,7 +396,8 @@ function tablesOf(
   return { fees, estimates };
 }
 
-function partiesOf({ type }: Course, n: number, owners: readonly Contact[]): readonly Party[] {
+function partiesOf({ type, later }: Course, n: number, owners: readonly Contact[]): readonly Party[] {
+  if (later) return later.parties(n, owners);
   const owner = owners.map((contact): Party => ({ role: 'owner', contact }));
   const [first] = owners;
   if (type === conditionSurvey) {

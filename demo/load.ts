@@ -15,6 +15,9 @@ import { insertFollowUp } from '../server/matters/followUpQueries.ts';
 import { insertMatter, touchMatter } from '../server/matters/changeQueries.ts';
 import { openGeneralFile } from '../server/matters/generalFile.ts';
 import { insertMatterType } from '../server/matters/matterTypeQueries.ts';
+import { insertDocument } from '../server/matters/documents/documentQueries.ts';
+import { ofThePractice } from './moreDocuments.ts';
+import { GENERAL_FILE } from '../core/model/generalFile.ts';
 import { insertPassage } from '../server/templates/passageQueries.ts';
 import { chooseSignature, insertPerson, listPeople } from '../server/access/peopleQueries.ts';
 import { writeSettings } from '../server/platform/settings/queries.ts';
@@ -63,12 +66,14 @@ export async function loadDemo(
     const { date: today } = zonedTime('Europe/London', nowUtc);
     const luck = chance(SEED);
     const matters = await generateMatters({ today, matters: count, luck, blobs });
+    const own = await ofThePractice(chance(SEED + 1), blobs, today);
     const stories: { demo: DemoMatter; entries: readonly DemoEntry[] }[] = [];
     for (const demo of matters)
       stories.push({ demo, entries: await correspondenceOf({ demo, today, luck, blobs }) });
     await inTransaction(db, async (tx) => {
       await fillLibrary(tx, today, nowUtc);
       await openGeneralFile(tx, nowUtc);
+      for (const document of own) await insertDocument(tx, GENERAL_FILE, document);
       for (const { matter } of matters) await insertMatter(tx, matter);
       await fileAll(tx, stories);
       await noteFollowUps(tx, matters, { today, nowUtc, luck });

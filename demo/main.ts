@@ -5,7 +5,7 @@ import { fillOutTray } from './outTray.ts';
 const { values } = parseArgs({
   options: {
     folder: { type: 'string', default: 'data/demo/practice' },
-    matters: { type: 'string', default: '28' },
+    matters: { type: 'string', default: '60' },
     'out-tray': { type: 'boolean', default: false },
   },
 });

@@ -204,4 +204,108 @@ export const certificateRenewal: MatterType = {
   ],
 };
 
-export const MATTER_TYPES: readonly MatterType[] = [conditionSurvey, damageClaim, certificateRenewal];
+export const prePurchase: MatterType = {
+  id: asId('type-pre-purchase'),
+  name: 'Pre-purchase survey',
+  reference: 'PP-',
+  currency: 'GBP',
+  nameFact: 'vessel',
+  facts: [...vesselFacts, fact('price', 'Price agreed', 'money')],
+  tables: [
+    {
+      key: 'defects',
+      label: 'Defects',
+      columns: [fact('area', 'Area'), fact('item', 'Finding'), fact('cost', 'Cost to put right', 'money')],
+    },
+    feeLines,
+  ],
+  roles: [
+    role('owner', 'buyer', 'Buyers', true),
+    role('seller', 'seller', 'Sellers'),
+    role('broker', 'broker', 'Brokers'),
+    role('yard', 'yard', 'Yards'),
+  ],
+  stages: [
+    labelled('enquired', 'Enquired'),
+    labelled('booked', 'Inspection booked'),
+    labelled('reported', 'Reported'),
+    labelled('bargaining', 'Under offer'),
+    { ...labelled('closed', 'Closed'), closes: true },
+  ],
+  keyDates: [labelled('inspection', 'Inspection'), labelled('offerUntil', 'Offer open until')],
+  calculated: [
+    {
+      key: 'costToPutRight',
+      label: 'Cost to put right',
+      form: { kind: 'total', table: 'defects', column: 'cost' },
+    },
+    {
+      key: 'costShare',
+      label: 'Share of the price',
+      form: { kind: 'share', part: 'calculated.costToPutRight', whole: 'fact.price', places: 1 },
+    },
+    ...fee,
+  ],
+};
+
+export const yardSupervision: MatterType = {
+  id: asId('type-yard-supervision'),
+  name: 'Yard supervision',
+  reference: 'YS-',
+  currency: 'GBP',
+  nameFact: 'vessel',
+  facts: vesselFacts,
+  tables: [
+    {
+      key: 'visits',
+      label: 'Visits',
+      columns: [fact('day', 'Day', 'date'), fact('hours', 'Hours', 'number'), fact('note', 'Note')],
+    },
+    {
+      key: 'variations',
+      label: 'Variations',
+      columns: [
+        fact('ref', 'No.'),
+        fact('item', 'What'),
+        fact('amount', 'Amount', 'money'),
+        fact('agreed', 'Agreed', 'yesNo'),
+      ],
+    },
+    feeLines,
+  ],
+  roles: [
+    role('owner', 'owner', 'Owners', true),
+    role('client', 'client', 'Clients'),
+    role('yard', 'yard', 'Yards'),
+    role('class', 'classification body', 'Classification bodies'),
+  ],
+  stages: [
+    labelled('agreed', 'Work agreed'),
+    labelled('building', 'In the yard'),
+    labelled('trials', 'Trials'),
+    { ...labelled('closed', 'Closed'), closes: true },
+  ],
+  keyDates: [labelled('start', 'Start'), labelled('launch', 'Launch day')],
+  calculated: [
+    { key: 'hours', label: 'Hours in all', form: { kind: 'total', table: 'visits', column: 'hours' } },
+    {
+      key: 'variationsAgreed',
+      label: 'Variations agreed',
+      form: {
+        kind: 'total',
+        table: 'variations',
+        column: 'amount',
+        when: { path: 'row.agreed', test: { op: 'is', value: true } },
+      },
+    },
+    ...fee,
+  ],
+};
+
+export const MATTER_TYPES: readonly MatterType[] = [
+  conditionSurvey,
+  damageClaim,
+  certificateRenewal,
+  prePurchase,
+  yardSupervision,
+];

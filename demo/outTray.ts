@@ -30,7 +30,10 @@ export async function fillOutTray(folder: string, nowUtc: number): Promise<void>
     const services = demoServices(db, blobStore(join(folder, 'blobs')), nowUtc);
     const maud = await scopeOf(db, 'person-maud');
     if (!maud || (await listOutTray(maud, { limit: 1, after: undefined })).items.length > 0) return;
-    const matters = await db('matters').orderBy('reference', 'desc').pluck<string[]>('id');
+    const matters = await db('matters')
+      .where('reference', 'like', 'SV-%')
+      .orderBy('reference', 'desc')
+      .pluck<string[]>('id');
     const settings = await readSettings(maud);
     const [later] = sendTimes(
       calendarOf(settings),

@@ -65,9 +65,13 @@ let demoFolder: string | undefined;
 async function freshPractice(folder: string): Promise<void> {
   if (demoFolder === undefined) {
     demoFolder = mkdtempSync(join(tmpdir(), 'officium-demo-'));
-    const child = spawn(process.execPath, [built('demo/main.js'), '--folder', demoFolder], {
-      stdio: 'ignore',
-    });
+    const child = spawn(
+      process.execPath,
+      [built('demo/main.js'), '--folder', demoFolder, '--matters', '28'],
+      {
+        stdio: 'ignore',
+      },
+    );
     await ended(child);
   }
   cpSync(demoFolder, join(folder, 'practice'), { recursive: true });

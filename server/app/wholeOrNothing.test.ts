@@ -1,3 +1,4 @@
+import { GENERAL_FILE } from '../../core/model/generalFile.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { mailOf } from '../../standins/answers.ts';
 import { receiveMail } from '../incoming/receiveMail.ts';
@@ -15,7 +16,12 @@ beforeAll(async () => {
   services = await openPractice();
   client = await serve(services);
   await client.signIn('maud@tidewell-roe.example');
-  matters = await services.db('matters').where({ restricted: 0 }).orderBy('seq').pluck('id');
+  matters = await services
+    .db('matters')
+    .where({ restricted: 0 })
+    .whereNot({ id: GENERAL_FILE })
+    .orderBy('seq')
+    .pluck('id');
 }, 60_000);
 afterAll(async () => {
   await client.close();

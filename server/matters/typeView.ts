@@ -10,7 +10,7 @@ export const typeOf = (id: string, definition: MatterTypeJson): MatterType =>
   ({ ...definition, id: asId<MatterTypeId>(id) }) as unknown as MatterType;
 
 export function viewType(type: MatterType, revision: number, matters: number): MatterTypeView {
-  const { id, ...definition } = type;
+  const { id, contactFacts: _, ...definition } = type;
   return { id, revision, matters, definition: JSON.parse(JSON.stringify(definition)) as MatterTypeJson };
 }
 

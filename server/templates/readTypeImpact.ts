@@ -16,7 +16,7 @@ export async function readTypeImpact(
 ): Promise<MatterTypeImpact> {
   const before = (await matterTypes(scope)).get(id)?.type;
   if (!before) throw notFound('matterType');
-  const after = typeOf(id, definition);
+  const after = { ...typeOf(id, definition), contactFacts: before?.contactFacts ?? [] };
   const changes = typeChanges(before, after);
   const touches = await Promise.all(
     changes.map(async (change) => ({

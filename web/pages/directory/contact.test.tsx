@@ -5,6 +5,9 @@ import type { ContactDetail, ContactJson } from '../../../contract/directory.ts'
 import { choose, refusing, screen, sessionOf, show } from '../../tests/stage.tsx';
 import type { Role } from '../../../contract/session.ts';
 import { Addresses } from './Addresses.tsx';
+import { ContactCorrespondence } from './ContactCorrespondence.tsx';
+import { ContactDetailsPage } from './ContactDetailsPage.tsx';
+import { ContactDocuments } from './ContactDocuments.tsx';
 import { ContactPage } from './ContactPage.tsx';
 import { held } from '../../tests/held.tsx';
 
@@ -32,11 +35,14 @@ const INES: ContactJson = {
     { kind: 'phone', label: 'work', value: '07700 900123', preferred: true, bounced: false },
   ],
 } as ContactJson;
+const BIRTHDAY = { key: 'birthday', label: 'Birthday', kind: 'date' };
 const DETAIL: ContactDetail = {
   id: 'c1',
   revision: 4,
   contact: INES,
   coupleWith: null,
+  people: [],
+  factsKept: [{ key: 'birthday', label: 'Birthday', kind: 'date' }],
   greetings: { formal: 'Dear Ms Okafor', familiar: 'Dear Ines' },
   matters: [
     {
@@ -44,6 +50,7 @@ const DETAIL: ContactDetail = {
       reference: 'SV-2041',
       title: 'Saltmarsh Wren',
       roles: ['client'],
+      by: [],
       stage: 'Instructed',
       closed: false,
       lastEntryUtc: null,
@@ -53,6 +60,7 @@ const DETAIL: ContactDetail = {
       reference: 'SV-2044',
       title: 'Grey Heron',
       roles: ['owner'],
+      by: [],
       stage: 'Closed',
       closed: true,
       lastEntryUtc: 0,
@@ -62,16 +70,27 @@ const DETAIL: ContactDetail = {
 
 const open = (
   answers: Readonly<Record<string, unknown>>,
-  { at = '/directory/c1', role = 'practitioner' }: { readonly at?: string; readonly role?: Role } = {},
+  {
+    at = '/directory/c1/details',
+    role = 'practitioner',
+  }: { readonly at?: string; readonly role?: Role } = {},
 ) =>
   show(
     <Routes>
       <Route element={<Outlet context={sessionOf(role)} />}>
-        <Route path="new" element={<ContactPage />} />
-        <Route path=":contactId" element={<ContactPage />} />
+        <Route path="new" element={<ContactDetailsPage />} />
+        <Route path=":contactId/details" element={<ContactDetailsPage />} />
+        <Route path=":contactId" element={<ContactPage />}>
+          <Route index element={<ContactCorrespondence />} />
+          <Route path="documents" element={<ContactDocuments />} />
+        </Route>
       </Route>
     </Routes>,
-    answers,
+    {
+      'GET /contact-facts': { items: [BIRTHDAY] },
+      'GET /contacts/c1/correspondence': { items: [], next: null },
+      ...answers,
+    },
     { path: '/directory/*', at, role },
   );
 
@@ -129,7 +148,7 @@ describe('a contact', () => {
     await user.type(screen.getByLabelText('Family name'), 'Vane');
     await user.click(screen.getByRole('button', { name: /Save/ }));
     await vi.waitFor(() => {
-      expect(at()).toBe('/directory/c9');
+      expect(at()).toBe('/directory/c9/details');
     });
     expect(changes()[0]?.body).toMatchObject({ kind: 'person', name: 'Hal Vane' });
   });
@@ -149,9 +168,136 @@ describe('a contact', () => {
     expect(screen.queryByRole('link', { name: /Write to/ })).toBeNull();
   });
 
+  it('belongs to organisations: one of the directory, or one that is made when it is saved', async () => {
+    const corrant = { id: 'o1', kind: 'organisation', name: 'Corrant Mutual' };
+    const { user, changes } = open({
+      'GET /contacts/c1': DETAIL,
+      'PATCH /contacts/c1': DETAIL,
+      'GET /contacts': { items: [corrant], next: null },
+    });
+    await user.click(await screen.findByRole('button', { name: 'Add an organisation' }));
+    await user.type(screen.getByLabelText('Organisation 1'), 'Corrant');
+    await user.click(await screen.findByRole('button', { name: 'Corrant Mutual' }));
+    await user.type(screen.getByLabelText('Position 1'), 'Clerk');
+    await user.click(screen.getByRole('button', { name: 'Add an organisation' }));
+    // What is typed and not chosen is taken, not dropped.
+    await user.type(screen.getByLabelText('Organisation 2'), 'Gull Rock');
+    await user.click(screen.getByRole('button', { name: /Save/ }));
+    await vi.waitFor(() => {
+      expect(changes()[0]?.body).toMatchObject({
+        contact: {
+          memberships: [
+            { organisationId: 'o1', organisation: 'Corrant Mutual', position: 'Clerk' },
+            { organisationId: null, organisation: 'Gull Rock' },
+          ],
+        },
+      });
+    });
+  });
+
   it('that is none is said to be none', async () => {
     open({ 'GET /contacts/c1': refusing(404, 'notFound', { code: 'noSuch', what: 'contact' }) });
     expect(await screen.findByText('There is no such contact')).toBeTruthy();
+  });
+});
+
+describe('a contact as a record', () => {
+  const entry = (id: string, part: object) => ({
+    id,
+    direction: 'in',
+    authenticated: 'passed',
+    channel: 'email',
+    occurredAtUtc: Date.parse('2026-11-20T10:00:00Z'),
+    subject: 'The rig',
+    opening: 'Could you tell me?',
+    who: ['Ines Okafor'],
+    conversationId: id,
+    attachmentNames: [],
+    category: 'Received',
+    awaiting: { kind: 'nothing' },
+    standing: null,
+    bounced: false,
+    matterId: 'm1',
+    reference: 'SV-2041',
+    title: 'Saltmarsh Wren',
+    ...part,
+  });
+
+  it('shows what was said over all matters, what waits for an answer first', async () => {
+    const owed = entry('e1', { awaiting: { kind: 'ourAnswer', days: 4 } });
+    open(
+      {
+        'GET /contacts/c1': DETAIL,
+        'GET /contacts/c1/correspondence': {
+          items: [owed, entry('e2', { subject: 'Re: Thanks', reference: 'General file' })],
+          next: null,
+        },
+      },
+      { at: '/directory/c1' },
+    );
+    expect(await screen.findByText('They are waiting for us')).toBeTruthy();
+    expect(screen.queryByText('We are waiting for them')).toBeNull();
+    expect(screen.getAllByText('The rig')).toHaveLength(2);
+    expect(screen.getByText('Thanks')).toBeTruthy();
+    expect(screen.getByText(/General file/)).toBeTruthy();
+  });
+
+  it('says how they are reached, where they belong and what is kept of them', async () => {
+    const contact: ContactJson = {
+      ...INES,
+      memberships: [
+        {
+          organisationId: 'o1',
+          organisation: 'Harbourpost',
+          position: 'Clerk',
+          from: '2020-01-01',
+          until: null,
+        },
+      ],
+      facts: { birthday: { kind: 'date', date: '1961-03-14' } },
+    };
+    open({ 'GET /contacts/c1': { ...DETAIL, contact } }, { at: '/directory/c1' });
+    expect((await screen.findByRole('link', { name: 'Harbourpost' })).getAttribute('href')).toBe(
+      '/directory/o1',
+    );
+    expect(screen.getByRole('link', { name: '07700 900123' }).getAttribute('href')).toBe('tel:07700900123');
+    expect(screen.getByText('14 March 1961')).toBeTruthy();
+  });
+
+  it('starts a message to them without a matter, by its button and by N', async () => {
+    const { user, at } = open({ 'GET /contacts/c1': DETAIL }, { at: '/directory/c1' });
+    await screen.findByRole('button', { name: /Start a message to Ines Okafor/ });
+    await user.keyboard('n');
+    expect(at()).toBe('/matters/00000000-0000-4000-8000-000000000001/start');
+  });
+
+  it('lists the files that went to them or came from them', async () => {
+    const file = {
+      name: 'Report.pdf',
+      mediaType: 'application/pdf',
+      sizeBytes: 2000,
+      entries: [
+        {
+          entryId: 'e1',
+          index: 0,
+          direction: 'out',
+          occurredAtUtc: 0,
+          subject: 'Your report',
+          matterId: 'm1',
+          reference: 'SV-2041',
+        },
+      ],
+    };
+    open(
+      { 'GET /contacts/c1': DETAIL, 'GET /contacts/c1/files': { items: [file] } },
+      { at: '/directory/c1/documents' },
+    );
+    expect((await screen.findByRole('link', { name: 'Report.pdf' })).getAttribute('href')).toContain(
+      '/correspondence/e1/attachments/0',
+    );
+    expect(screen.getByRole('link', { name: 'Your report' }).getAttribute('href')).toBe(
+      '/matters/m1?entry=e1',
+    );
   });
 });
 

@@ -30,6 +30,8 @@ export const say = {
   practice: 'Practice',
   matter: 'matter',
   saveAnyway: 'Save anyway',
+  copyIt: 'Copy this type',
+  copyNamed: (name: string) => `${name} (copy)`,
   save: 'Save',
   thisMatterType: 'this matter type',
   facts: 'Facts',

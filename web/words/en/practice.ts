@@ -36,7 +36,6 @@ export const say = {
   whatIsKeptOfContacts: 'What is kept of contacts',
   besideNamesAndAddresses:
     'Facts of your own beside names and addresses: a birthday, the number of a membership. Templates can say them and turn on them.',
-  fact: 'fact',
   saveFacts: 'Save',
   factsSaved: 'Saved',
   nothingMoreIsKept: 'Nothing more is kept.',
@@ -45,6 +44,8 @@ export const say = {
   role: 'role',
   calculatedValue: 'calculated value',
   matter: 'matter',
+  orBeginFrom: 'Or begin from',
+  changeItAsYouNeed: 'Nothing is saved until you have looked at it; change it as your work needs.',
   newMatterType: 'New matter type',
   sending: 'Sending',
   sendersAndEmail: 'Senders and email',

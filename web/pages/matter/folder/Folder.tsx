@@ -147,31 +147,27 @@ function Parties({
       </span>
       <span>
         {holders.map((party) => (
-          <Tip
-            key={party.contactId}
-            label={[party.organisation, party.address, party.phone].filter(Boolean).join(' · ')}
-          >
-            <span className={classes.party}>
-              <Link to={`/directory/${party.contactId}`}>{party.name}</Link>
-              {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
-              {party.doNotWriteTo ? <em>{say.doNotWriteTo}</em> : null}
-              {party.bounced ? <em>{say.emailCameBack}</em> : null}
-              {!party.doNotWriteTo && party.address === undefined ? (
-                <small>{say.noEmailAddress}</small>
-              ) : null}
-              {mayChange && !party.doNotWriteTo ? (
-                <span className={classes.write}>
-                  <StartLink
-                    matterId={matterId}
-                    from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
-                    label={say.writeTo(party.name)}
-                  >
-                    {say.write}
-                  </StartLink>
-                </span>
-              ) : null}
-            </span>
-          </Tip>
+          <span key={party.contactId} className={classes.party}>
+            <Link to={`/directory/${party.contactId}`}>{party.name}</Link>
+            {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
+            <small className={classes.reach}>
+              {[party.address, party.phone].filter(Boolean).join(' · ')}
+            </small>
+            {party.doNotWriteTo ? <em>{say.doNotWriteTo}</em> : null}
+            {party.bounced ? <em>{say.emailCameBack}</em> : null}
+            {!party.doNotWriteTo && party.address === undefined ? <small>{say.noEmailAddress}</small> : null}
+            {mayChange && !party.doNotWriteTo ? (
+              <span className={classes.write}>
+                <StartLink
+                  matterId={matterId}
+                  from={{ contactIds: [party.contactId], about: `to ${party.name}` }}
+                  label={say.writeTo(party.name)}
+                >
+                  {say.write}
+                </StartLink>
+              </span>
+            ) : null}
+          </span>
         ))}
       </span>
     </div>

@@ -5,6 +5,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { mayDo } from '../../../words/rights.ts';
 import { plural, problemWords } from '../../../words/en/wording.ts';
 import { say } from '../../../words/en/practice.ts';
+import { STARTER_TYPES } from '../../../words/en/starterTypes.ts';
 import classes from '../Practice.module.css';
 
 /** The kinds of matters, each with what it holds. */
@@ -27,9 +28,26 @@ export function KindsPage() {
         </Link>
       ))}
       {mayDo(user, 'settings') ? (
-        <Button kind="go" onClick={() => void navigate('/practice/kinds/new')}>
-          {say.newMatterType}
-        </Button>
+        <>
+          <Button kind="go" onClick={() => void navigate('/practice/kinds/new')}>
+            {say.newMatterType}
+          </Button>
+          <h2>{say.orBeginFrom}</h2>
+          <p>{say.changeItAsYouNeed}</p>
+          {STARTER_TYPES.map((definition) => (
+            <Link
+              key={definition.name}
+              to="/practice/kinds/new"
+              state={{ definition }}
+              className={classes.kind}
+            >
+              <b>{definition.name}</b>
+              <span>
+                {[...definition.roles, ...definition.keyDates].map(({ label }) => label).join(', ')}
+              </span>
+            </Link>
+          ))}
+        </>
       ) : null}
     </section>
   );

@@ -1,5 +1,5 @@
-import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
-import type { MatterTypeView } from '../../../../contract/matterTypes.ts';
+import { Link, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
+import type { MatterTypeJson, MatterTypeView } from '../../../../contract/matterTypes.ts';
 import type { Session } from '../../../../contract/session.ts';
 import { useMatterTypesQuery } from '../../../api/matterTypes.ts';
 import { Blank } from '../../../ui/Blank.tsx';
@@ -36,6 +36,19 @@ export function MatterTypePage() {
   return <OpenedType key={type?.id ?? 'new'} type={type} mayChange={mayDo(user, 'settings')} />;
 }
 
+/** The same under another name; references are its own. */
+const copyOf = ({ name, reference: _, ...definition }: MatterTypeJson): MatterTypeJson => ({
+  ...definition,
+  name: say.copyNamed(name),
+});
+
+/** What a new one begins as: a starter, or another type. */
+function beginningOf(state: unknown): MatterTypeJson | undefined {
+  return typeof state === 'object' && state !== null && 'definition' in state
+    ? (state.definition as MatterTypeJson)
+    : undefined;
+}
+
 const versionOf = (type: MatterTypeView | undefined): string => `${type?.id} ${type?.revision}`;
 
 function OpenedType({ type, mayChange }: Pick<TypeFormProps, 'type' | 'mayChange'>) {
@@ -53,7 +66,7 @@ interface TypeFormProps {
 
 function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
   const navigate = useNavigate();
-  const { impact, changed, keep, error, ...part } = useTypeDraft(type);
+  const { impact, changed, keep, error, ...part } = useTypeDraft(type, beginningOf(useLocation().state));
   const { draft, set } = part;
   useKeys({ 'Ctrl+s': () => void (mayChange && keep()), Escape: () => void navigate('/practice/kinds') });
   const why = mayChange ? undefined : ADMINISTRATORS_ALONE;
@@ -61,6 +74,11 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
     <div className={classes.page}>
       <ViewHead title={draft.name || say.newMatterType} within={<Link to="/practice">{say.practice}</Link>}>
         {type ? <span>{plural(type.matters, say.matter)}</span> : null}
+        {type && mayChange ? (
+          <Link to="/practice/kinds/new" state={{ definition: copyOf(type.definition) }}>
+            {say.copyIt}
+          </Link>
+        ) : null}
         {mayChange ? (
           <Button kind="go" hint="Ctrl S" className={classes.keep} onClick={() => void keep()}>
             {impact ? say.saveAnyway : say.save}

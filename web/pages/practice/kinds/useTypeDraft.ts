@@ -27,10 +27,10 @@ interface TypeDraft extends TypePartProps {
   readonly error: unknown;
 }
 
-/** A matter type as it is being written. One that matters hold already is kept only after what it touches was seen. */
-export function useTypeDraft(type: MatterTypeView | undefined): TypeDraft {
+/** A matter type as it is being written, a new one from what it is given. One that matters hold already is kept only after what it touches was seen. */
+export function useTypeDraft(type: MatterTypeView | undefined, first: MatterTypeJson = NEW_TYPE): TypeDraft {
   const navigate = useNavigate();
-  const [draft, replace] = useState<MatterTypeJson>(type?.definition ?? NEW_TYPE);
+  const [draft, replace] = useState<MatterTypeJson>(type?.definition ?? first);
   const { changed, onSaved } = useSavedAs<MatterTypeJson>(draft, draft);
   const [impact, setImpact] = useState<MatterTypeImpact>();
   const [create, creating] = useCreateMatterTypeMutation();
