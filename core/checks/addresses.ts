@@ -1,3 +1,4 @@
+import { isGeneralFile } from '../model/generalFile.ts';
 import { addressKey, isMailAddress } from '../recipients/address.ts';
 import type { Recipient } from '../recipients/recipients.ts';
 import type { CheckInput } from './checkInput.ts';
@@ -8,6 +9,7 @@ const LINES = ['to', 'cc', 'bcc'] as const;
 
 /** An address one letter away from a known one, and one that this matter has nothing to do with. */
 export function checkAddresses({
+  record,
   recipients,
   nearAddresses,
   knownHere,
@@ -15,7 +17,10 @@ export function checkAddresses({
 }: CheckInput): readonly Note[] {
   if (channel !== 'email') return [];
   return LINES.flatMap((part) =>
-    recipients[part].flatMap((recipient) => noteOn(recipient, part, nearAddresses, knownHere) ?? []),
+    // Without a matter, whoever is in the directory is written to as they are.
+    recipients[part]
+      .filter(({ contactId }) => contactId === undefined || !isGeneralFile(record.id))
+      .flatMap((recipient) => noteOn(recipient, part, nearAddresses, knownHere) ?? []),
   );
 }
 

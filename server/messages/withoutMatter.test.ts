@@ -99,6 +99,8 @@ describe('a message without a matter', () => {
     expect(message.to).toMatchObject([{ address: wenna.mail }]);
     expect(message.text).toContain('Dear Ms Trescott');
     expect(message.text).toContain('from Maud Tidewell');
+    // Nobody has to be on a matter that there is not.
+    expect((await call('POST', `/messages/${message.id}/check`)).json.notes).toEqual([]);
     const { entryId } = await send(message);
     expect(await correspondence(wenna.id)).toMatchObject([
       { id: entryId, matterId: GENERAL_FILE, subject: 'Good wishes' },
