@@ -86,6 +86,12 @@ const DocumentRule = Type.Union([
     fileName: Type.Optional(InlineJson),
   }),
   Type.Object({
+    kind: Type.Literal('ofPractice'),
+    /** What the document is called on the practice’s general file. */
+    name: Type.String({ minLength: 1, maxLength: 150 }),
+    required: Type.Boolean(),
+  }),
+  Type.Object({
     kind: Type.Literal('ask'),
     label: Type.String({ minLength: 1, maxLength: 120 }),
     required: Type.Boolean(),

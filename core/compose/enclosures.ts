@@ -14,6 +14,8 @@ export type WantedEnclosure =
   | { readonly kind: 'document'; readonly documentId: DocumentId; readonly fileName?: string }
   | { readonly kind: 'file'; readonly fileId: string; readonly fileName: string }
   | { readonly kind: 'letter'; readonly templateId: string; readonly fileName: string }
+  /** The practice’s own, by its name: which is the latest is looked up. */
+  | { readonly kind: 'ofPractice'; readonly name: string }
   | { readonly kind: 'entry'; readonly entryId: string; readonly index: number; readonly fileName: string };
 
 /** What a template encloses on a matter, by its rules, in their order. */
@@ -41,6 +43,8 @@ function byRule(
       const name = rule.fileName ? fileNameFrom(rule.fileName, reader) : rule.name;
       return [{ kind: 'letter', templateId: rule.templateId, fileName: withEnding(name, `${name}.pdf`) }];
     }
+    case 'ofPractice':
+      return [{ kind: 'ofPractice', name: rule.name }];
     case 'ask':
       return [];
     default:
@@ -94,6 +98,7 @@ export function enclosureWords(rule: DocumentRule, documents: readonly MatterDoc
       );
     case 'fixed':
     case 'letter':
+    case 'ofPractice':
       return rule.name;
     case 'ask':
       return rule.label;

@@ -17,6 +17,8 @@ export type Enclosure =
   /** A document of another matter, which the writer chose there. */
   | (EnclosedFile & {
       readonly kind: 'otherMatter';
+      /** It is the practice’s own, and at home in every message. */
+      readonly ofPractice?: true;
       readonly documentId: DocumentId;
       readonly restricted: boolean;
     })

@@ -10,6 +10,21 @@ export function latestOfCategory(
     .reduce<MatterDocument | undefined>((best, one) => (best && !isLater(one, best) ? best : one), undefined);
 }
 
+interface Named {
+  readonly name: string;
+  readonly version: number;
+  /** `YYYY-MM-DD` */
+  readonly addedOn: string;
+}
+
+/** The latest document of a name, whatever its letters’ case. */
+export function latestNamed<D extends Named>(documents: readonly D[], name: string): D | undefined {
+  const wanted = name.trim().toLowerCase();
+  return documents
+    .filter((document) => document.name.trim().toLowerCase() === wanted)
+    .reduce<D | undefined>((best, one) => (best && !isLater(one, best) ? best : one), undefined);
+}
+
 /** What a template wants along and is not enclosed: each enclosure serves one wish, of its category or of any. */
 export function unmetDocuments<W extends { readonly category?: string }>(
   wanted: readonly W[],
@@ -22,7 +37,7 @@ export function unmetDocuments<W extends { readonly category?: string }>(
   });
 }
 
-const isLater = (a: MatterDocument, b: MatterDocument): boolean =>
+const isLater = (a: Omit<Named, 'name'>, b: Omit<Named, 'name'>): boolean =>
   a.addedOn === b.addedOn ? a.version > b.version : a.addedOn > b.addedOn;
 
 /** What a document is called without its count of versions: `Survey report` of `Survey report, draft 3`. */

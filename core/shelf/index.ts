@@ -1,4 +1,4 @@
-export { latestOfCategory, unmetDocuments } from './documents.ts';
+export { latestNamed, latestOfCategory, unmetDocuments } from './documents.ts';
 export { likelihood, orderShelf, strongestReason } from './order.ts';
 export type { DueReason, TemplateUse } from './order.ts';
 export { readinessOf, suitsType } from './readiness.ts';

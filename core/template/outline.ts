@@ -190,6 +190,8 @@ export function documentRuleWords(rule: DocumentRule): string {
       return rule.name;
     case 'letter':
       return `${rule.name}, made now`;
+    case 'ofPractice':
+      return `the practice’s latest ${rule.name}${rule.required ? '' : ', if there is one'}`;
     case 'ask':
       return `${rule.label}, chosen by the writer`;
     default:

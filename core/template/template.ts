@@ -25,6 +25,8 @@ export type DocumentRule =
       readonly name: string;
       readonly fileName?: InlineDocument;
     }
+  /** The latest of a document of the practice’s own, by its name: a price list, a sheet that goes to everybody. */
+  | { readonly kind: 'ofPractice'; readonly name: string; readonly required: boolean }
   /** The writer chooses one from the matter. */
   | { readonly kind: 'ask'; readonly label: string; readonly required: boolean };
 
@@ -124,6 +126,7 @@ const rolesOf = ({ to }: RecipientRules): readonly string[] =>
 const wantedOf = (documents: readonly DocumentRule[]): readonly WantedDocument[] =>
   documents.flatMap((rule): readonly WantedDocument[] => {
     if (rule.kind === 'latest' && rule.required) return [{ label: rule.category, category: rule.category }];
+    if (rule.kind === 'ofPractice' && rule.required) return [{ label: rule.name }];
     return rule.kind === 'ask' && rule.required ? [{ label: rule.label }] : [];
   });
 

@@ -50,7 +50,7 @@ export async function checkDraft(
         one.kind === 'otherMatter'
           ? one.restricted
           : one.kind === 'document' && restricted.has(one.documentId),
-      otherMatter: one.kind === 'otherMatter',
+      otherMatter: one.kind === 'otherMatter' && one.ofPractice !== true,
     })),
     elsewhere,
     maxMessageBytes: await limitFor(services, scope, settings, from.address),

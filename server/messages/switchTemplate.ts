@@ -78,8 +78,11 @@ function isOf(one: StoredEnclosure, wanted: WantedEnclosure): boolean {
       return wanted.kind === 'file' && wanted.fileId === one.fileId;
     case 'letter':
       return wanted.kind === 'letter' && wanted.templateId === one.templateId;
-    case 'upload':
     case 'otherMatter':
+      return (
+        wanted.kind === 'ofPractice' && one.ofPractice === true && one.fileName.startsWith(`${wanted.name}.`)
+      );
+    case 'upload':
     case 'entry':
       return false;
     default:

@@ -1,4 +1,5 @@
 import type { EncloseOrder, Message } from '../../../contract/messages.ts';
+import { isGeneralFile } from '../../../core/model/generalFile.ts';
 import { safeFileName } from '../../../core/mime/plan.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import type { StoredDocument } from '../../matters/matter.ts';
@@ -14,7 +15,7 @@ import type { StoredEnclosure } from '../message.ts';
 import { draftOnDesk, keepEnclosures, putIn } from './changeEnclosures.ts';
 import { bareName, documentFrom } from '../../matters/documents/newDocument.ts';
 import { enclosed } from './enclosed.ts';
-import { attachmentOf, documentEnclosure } from './fetchWanted.ts';
+import { attachmentOf, documentEnclosure, enclosureOfPractice } from './fetchWanted.ts';
 
 /** Encloses what is made or fetched at a word: an earlier attachment, a letter, a PDF of something, several as one. */
 export async function encloseMade(
@@ -58,6 +59,7 @@ async function fromMatter(
 ): Promise<StoredEnclosure> {
   const document = (await findMatter(scope, matterId))?.documents.find(({ id }) => id === documentId);
   if (!document) throw notFound('document');
+  if (isGeneralFile(matterId)) return enclosureOfPractice(newId(), document);
   return {
     ...documentEnclosure(document),
     kind: 'otherMatter',

@@ -1,5 +1,8 @@
 import { withEnding } from '../../../core/compose/index.ts';
 import type { WantedEnclosure } from '../../../core/compose/index.ts';
+import { GENERAL_FILE, isGeneralFile } from '../../../core/model/generalFile.ts';
+import { latestNamed } from '../../../core/shelf/index.ts';
+import { findMatter } from '../../matters/queries.ts';
 import type { FieldReader } from '../../../core/merge/fieldReader.ts';
 import type { Scope } from '../../access/scope.ts';
 import { findEntry } from '../../correspondence/queries.ts';
@@ -46,12 +49,38 @@ async function fetchOne(
       return fileOf(services, scope, wanted);
     case 'letter':
       return letterOf(services, scope, reader, wanted);
+    case 'ofPractice':
+      return ofPractice(services, scope, matter, wanted);
     case 'entry':
       return attachmentOf(services, scope, matter, wanted);
     default:
       return wanted satisfies never;
   }
 }
+
+/** The latest of a document that lies on the practice’s general file; nothing where there is none of that name. */
+async function ofPractice(
+  { newId }: Making,
+  scope: Scope,
+  matter: StoredMatter,
+  { name }: Wanted<'ofPractice'>,
+): Promise<StoredEnclosure | undefined> {
+  const here = isGeneralFile(matter.id);
+  const general = here ? matter : await findMatter(scope, GENERAL_FILE);
+  const document = general && latestNamed(general.documents, name);
+  if (!document || here) return document && documentEnclosure(document);
+  return enclosureOfPractice(newId(), document);
+}
+
+/** A document of the practice’s own, on a message about a matter. */
+export const enclosureOfPractice = (id: string, document: StoredDocument): StoredEnclosure => ({
+  ...documentEnclosure(document),
+  kind: 'otherMatter',
+  documentId: document.id,
+  id,
+  restricted: document.restricted === true,
+  ofPractice: true,
+});
 
 function documentOn(matter: StoredMatter, id: string): StoredDocument {
   const document = matter.documents.find((one) => one.id === id);

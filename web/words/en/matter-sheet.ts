@@ -34,6 +34,7 @@ export const say = {
   of: (subject: string, what: string) => `of “${subject}” · ${what}`,
   fromElsewhereDropItOn: 'From elsewhere: drop it on the sheet, paste it, or',
   chooseFiles: 'Choose files…',
+  ofThePractice: 'The practice’s own documents',
   fromAnotherMatter: 'From another matter',
   anotherMatter: 'Another matter',
   thatMatterHasNoDocuments: 'That matter has no documents',

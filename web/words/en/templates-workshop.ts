@@ -29,6 +29,7 @@ export const say = {
   theLatestOf: 'The latest of',
   mustBeThere: 'must be there',
   aLetterMadeNowFrom: 'A letter made now from',
+  thePracticesLatest: 'The practice’s latest',
   theWriterChooses: 'The writer chooses',
   theSameEachTime: (name: string) => `${name}, the same each time`,
   to: 'To',

@@ -4,6 +4,8 @@ import { useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
+import { GENERAL_FILE, isGeneralFile } from '../../../../core/model/generalFile.ts';
+import { latestNamed } from '../../../../core/shelf/index.ts';
 import { foldName } from '../../../../core/model/words.ts';
 import { listDay, readDay, today } from '../../../words/dates.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -124,6 +126,15 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
           {name} <small className={classes.day}>{say.of(subject, who.join(', '))}</small>
         </Choice>
       ))}
+      {isGeneralFile(matter.id) ? null : (
+        <OwnDocuments
+          typed={typed}
+          onChoose={(documentId) => {
+            onMade({ kind: 'fromMatter', matterId: GENERAL_FILE, documentId });
+            onDone();
+          }}
+        />
+      )}
       <OtherMatter
         exceptId={matter.id}
         typed={typed}
@@ -156,6 +167,37 @@ function useOffered(matter: MatterDetail, enclosures: Message['enclosures'], typ
       ),
     ),
   };
+}
+
+interface OwnDocumentsProps {
+  readonly typed: string;
+  readonly onChoose: (documentId: string) => void;
+}
+
+/** The practice's own documents, each in its latest version. */
+function OwnDocuments({ typed, onChoose }: OwnDocumentsProps) {
+  const { data: general } = useMatterQuery(GENERAL_FILE);
+  const all = general?.documents ?? [];
+  const latest = all.filter(({ id, name }) => latestNamed(all, name)?.id === id);
+  const shown = latest.filter(({ name, category }) =>
+    foldName(`${name} ${category}`).includes(foldName(typed)),
+  );
+  if (shown.length === 0) return null;
+  return (
+    <>
+      <h3>{say.ofThePractice}</h3>
+      {shown.slice(0, MOST_SHOWN).map(({ id, name, addedOn }) => (
+        <Choice
+          key={id}
+          onChoose={() => {
+            onChoose(id);
+          }}
+        >
+          {name} <small className={classes.day}>{listDay(readDay(addedOn), today())}</small>
+        </Choice>
+      ))}
+    </>
+  );
 }
 
 interface OtherMatterProps {

@@ -1,5 +1,7 @@
 import { useRef } from 'react';
 import type { TemplateContentJson } from '../../../../contract/templates.ts';
+import { GENERAL_FILE } from '../../../../core/model/generalFile.ts';
+import { useMatterQuery } from '../../../api/matters.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
@@ -27,6 +29,9 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
     onContent({ documents: [...content.documents, rule] });
   };
   const [firstLetter] = letters;
+  const { data: general } = useMatterQuery(GENERAL_FILE);
+  const own = [...new Set((general?.documents ?? []).map(({ name }) => name))].sort();
+  const [firstOwn] = own;
   return (
     <Part title={say.documents} note={content.documents.length}>
       {content.documents.map((rule, n) => (
@@ -35,6 +40,7 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
             rule={rule}
             categories={catalogue?.categories ?? []}
             letters={letters}
+            own={own}
             onChange={(changed) => {
               set(n, changed);
             }}
@@ -62,6 +68,15 @@ export function DocumentsPart({ content, catalogue, onContent }: ContentPartProp
           }}
         >
           {say.aLetterMadeNow}
+        </Button>
+      ) : null}
+      {firstOwn ? (
+        <Button
+          onClick={() => {
+            add({ kind: 'ofPractice', name: firstOwn, required: true });
+          }}
+        >
+          {say.thePracticesLatest}
         </Button>
       ) : null}
       <Button
@@ -127,11 +142,14 @@ function RuleForm({
   rule,
   categories,
   letters,
+  own,
   onChange,
 }: {
   readonly rule: Rule;
   readonly categories: readonly string[];
   readonly letters: readonly { readonly id: string; readonly name: string }[];
+  /** What the practice’s own documents are called. */
+  readonly own: readonly string[];
   readonly onChange: (rule: Rule) => void;
 }) {
   switch (rule.kind) {
@@ -169,6 +187,26 @@ function RuleForm({
             }}
           />
           <NameChoice rule={rule} onChange={onChange} />
+        </>
+      );
+    case 'ofPractice':
+      return (
+        <>
+          <SelectField
+            label={say.thePracticesLatest}
+            value={rule.name}
+            options={[...new Set([...own, rule.name])].map((name) => [name, name] as const)}
+            onChange={(name) => {
+              onChange({ ...rule, name });
+            }}
+          />
+          <CheckField
+            label={say.mustBeThere}
+            checked={rule.required}
+            onChange={(required) => {
+              onChange({ ...rule, required });
+            }}
+          />
         </>
       );
     case 'ask':
