@@ -29,9 +29,9 @@ export const page = <Item extends TSchema>(item: Item) =>
 export const ById = Type.Object({ id: Id });
 export const Nothing = Type.Object({});
 
-/** `responsible`, `practice`, or `sender:` and the key of a sender of the practice's own. */
+/** `responsible`, `practice`, `sender:` and the key of a sender of the practice's own, or `person:` and the id of somebody who lets one write for them. */
 export const SenderChoiceJson = Type.Unsafe<SenderChoice>(
-  Type.String({ pattern: '^(?:responsible|practice|sender:[a-z0-9-]{1,60})$' }),
+  Type.String({ pattern: '^(?:responsible|practice|sender:[a-z0-9-]{1,60}|person:[A-Za-z0-9-]{1,64})$' }),
 );
 
 /** The state of settings that a change stands on, as they were read; where it is left out, the later change holds. */

@@ -3,7 +3,7 @@ import type { Program } from '../merge/compile.ts';
 import type { Channel } from '../model/channel.ts';
 import type { Contact } from '../model/contact.ts';
 import type { Mailbox } from '../model/mailbox.ts';
-import type { MatterRecord, Person, Practice } from '../model/matter.ts';
+import type { MatterRecord, Practice, Writer } from '../model/matter.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 import type { Answers } from '../template/blanks.ts';
 import type { BlockNode } from '../template/document.ts';
@@ -51,7 +51,7 @@ export interface TakenUp {
 export interface ComposeInput {
   readonly record: MatterRecord;
   /** Whoever writes. */
-  readonly writer: Person;
+  readonly writer: Writer;
   readonly practice: ComposePractice;
   /** The default signature of whoever signs, its passages in place. */
   readonly signature: readonly BlockNode[];

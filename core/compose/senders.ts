@@ -1,6 +1,6 @@
 import type { Mailbox } from '../model/mailbox.ts';
 import type { PersonId } from '../model/ids.ts';
-import type { MatterRecord, Person, Practice } from '../model/matter.ts';
+import type { MatterRecord, Person, Practice, Writer } from '../model/matter.ts';
 import type { SenderChoice } from '../model/sender.ts';
 
 /** A sender of the practice's own (accounts, reports); templates name it by its key. */
@@ -21,7 +21,7 @@ interface SendersOf {
 
 /** Everybody that a message on a matter can go out under: the writer first. */
 export function sendersFor(
-  writer: Person,
+  writer: Writer,
   { responsible }: Pick<MatterRecord, 'responsible'>,
   { practice, practiceEmail, senders }: SendersOf,
 ): readonly PossibleSender[] {
@@ -32,6 +32,11 @@ export function sendersFor(
     practiceEmail === ''
       ? { choice: 'practice', name: writer.name, address: writer.email }
       : { choice: 'practice', name: practice.name, address: practiceEmail },
+    ...(writer.writesFor ?? []).map(({ id, name, email }) => ({
+      choice: `person:${id}` as const,
+      name,
+      address: email,
+    })),
     ...senders.map(({ key, name, address }) => ({ choice: `sender:${key}` as const, name, address })),
   ];
 }
@@ -42,7 +47,7 @@ export function sendersFor(
  */
 export function senderOf(
   choice: SenderChoice | undefined,
-  writer: Person,
+  writer: Writer,
   record: Pick<MatterRecord, 'responsible'>,
   practice: SendersOf,
 ): Mailbox {
@@ -62,12 +67,14 @@ export interface Signer {
 /** The signature follows the sender: what goes out under another, or under the practice's own, is signed by that one. */
 export function signerFor(
   choice: SenderChoice | undefined,
-  writer: Person,
+  writer: Writer,
   record: Pick<MatterRecord, 'responsible'>,
   practice: SendersOf,
 ): Signer {
   if (choice === undefined) return { person: writer, signatureOf: writer.id };
   if (choice === 'responsible') return { person: record.responsible, signatureOf: record.responsible.id };
+  const lent = (writer.writesFor ?? []).find(({ id }) => choice === `person:${id}`);
+  if (lent) return { person: lent, signatureOf: lent.id };
   const { name, address } = senderOf(choice, writer, record, practice);
   // Where the practice has no address of its own the writer's serves; one that is gone signs nothing else.
   if (address === writer.email || address === '') return { person: writer, signatureOf: writer.id };

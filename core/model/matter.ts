@@ -13,6 +13,11 @@ export interface Person {
   readonly phone?: string;
 }
 
+/** Whoever writes a message, with those who let them write in their place. */
+export interface Writer extends Person {
+  readonly writesFor?: readonly Person[];
+}
+
 export interface Practice {
   readonly name: string;
   readonly phone: string;

@@ -1,7 +1,7 @@
 import type { FurtherRight } from '../../contract/people.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { PersonId } from '../../core/model/ids.ts';
-import type { Person } from '../../core/model/matter.ts';
+import type { Person, Writer } from '../../core/model/matter.ts';
 import { kept, stampAnew } from '../platform/database/kept.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
@@ -106,6 +106,14 @@ export const listActive = async (reads: Reads): Promise<readonly Account[]> =>
 /** Somebody who works here now. */
 export const findActive = async (reads: Reads, id: string): Promise<Account | undefined> =>
   (await listActive(reads)).find((person) => person.id === id);
+
+/** Somebody with those who let them write in their place. */
+export async function asWriter<P extends Person>(reads: Reads, person: P): Promise<P & Writer> {
+  const lenders = (await listActive(reads)).filter(
+    ({ id, writers }) => id !== person.id && writers.includes(person.id),
+  );
+  return lenders.length === 0 ? person : { ...person, writesFor: lenders };
+}
 
 export async function findPersonByEmail(reads: Reads, email: string): Promise<Account | undefined> {
   const wanted = email.toLowerCase();

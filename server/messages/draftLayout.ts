@@ -1,10 +1,10 @@
 import { signerFor } from '../../core/compose/index.ts';
 import type { Contact } from '../../core/model/contact.ts';
 import type { ContactId } from '../../core/model/ids.ts';
-import type { Person } from '../../core/model/matter.ts';
+import type { Writer } from '../../core/model/matter.ts';
 import type { FieldReader } from '../../core/merge/fieldReader.ts';
 import type { Recipients } from '../../core/recipients/recipients.ts';
-import { findPerson } from '../access/peopleQueries.ts';
+import { asWriter, findPerson } from '../access/peopleQueries.ts';
 import type { Scope } from '../access/scope.ts';
 import type { StoredMatter } from '../matters/matter.ts';
 import { findMatter } from '../matters/queries.ts';
@@ -22,7 +22,7 @@ export interface DraftLayout {
   readonly message: StoredMessage;
   readonly matter: StoredMatter;
   /** Whoever writes it; what goes out under another is signed by that one. */
-  readonly sender: Person;
+  readonly sender: Writer;
   readonly settings: PracticeSettings;
   readonly contacts: ReadonlyMap<ContactId, Contact>;
   readonly reader: FieldReader;
@@ -44,8 +44,9 @@ export async function layoutDraft(
   message: StoredMessage,
   matter: StoredMatter,
 ): Promise<DraftLayout> {
-  const sender = await findPerson(scope, message.authorId);
-  if (!sender) throw new Error(`message ${message.id} lacks its author`);
+  const author = await findPerson(scope, message.authorId);
+  if (!author) throw new Error(`message ${message.id} lacks its author`);
+  const sender = await asWriter(scope, author);
   const settings = await readSettings(scope);
   const contacts = await contactsBehind(scope, message.recipients, matter);
   const { person } = signerFor(message.sendOptions.sender, sender, matter, settings);

@@ -13,6 +13,7 @@ import type { Person } from '../../core/model/matter.ts';
 import type { Program } from '../../core/merge/compile.ts';
 import { ADDRESS_KIND } from '../../core/recipients/recipients.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
+import { asWriter } from '../access/peopleQueries.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import type { Scope } from '../access/scope.ts';
 import { findContacts, findContactsByAddress } from '../directory/contactQueries.ts';
@@ -43,8 +44,9 @@ export interface Beginning extends Pick<
 export async function gather(
   { now }: Clock,
   scope: Scope,
-  { matter, recipients = [], ...beginning }: Beginning,
+  { matter, recipients = [], ...given }: Beginning,
 ): Promise<ComposeInput> {
+  const beginning = { ...given, writer: await asWriter(scope, given.writer) };
   const settings = await readSettings(scope);
   const { date, hour } = zonedTime(settings.timeZone, now());
   const signer = signerFor(beginning.program.content.sender, beginning.writer, matter, settings);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { useDesk } from '../app/tests/desk.ts';
+import { ACCEPTS, runOnce } from '../app/tests/practice.ts';
 import type { Answer } from '../app/tests/practice.ts';
 
 const desk = useDesk();
@@ -44,5 +45,56 @@ describe('the signature', () => {
     const body = JSON.parse(words(mine).replaceAll('"text":"Maud Tidewell"', '"text":"J. R."'));
     await change(mine.id, { body });
     expect(words(await change(mine.id, { sender: 'responsible' }))).toContain('J. R.');
+  });
+});
+
+describe('somebody who writes for another', () => {
+  it('may where that one allows it: sender, greeting and signature are the other’s, the entry says who did it', async () => {
+    const { client, services } = desk;
+    const senders = async (id: string) =>
+      (await client.call('GET', `/messages/${id}`)).json.senders.map(
+        ({ choice }: { choice: string }) => choice,
+      );
+    const { id } = await desk.start({});
+    expect(await senders(id)).not.toContain('person:person-petra');
+
+    await client.signIn('petra@tidewell-roe.example');
+    await client.call('PATCH', '/profile', { writers: ['person-maud'] });
+    await client.signIn('maud@tidewell-roe.example');
+    expect(await senders(id)).toContain('person:person-petra');
+    const changed = await desk.change(id, { sender: 'person:person-petra' });
+    expect(changed.from).toEqual({ name: 'Petra Lindqvist', address: 'petra@tidewell-roe.example' });
+    expect(changed.text).toContain('Petra Lindqvist');
+    expect(changed.text).not.toContain('Maud Tidewell');
+
+    const lent = await desk.start({});
+    await desk.change(lent.id, {
+      sender: 'person:person-petra',
+      to: [{ address: 'somebody@mail.example' }],
+      subject: 'For Petra',
+    });
+    const { notes: seen } = (await client.call('POST', `/messages/${lent.id}/check`)).json;
+    const acknowledged = seen.map(({ code }: { code: string }) => code);
+    await client.call('POST', `/messages/${lent.id}/send`, { acknowledged, holdSeconds: 0 });
+    await runOnce(services, ACCEPTS);
+    const entry = await services.db('entries').where({ message_id: lent.id }).first();
+    expect([entry.author_id, JSON.parse(entry.people).from.address]).toEqual([
+      'person-maud',
+      'petra@tidewell-roe.example',
+    ]);
+
+    // What is no longer allowed goes out under nobody, and is stopped.
+    await client.signIn('petra@tidewell-roe.example');
+    await client.call('PATCH', '/profile', { writers: [] });
+    await client.signIn('maud@tidewell-roe.example');
+    const { from } = (await client.call('GET', `/messages/${id}`)).json;
+    expect(from.address).toBe('');
+    const { notes } = (await client.call('POST', `/messages/${id}/check`)).json;
+    expect(
+      notes.some(
+        ({ severity, code }: { severity: string; code: string }) =>
+          severity === 'stop' && /sender/i.test(code),
+      ),
+    ).toBe(true);
   });
 });
