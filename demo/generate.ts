@@ -1,7 +1,7 @@
 import type { Contact } from '../core/model/contact.ts';
 import { asId } from '../core/model/ids.ts';
 import type { MatterId } from '../core/model/ids.ts';
-import type { MatterType, Party, Row } from '../core/model/matter.ts';
+import type { Party, Row } from '../core/model/matter.ts';
 import { money } from '../core/model/money.ts';
 import { addDays, addMonths, daysBetween } from '../core/model/plainDate.ts';
 import type { PlainDate } from '../core/model/plainDate.ts';
@@ -10,26 +10,18 @@ import { dateValue, moneyValue, textValue } from '../core/model/value.ts';
 import type { Value } from '../core/model/value.ts';
 import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
 import type { NewMatter } from '../server/matters/matter.ts';
+import { COURSES, FIRST_COURSES, LATER_COURSES, SURVEY } from './courses.ts';
+import type { Course, StepKey } from './courses.ts';
 import { CONTACTS, OWNERS } from './contacts.ts';
 import { documentsFor } from './documents.ts';
 import { collected } from './moreDocuments.ts';
-import { PRE_PURCHASE, SUPERVISION } from './laterMatters.ts';
-import type { Later } from './laterMatters.ts';
-import {
-  certificateRenewal,
-  conditionSurvey,
-  damageClaim,
-  prePurchase,
-  yardSupervision,
-} from './matterTypes.ts';
+import { conditionSurvey, damageClaim } from './matterTypes.ts';
 import { MORE_OWNERS } from './moreContacts.ts';
 import { PEOPLE } from './people.ts';
 import { demoCalendar } from './practice.ts';
 import { chance } from './random.ts';
 import type { Chance } from './random.ts';
 import { BERTHS, CAUSES, CERTIFICATES, RECOMMENDATIONS, VESSELS } from './wording.ts';
-
-export type StepKey = string;
 
 /** A matter with the story that its correspondence tells. */
 export interface DemoMatter {
@@ -40,119 +32,6 @@ export interface DemoMatter {
   /** The stage it was in once so many had been sent. */
   readonly stageAfter: (told: number) => string;
 }
-
-interface Course {
-  readonly type: MatterType;
-  readonly prefix: string;
-  /** What such matters hold, where that is told apart. */
-  readonly later?: Later;
-  /** What is sent in the course of such a matter, with the days since what came before. */
-  readonly steps: readonly (readonly [step: StepKey, days: number])[];
-}
-
-const SURVEY: Course = {
-  type: conditionSurvey,
-  prefix: 'SV',
-  steps: [
-    ['instructions', 1],
-    ['terms', 3],
-    ['survey-day', 9],
-    ['report-when', 12],
-    ['report', 6],
-    ['cover', 4],
-    ['lift-out', 5],
-    ['chaser', 14],
-    ['invoice-reminder', 21],
-    ['closing', 30],
-  ],
-};
-const CLAIM: Course = {
-  type: damageClaim,
-  prefix: 'DC',
-  steps: [
-    ['instructions', 1],
-    ['loss', 2],
-    ['estimates', 16],
-    ['chaser', 12],
-    ['closing', 40],
-  ],
-};
-const RENEWAL: Course = {
-  type: certificateRenewal,
-  prefix: 'CR',
-  steps: [
-    ['instructions', 2],
-    ['window', 4],
-    ['chaser', 20],
-    ['invoice-reminder', 25],
-    ['closing', 20],
-  ],
-};
-const PURCHASE: Course = {
-  type: prePurchase,
-  prefix: 'PP',
-  later: PRE_PURCHASE,
-  steps: [
-    ['instructions', 1],
-    ['inspection-day', 3],
-    ['defects', 7],
-    ['after-talk', 2],
-    ['short-thanks', 5],
-    ['chaser', 9],
-    ['invoice-reminder', 21],
-    ['closing', 16],
-  ],
-};
-const SUPERVISING: Course = {
-  type: yardSupervision,
-  prefix: 'YS',
-  later: SUPERVISION,
-  steps: [
-    ['instructions', 1],
-    ['visit', 14],
-    ['variation', 5],
-    ['visit', 14],
-    ['chaser', 10],
-    ['visit', 14],
-    ['variation', 4],
-    ['visit', 14],
-    ['chaser', 8],
-    ['yard-thanks', 20],
-    ['invoice-reminder', 15],
-    ['closing', 20],
-  ],
-};
-const COURSES = [SURVEY, SURVEY, CLAIM, SURVEY, RENEWAL];
-/** The kinds of matter that the practice took on later come from here on. */
-const FIRST_COURSES = 28;
-const LONGER_CLAIM: Course = {
-  ...CLAIM,
-  steps: [
-    ['instructions', 1],
-    ['loss', 2],
-    ['estimate-asked', 6],
-    ['photographs', 5],
-    ['estimates', 12],
-    ['chaser', 9],
-    ['time-limit', 20],
-    ['short-thanks', 12],
-    ['closing', 25],
-  ],
-};
-const LONGER_RENEWAL: Course = {
-  ...RENEWAL,
-  steps: [
-    ['instructions', 2],
-    ['window', 4],
-    ['chaser', 12],
-    ['renewal-applied', 8],
-    ['registry', 6],
-    ['short-thanks', 10],
-    ['invoice-reminder', 15],
-    ['closing', 20],
-  ],
-};
-const LATER_COURSES = [PURCHASE, SURVEY, SUPERVISING, LONGER_CLAIM, SURVEY, LONGER_RENEWAL];
 
 /** Owners with something the work has to cope with, on the first matters; everyone after them is plain. */
 const NOTABLE: readonly (readonly Contact[])[] = [

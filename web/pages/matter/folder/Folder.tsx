@@ -150,9 +150,6 @@ function Parties({
           <span key={party.contactId} className={classes.party}>
             <Link to={`/directory/${party.contactId}`}>{party.name}</Link>
             {party.organisation === undefined ? null : <small> · {party.organisation}</small>}
-            <small className={classes.reach}>
-              {[party.address, party.phone].filter(Boolean).join(' · ')}
-            </small>
             {party.doNotWriteTo ? <em>{say.doNotWriteTo}</em> : null}
             {party.bounced ? <em>{say.emailCameBack}</em> : null}
             {!party.doNotWriteTo && party.address === undefined ? <small>{say.noEmailAddress}</small> : null}
@@ -167,6 +164,11 @@ function Parties({
                 </StartLink>
               </span>
             ) : null}
+            <Tip label={[party.phone, party.address].filter(Boolean).join(' · ')}>
+              <small className={classes.reach}>
+                {[party.phone, party.address].filter(Boolean).join(' · ')}
+              </small>
+            </Tip>
           </span>
         ))}
       </span>

@@ -138,20 +138,41 @@ const referenceName = (what: string) => [
   { type: 'text', text: ` ${what}` },
 ];
 
-function RuleForm({
-  rule,
-  categories,
-  letters,
-  own,
-  onChange,
-}: {
+interface RequiredProps {
+  readonly required: boolean;
+  readonly onChange: (required: boolean) => void;
+}
+
+const Required = ({ required, onChange }: RequiredProps) => (
+  <CheckField label={say.mustBeThere} checked={required} onChange={onChange} />
+);
+
+interface OwnChoiceProps {
+  readonly own: readonly string[];
+  readonly name: string;
+  readonly onChange: (name: string) => void;
+}
+
+/** One of the practice's own documents, or the name of one that is not there any more. */
+const OwnChoice = ({ own, name, onChange }: OwnChoiceProps) => (
+  <SelectField
+    label={say.thePracticesLatest}
+    value={name}
+    options={[...new Set([...own, name])].map((one) => [one, one] as const)}
+    onChange={onChange}
+  />
+);
+
+interface RuleFormProps {
   readonly rule: Rule;
   readonly categories: readonly string[];
   readonly letters: readonly { readonly id: string; readonly name: string }[];
   /** What the practice’s own documents are called. */
   readonly own: readonly string[];
   readonly onChange: (rule: Rule) => void;
-}) {
+}
+
+function RuleForm({ rule, categories, letters, own, onChange }: RuleFormProps) {
   switch (rule.kind) {
     case 'latest':
       return (
@@ -164,9 +185,8 @@ function RuleForm({
               onChange({ ...rule, category });
             }}
           />
-          <CheckField
-            label={say.mustBeThere}
-            checked={rule.required}
+          <Required
+            required={rule.required}
             onChange={(required) => {
               onChange({ ...rule, required });
             }}
@@ -192,17 +212,15 @@ function RuleForm({
     case 'ofPractice':
       return (
         <>
-          <SelectField
-            label={say.thePracticesLatest}
-            value={rule.name}
-            options={[...new Set([...own, rule.name])].map((name) => [name, name] as const)}
+          <OwnChoice
+            own={own}
+            name={rule.name}
             onChange={(name) => {
               onChange({ ...rule, name });
             }}
           />
-          <CheckField
-            label={say.mustBeThere}
-            checked={rule.required}
+          <Required
+            required={rule.required}
             onChange={(required) => {
               onChange({ ...rule, required });
             }}
@@ -219,9 +237,8 @@ function RuleForm({
               onChange({ ...rule, label: label === '' ? ' ' : label });
             }}
           />
-          <CheckField
-            label={say.mustBeThere}
-            checked={rule.required}
+          <Required
+            required={rule.required}
             onChange={(required) => {
               onChange({ ...rule, required });
             }}
