@@ -613,7 +613,7 @@ export const MORE_TEMPLATES: readonly TemplateText[] = [
   {
     key: 'agenda',
     name: 'Agenda for the week',
-    to: [],
+    to: ['jonas', 'petra', 'sunniva'].map((who) => `${who}@tidewell-roe.example`),
     subject: ['The week ahead'],
     category: 'Office',
     blanks: [text('agenda', 'What the week holds', 'A sentence for each day is enough')],

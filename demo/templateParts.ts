@@ -52,7 +52,9 @@ export interface TemplateText {
   readonly after?: TemplateContent['after'];
 }
 
-const rules = (roles: readonly string[]) => roles.map((role) => ({ role }));
+/** Roles by their keys, or addresses that it always goes to. */
+const rules = (list: readonly string[]) =>
+  list.map((one) => (one.includes('@') ? { name: '', address: one } : { role: one }));
 
 /** A template as such a practice would have it: addressed, greeted and signed. */
 export function template({
