@@ -11,14 +11,13 @@ import { mayDo } from '../../../words/rights.ts';
 import { problemWords } from '../../../words/en/wording.ts';
 import { say } from '../../../words/en/practice.ts';
 import { FactRows } from './Rows.tsx';
-import classes from '../Practice.module.css';
 
 /** What the practice keeps of its contacts beside names and addresses. */
 export function ContactFactsPage() {
   const { user } = useOutletContext<Session>();
   const { data, error } = useContactFactsQuery();
   return (
-    <section className={classes.form} aria-label={say.whatIsKeptOfContacts}>
+    <section aria-label={say.whatIsKeptOfContacts} tabIndex={0}>
       <h2>{say.whatIsKeptOfContacts}</h2>
       <p>{say.besideNamesAndAddresses}</p>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
