@@ -94,6 +94,27 @@ describe('people and their organisations', () => {
     expect(await organisationsCalled('Eider')).toEqual([]);
   });
 
+  it('stay with those who are joined: two people’s organisations, and two organisations’ people', async () => {
+    const [ours, theirs] = [
+      await make({ memberships: [at('Dunlin Ropes')] }),
+      await make({ memberships: [at('Dunlin Ropes'), at('Knot Chandlery', { position: 'Clerk' })] }),
+    ];
+    const joined = await desk.client.call('POST', `/contacts/${ours.id}/merge`, { otherId: theirs.id });
+    expect(joined.json.contact.memberships).toMatchObject([
+      { organisation: 'Dunlin Ropes' },
+      { organisation: 'Knot Chandlery', position: 'Clerk' },
+    ]);
+    const [dunlin, knot] = joined.json.contact.memberships.map(
+      ({ organisationId }: MembershipJson) => organisationId,
+    );
+    const one = await desk.client.call('POST', `/contacts/${knot}/merge`, { otherId: dunlin });
+    expect(one.json.people.map(({ contactId }: { contactId: string }) => contactId)).toContain(ours.id);
+    expect((await read(ours.id)).contact.organisation).toBe('Knot Chandlery');
+    await desk.client.call('POST', `/contacts/${knot}/unmerge`, { otherId: dunlin });
+    const apart = await read(dunlin);
+    expect(apart.people.map(({ contactId }: { contactId: string }) => contactId)).toContain(ours.id);
+  });
+
   it('bring their matters to the page of their organisation, each saying by whom', async () => {
     const [{ id }] = (await desk.client.call('GET', '/contacts?query=Corrant&kind=organisation')).json.items;
     const { people, matters } = await read(id);

@@ -1,5 +1,6 @@
 import type { ContactDetail } from '../../contract/directory.ts';
 import type { Contact, ContactAddress } from '../../core/model/contact.ts';
+import type { Membership } from '../../core/model/membership.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import { isSameAddress } from '../../core/recipients/reach.ts';
@@ -7,7 +8,7 @@ import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import { toJson } from './contactJson.ts';
-import { contactRevision, findContacts, updateContact } from './contactQueries.ts';
+import { contactRevision, findContacts, renewMembers, updateContact } from './contactQueries.ts';
 import { mergeInto, rememberMerge } from './mergeQueries.ts';
 import { readContact } from './readContact.ts';
 import type { DirectoryServices } from './services.ts';
@@ -30,17 +31,31 @@ export async function mergeContacts(
     ...kept,
     addresses: joinAddresses(kept.addresses, other.addresses),
     doNotWriteTo: kept.doNotWriteTo || other.doNotWriteTo,
+    facts: { ...other.facts, ...kept.facts },
+    ...(kept.kind === 'person' && other.kind === 'person'
+      ? { memberships: joinMemberships(kept.memberships ?? [], other.memberships ?? []) }
+      : {}),
   } as Contact;
-  await changing(services, scope, async ({ tx, audit, tell }) => {
+  await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     const changed = await mergeInto(tx, keptId, otherId);
     if (!(await updateContact(tx, merged, revision))) throw new DomainProblem('contactChanged');
     const before = { ...changed, kept };
     await rememberMerge(tx, { keptId, otherId, revision: revision + 1, before });
+    if (merged.kind === 'organisation') await renewMembers(tx, inside, merged, other.name);
     await audit('contact.merged', 'contact', keptId, { otherId, other: toJson(other) });
     tell({ kind: 'contact', id: keptId });
   });
   return readContact(services, scope, keptId);
 }
+
+/** The kept one's first, and each organisation once. */
+const joinMemberships = (
+  own: readonly Membership[],
+  others: readonly Membership[],
+): readonly Membership[] => [
+  ...own,
+  ...others.filter(({ organisationId }) => !own.some((held) => held.organisationId === organisationId)),
+];
 
 /** The kept one's addresses first; one that both hold stands once. There is one preferred of each kind. */
 function joinAddresses(

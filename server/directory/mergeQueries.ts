@@ -16,6 +16,8 @@ export interface Merged {
   readonly coupleOfOther: string | null;
   /** Contacts that had become part of the other before. */
   readonly pointers: readonly string[];
+  /** Rows of those who belonged to the other, where it is an organisation. */
+  readonly members?: readonly number[];
 }
 
 /**
@@ -39,6 +41,9 @@ export async function mergeInto(tx: Tx, keptId: string, otherId: string): Promis
   const other = await tx('contacts')
     .where({ id: otherId })
     .first<{ couple_with_id: string | null } | undefined>('couple_with_id');
+  const members = await tx('memberships').where({ organisation_id: otherId }).pluck<number[]>('seq');
+  await tx('memberships').whereIn('seq', members).update({ organisation_id: keptId });
+  await takeOverFormerAddresses(tx, keptId, otherId);
   await tx('parties').whereIn('seq', moved).update({ contact_id: keptId });
   await tx('contacts')
     .where({ couple_with_id: otherId })
@@ -56,12 +61,27 @@ export async function mergeInto(tx: Tx, keptId: string, otherId: string): Promis
     couples,
     coupleOfOther: other?.couple_with_id ?? null,
     pointers,
+    members,
   };
+}
+
+/** What was said from addresses that the other had before is the kept one's as well. */
+async function takeOverFormerAddresses(tx: Tx, keptId: string, otherId: string): Promise<void> {
+  const keys = await tx('former_addresses').where({ contact_id: otherId }).pluck<string[]>('value_key');
+  if (keys.length > 0)
+    await tx('former_addresses')
+      .insert(keys.map((value_key) => ({ contact_id: keptId, value_key })))
+      .onConflict()
+      .ignore();
 }
 
 /** Takes two apart again, as far as the database goes; the kept contact's own values are the caller's to write. */
 export async function takeApart(tx: Tx, keptId: string, otherId: string, merged: Merged): Promise<void> {
-  const { moved, dropped, couples, coupleOfOther, pointers } = merged;
+  const { moved, dropped, couples, coupleOfOther, pointers, members = [] } = merged;
+  await tx('memberships')
+    .whereIn('seq', [...members])
+    .where({ organisation_id: keptId })
+    .update({ organisation_id: otherId });
   await tx('contacts')
     .where({ id: otherId })
     .update({ merged_into_id: null, couple_with_id: coupleOfOther, revision: tx.raw('revision + 1') });
