@@ -36,8 +36,8 @@ describe('a template on a matter', () => {
         if (!message) continue;
         started += 1;
         expect({
-          to: message.to.map(({ name }) => name),
-          cc: message.cc.map(({ name }) => name),
+          to: message.to.map(({ name, address }) => name || address),
+          cc: message.cc.map(({ name, address }) => name || address),
           subjectNodes: message.subjectNodes,
           body: message.body,
           blanks: message.blanks.map(({ key, label }) => ({ key, label })),

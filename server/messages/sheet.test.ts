@@ -1,3 +1,4 @@
+import { GENERAL_FILE } from '../../core/model/generalFile.ts';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { simpleParser } from 'mailparser';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -300,7 +301,8 @@ describe('enclosures from elsewhere', () => {
   it('come from another matter at a word, with a caution, and from none that one may not see', async () => {
     const draft = await start({});
     const order = (body: object) => client.call('POST', `/messages/${draft.id}/enclosures`, body);
-    const document = await services.db('documents').whereNot({ matter_id: matterId }).first();
+    // The practice's own are at home in every message.
+    const document = await services.db('documents').whereNotIn('matter_id', [matterId, GENERAL_FILE]).first();
     const from = { kind: 'fromMatter', matterId: document.matter_id, documentId: document.id };
     const taken = (await order(from)).json;
     expect(taken.enclosures).toMatchObject([{ kind: 'otherMatter', documentId: document.id }]);
