@@ -18,7 +18,7 @@ export async function changeContact(
 ): Promise<ContactDetail> {
   const before = (await findContacts(scope, [id])).get(asId<ContactId>(id));
   if (!before || (await contactRevision(scope, id)) === undefined) throw notFound('contact');
-  const contact = await readContactJson(services, scope, id, json);
+  const contact = await readContactJson(services, scope, id, json, before);
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     if (!(await updateContact(tx, contact, revision))) {
       throw new DomainProblem('contactChanged');

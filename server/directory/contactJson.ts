@@ -60,8 +60,8 @@ export interface ReadAgainst {
   readonly organisations: ReadonlyMap<string, Contact>;
   /** What the practice keeps of its contacts. */
   readonly factsKept: readonly FactDefinition[];
-  /** What is kept of this one already. */
-  readonly facts?: Readonly<Record<string, Value>>;
+  /** As it is kept: what the edited one does not speak of stays. */
+  readonly before: Contact | undefined;
 }
 
 /** Takes an edited contact as the practice stands now. */
@@ -70,18 +70,18 @@ export async function readContactJson(
   scope: Scope,
   id: string,
   json: ContactJson,
+  before?: Contact,
 ): Promise<Contact> {
   const { timeZone, contactFacts } = await readSettings(scope);
   const organisations = await findContacts(
     scope,
     (json.memberships ?? []).flatMap(({ organisationId }) => organisationId ?? []),
   );
-  const before = json.facts ? (await findContacts(scope, [id])).get(asId<ContactId>(id)) : undefined;
   return fromJson(id, json, {
     today: zonedTime(timeZone, now()).date,
     organisations,
     factsKept: contactFacts,
-    ...(before?.facts ? { facts: before.facts } : {}),
+    before,
   });
 }
 
@@ -114,9 +114,9 @@ function membershipsOf(
 /** The facts kept of a contact, with what is changed of them. */
 function factsOf(
   changed: NonNullable<ContactJson['facts']>,
-  { factsKept, facts = {} }: ReadAgainst,
+  { factsKept, before }: ReadAgainst,
 ): Readonly<Record<string, Value>> {
-  const next = new Map(Object.entries(facts));
+  const next = new Map(Object.entries(before?.facts ?? {}));
   for (const [key, json] of Object.entries(changed)) {
     const definition = factsKept.find((known) => known.key === key);
     const value = json as Value | null;
@@ -130,24 +130,32 @@ function factsOf(
   return Object.fromEntries(next);
 }
 
-/** The same words in a person's own fields as in the first of their memberships that holds today. */
-function placeOf(
-  json: ContactJson,
-  { today, organisations }: ReadAgainst,
-): Pick<PersonContact, 'organisation' | 'position' | 'memberships'> {
-  if (!json.memberships) return {};
-  const memberships = membershipsOf(json.memberships, organisations);
-  const first = foremost(memberships, today);
-  return {
-    memberships,
-    ...(first ? { organisation: first.organisation } : {}),
-    ...(first?.position === undefined ? {} : { position: first.position }),
-  };
+type Place = Pick<PersonContact, 'organisation' | 'position' | 'memberships'>;
+
+const placeAt = (one: Pick<Membership, 'organisation' | 'position'> | undefined): Place =>
+  one
+    ? { organisation: one.organisation, ...(one.position === undefined ? {} : { position: one.position }) }
+    : {};
+
+/**
+ * Where somebody is met: by the first of their memberships that holds today. Where none are listed those there are stay, and
+ * an organisation that is named beside them is put before them when it is kept.
+ */
+function placeOf(json: ContactJson, { today, organisations, before }: ReadAgainst): Place {
+  if (json.memberships) {
+    const memberships = membershipsOf(json.memberships, organisations);
+    return { memberships, ...placeAt(foremost(memberships, today)) };
+  }
+  const kept = before?.kind === 'person' ? foremost(before.memberships ?? [], today) : undefined;
+  const [organisation, position] = [words(json.organisation), words(json.position)];
+  if (organisation === '' || (position === '' && organisation === kept?.organisation)) return placeAt(kept);
+  return placeAt({ organisation, ...(position === '' ? {} : { position }) });
 }
+
+const words = (text: string): string => text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim();
 
 /** Reads a contact as edited; refuses one without a name, and a mail address that cannot be one. */
 function fromJson(id: string, json: ContactJson, against: ReadAgainst): Contact {
-  const words = (text: string): string => text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim();
   const [given, family] = [words(json.givenName), words(json.familyName)];
   const name = words(json.name) || [given, words(json.middleName), family].filter(Boolean).join(' ');
   if (name === '') return refuse({ code: 'contactWithoutName' });
@@ -165,7 +173,7 @@ function fromJson(id: string, json: ContactJson, against: ReadAgainst): Contact 
     ...(json.filingRule === 'always' || json.filingRule === 'never' ? { filingRule: json.filingRule } : {}),
     ...present('ownFormalGreeting', json.ownFormalGreeting),
     ...present('ownFamiliarGreeting', json.ownFamiliarGreeting),
-    ...(json.facts ? { facts: factsOf(json.facts, against) } : {}),
+    facts: factsOf(json.facts ?? {}, against),
   };
   if (json.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -176,9 +184,7 @@ function fromJson(id: string, json: ContactJson, against: ReadAgainst): Contact 
     ...present('title', json.title),
     ...present('middleName', json.middleName),
     ...present('suffix', json.suffix),
-    ...(json.memberships
-      ? placeOf(json, against)
-      : { ...present('organisation', json.organisation), ...present('position', json.position) }),
+    ...placeOf(json, against),
     ...(json.coupleWithId === null
       ? {}
       : {

@@ -94,7 +94,13 @@ function wantedOf(contact: Contact, before: readonly Membership[]): readonly Mem
   if (organisation === undefined) return listed;
   const isNamed = ({ organisation: name }: Membership): boolean =>
     name.toLowerCase() === organisation.toLowerCase();
-  if (listed.some(isNamed)) return listed;
+  const first = listed.findIndex(isNamed);
+  if (first >= 0) {
+    // A position said beside the name is that of the first membership there, unless one there says it already.
+    const isSaid = listed.some((one) => isNamed(one) && one.position === position);
+    if (position === undefined || isSaid) return listed;
+    return listed.map((one, n) => (n === first ? { ...one, position } : one));
+  }
   const named = {
     organisationId: asId<ContactId>(''),
     organisation,

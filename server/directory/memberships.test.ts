@@ -17,7 +17,8 @@ const at = (organisation: string, more: Partial<MembershipJson> = {}): Membershi
 });
 const make = async (part: Partial<ContactJson>) =>
   (await desk.client.call('POST', '/contacts', { ...NOBODY, familyName: 'Fenwright', ...part })).json;
-const change = (made: { id: string; revision: number; contact: ContactJson }, part: Partial<ContactJson>) =>
+type Part = { readonly [K in keyof ContactJson]?: ContactJson[K] | undefined };
+const change = (made: { id: string; revision: number; contact: ContactJson }, part: Part) =>
   desk.client.call('PATCH', `/contacts/${made.id}`, {
     revision: made.revision,
     contact: { ...made.contact, ...part },
@@ -113,6 +114,31 @@ describe('people and their organisations', () => {
     await desk.client.call('POST', `/contacts/${knot}/unmerge`, { otherId: dunlin });
     const apart = await read(dunlin);
     expect(apart.people.map(({ contactId }: { contactId: string }) => contactId)).toContain(ours.id);
+  });
+
+  it('stay, with what is kept of them, where a change speaks of neither', async () => {
+    const made = await make({
+      memberships: [at('Whimbrel Loft', { position: 'Cutter' })],
+      facts: { birthday: { kind: 'date', date: '1970-01-02' } },
+    });
+    const { memberships: _, facts: __, ...plain } = made.contact;
+    const noted = await change(made, {
+      ...plain,
+      memberships: undefined,
+      facts: undefined,
+      note: 'Left-handed',
+    });
+    expect(noted.json.contact).toMatchObject({
+      note: 'Left-handed',
+      organisation: 'Whimbrel Loft',
+      memberships: [{ organisation: 'Whimbrel Loft', position: 'Cutter' }],
+      facts: made.contact.facts,
+    });
+    const bare = { memberships: undefined, facts: undefined };
+    const emptied = await change(noted.json, { ...bare, organisation: '', position: '' });
+    expect(emptied.json.contact.organisation).toBe('Whimbrel Loft');
+    const risen = await change(emptied.json, { ...bare, position: 'Foreman' });
+    expect(risen.json.contact.memberships).toMatchObject([{ position: 'Foreman' }]);
   });
 
   it('bring their matters to the page of their organisation, each saying by whom', async () => {

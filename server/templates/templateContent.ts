@@ -1,3 +1,4 @@
+import { GENERAL_TYPE } from '../../core/model/generalFile.ts';
 import type { TemplateContentJson, TemplateProblemView } from '../../contract/templates.ts';
 import type { MatterType } from '../../core/model/matter.ts';
 import { gapsInWording } from '../../core/checks/index.ts';
@@ -85,8 +86,9 @@ export function outlineNames(
   passages: Passages,
   senders: readonly NamedSender[] = [],
 ): OutlineNames {
-  const rows = new Map(
-    types.flatMap((type) => [
+  const rows = new Map([
+    [`type.${GENERAL_TYPE}`, 'without a matter'] as const,
+    ...types.flatMap((type) => [
       ...type.tables.flatMap(({ columns }) =>
         columns.map(({ key, label }) => [`row.${key}`, label] as const),
       ),
@@ -94,7 +96,7 @@ export function outlineNames(
       [`type.${type.id}`, type.name] as const,
       ...type.stages.map(({ key, label }) => [`stage.${key}`, label] as const),
     ]),
-  );
+  ]);
   return {
     field: (path) => {
       for (const type of types) {

@@ -1,5 +1,7 @@
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
 import { ValueInput } from '../../parts/values/ValueInput.tsx';
+import { useMatterTypesQuery } from '../../api/matterTypes.ts';
+import { NEW_TYPE } from '../../words/en/typeWords.ts';
 import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
@@ -9,12 +11,12 @@ interface KeptFactsProps {
   readonly onChange: (part: Partial<ContactJson>) => void;
 }
 
-/** The currency that an amount is read in where it says none (ISO 4217). */
-const CURRENCY = 'GBP';
-
 /** What the practice keeps of its contacts beside what everybody keeps. */
 export function KeptFacts({ values, factsKept, onChange }: KeptFactsProps) {
+  const { data: types } = useMatterTypesQuery();
   if (factsKept.length === 0) return null;
+  // An amount that says none is in the currency of the practice's matters.
+  const currency = types?.items[0]?.definition.currency ?? NEW_TYPE.currency;
   const facts = values.facts ?? {};
   return (
     <>
@@ -26,7 +28,7 @@ export function KeptFacts({ values, factsKept, onChange }: KeptFactsProps) {
             <ValueInput
               definition={definition}
               value={facts[definition.key] ?? undefined}
-              currency={CURRENCY}
+              currency={currency}
               onValue={(value) => {
                 onChange({ facts: { ...facts, [definition.key]: value } });
               }}
