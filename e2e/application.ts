@@ -1,23 +1,15 @@
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { freePort } from '../server/app/tests/freePort.ts';
 
 const root = join(import.meta.dirname, '..');
 const built = (path: string): string => join(root, 'dist', path);
 
-async function freePort(): Promise<number> {
-  const server = createServer();
-  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((done) => server.close(done));
-  return port;
-}
-
-async function untilAnswers(url: string): Promise<void> {
+/** Waits until it answers; a program that ended before will not, and what it said stands in the output. */
+async function untilAnswers(url: string, child: ChildProcess): Promise<void> {
   for (const until = Date.now() + 60_000; Date.now() < until;) {
     if (
       await fetch(url).then(
@@ -26,6 +18,7 @@ async function untilAnswers(url: string): Promise<void> {
       )
     )
       return;
+    if (child.exitCode !== null) throw new Error(`what was to answer at ${url} ended with ${child.exitCode}`);
     await new Promise((done) => setTimeout(done, 50));
   }
   throw new Error(`no answer from ${url}`);
@@ -124,7 +117,7 @@ export async function startApplication(holdSeconds: number): Promise<Application
         OFFICIUM_LOG: 'error',
       },
     });
-    await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`);
+    await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`, server);
   };
   const startMailHost = async (): Promise<void> => {
     mailHost = spawn(
@@ -144,7 +137,7 @@ export async function startApplication(holdSeconds: number): Promise<Application
       ],
       { stdio: ['ignore', 'ignore', 'inherit'] },
     );
-    await untilAnswers(`http://127.0.0.1:${webPort}/`);
+    await untilAnswers(`http://127.0.0.1:${webPort}/`, mailHost);
   };
   const end = async (child: ChildProcess | undefined, signal: NodeJS.Signals): Promise<void> => {
     child?.kill(signal);
@@ -211,7 +204,7 @@ export async function startEmpty(
       OFFICIUM_LOG: 'error',
     },
   });
-  await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`);
+  await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`, server);
   return {
     url: `http://localhost:${port}`,
     close: async () => {

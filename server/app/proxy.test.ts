@@ -3,26 +3,16 @@ import type { ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:https';
 import type { IncomingMessage } from 'node:http';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { freePort } from './tests/freePort.ts';
 import { openPractice, serve } from './tests/practice.ts';
 import type { Client, TestPractice } from './tests/practice.ts';
 
 const HOST = 'officium.practice.example';
 const EXAMPLE = readFileSync(new URL('../../docs/nginx.conf', import.meta.url), 'utf8');
 const isThere = (command: string, flag: string): boolean => spawnSync(command, [flag]).error === undefined;
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() => {
-        resolve(typeof address === 'object' && address ? address.port : 0);
-      });
-    });
-  });
 
 /** The example as it stands in the manual, in a folder of its own, with other ports and a certificate made for the day. */
 describe.skipIf(!isThere('nginx', '-v') || !isThere('openssl', 'version'))(

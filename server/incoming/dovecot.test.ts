@@ -1,26 +1,17 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { chown, mkdir, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
-import { createServer } from 'node:net';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
 import { mailOf } from '../../standins/answers.ts';
 import { startMailboxReader } from './mailboxReader.ts';
+import { freePort } from '../app/tests/freePort.ts';
 import { openPractice } from '../app/tests/practice.ts';
 
 const DOVECOT = '/usr/sbin/dovecot';
 /** It is started as its package means it to be: by root, for a user of its own. */
 const canRun = existsSync(DOVECOT) && process.getuid?.() === 0;
-
-async function freePort(): Promise<number> {
-  const server = createServer();
-  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((done) => server.close(done));
-  return port;
-}
 
 const config = (folder: string, port: number): string => `
 base_dir = ${folder}/run
