@@ -6,7 +6,8 @@ import { notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { entriesWith, entriesWithFiles } from './contactEntryQueries.ts';
 import { entryWriter } from './entryView.ts';
-import { conversationEnds, entriesWithMatters } from './queries.ts';
+import { filesOf, placeIn } from './filesOf.ts';
+import { conversationEnds } from './queries.ts';
 
 const DEFAULT_PAGE = 40;
 
@@ -28,14 +29,11 @@ export async function contactEntries(
   const ends = await conversationEnds(scope, ids);
   const listed = items.map((item) => ({ ...item, endOfConversation: ends.get(item.id) ?? null }));
   const view = await entryWriter(services, scope, listed);
-  const matters = await entriesWithMatters(scope, ids);
   return {
-    items: listed.map((item) => ({
-      ...view(item),
-      matterId: item.matterId,
-      reference: matters.get(item.id)?.reference ?? '',
-      title: matters.get(item.id)?.title ?? '',
-    })),
+    items: listed.map((item) => {
+      const { matterId, reference, title } = item;
+      return { ...view(item), matterId, reference, title };
+    }),
     next,
   };
 }
@@ -43,18 +41,9 @@ export async function contactEntries(
 /** The files that went to a contact or came from them, the latest first; the same bytes are one file. */
 export async function contactFiles(scope: PersonScope, contactId: string): Promise<ContactFiles> {
   const entries = await entriesWithFiles(scope, await keysOf(scope, contactId));
-  const matters = await entriesWithMatters(
-    scope,
-    entries.map(({ id }) => id),
-  );
-  const files = new Map<string, ContactFiles['items'][number]>();
-  for (const entry of entries)
-    entry.attachments.forEach(({ name, mediaType, sizeBytes, blob }, index) => {
-      const known = files.get(blob) ?? { name, mediaType, sizeBytes, entries: [] };
-      const { id, matterId, direction, occurredAtUtc, subject } = entry;
-      const reference = matters.get(id)?.reference ?? '';
-      known.entries.push({ entryId: id, index, direction, occurredAtUtc, subject, matterId, reference });
-      files.set(blob, known);
-    });
-  return { items: [...files.values()] };
+  const items = filesOf(entries, (entry, index) => {
+    const { matterId, reference } = entry;
+    return { ...placeIn(entry, index), matterId, reference };
+  });
+  return { items: items.map(({ blob: _, ...file }) => file) };
 }

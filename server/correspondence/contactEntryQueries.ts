@@ -4,9 +4,8 @@ import { visible } from '../access/visibleQueries.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
 import { inList } from '../platform/database/dialects/sqlite/json.ts';
 import { sql } from '../platform/database/reads.ts';
-import type { StoredEntry } from './entry.ts';
-import { toEntry } from './queries.ts';
-import type { EntryRow } from './queries.ts';
+import { toEntryOnMatter } from './queries.ts';
+import type { EntryOnMatter, OnMatterRow } from './queries.ts';
 
 interface Asked {
   /** Addresses as entries keep them. */
@@ -31,8 +30,9 @@ export function waiting(query: Knex.QueryBuilder): void {
 }
 
 /** Entries to or from some addresses on whatever matter the actor may see, but for those that were moved on. */
-const between = (scope: Scope, keys: readonly string[]): Knex.QueryBuilder<EntryRow, EntryRow[]> =>
-  visible<EntryRow>(scope, 'entries')
+const between = (scope: Scope, keys: readonly string[]) =>
+  visible(scope, 'entries')
+    .join('matters', 'matters.id', 'entries.matter_id')
     .whereIn(
       'entries.seq',
       inList(visible(scope, 'entry_addresses'), 'address_key', keys).select('entry_seq'),
@@ -41,13 +41,14 @@ const between = (scope: Scope, keys: readonly string[]): Knex.QueryBuilder<Entry
     .orderBy([
       { column: 'entries.occurred_utc', order: 'desc' },
       { column: 'entries.seq', order: 'desc' },
-    ]) as Knex.QueryBuilder<EntryRow, EntryRow[]>;
+    ])
+    .select<OnMatterRow[]>('entries.*', 'matters.reference', 'matters.title');
 
 /** What was said with whoever holds some addresses, over all matters, newest first. */
 export async function entriesWith(
   scope: Scope,
   { keys, owed, limit, after }: Asked,
-): Promise<{ readonly items: StoredEntry[]; readonly next: string | null }> {
+): Promise<{ readonly items: EntryOnMatter[]; readonly next: string | null }> {
   const found = between(scope, keys).limit(limit + 1);
   if (owed) {
     const ends = visible(scope, 'conversations').select('last_entry_id');
@@ -56,7 +57,7 @@ export async function entriesWith(
   }
   const cursor = readCursor(after);
   if (cursor) void found.whereRaw('(entries.occurred_utc, entries.seq) < (?, ?)', [...cursor]);
-  return toPage(await found, limit, toEntry, (row) => [row.occurred_utc, row.seq]);
+  return toPage(await found, limit, toEntryOnMatter, (row) => [row.occurred_utc, row.seq]);
 }
 
 /** As many messages with files as are looked through for one list. */
@@ -66,7 +67,7 @@ const MOST_ENCLOSING = 1_000;
 export async function entriesWithFiles(
   scope: Scope,
   keys: readonly string[],
-): Promise<readonly StoredEntry[]> {
+): Promise<readonly EntryOnMatter[]> {
   const rows = await between(scope, keys).whereNot({ attachments: '[]' }).limit(MOST_ENCLOSING);
-  return rows.map(toEntry);
+  return rows.map(toEntryOnMatter);
 }

@@ -184,22 +184,29 @@ export async function findSentEntry(
   return first && toEntry(first);
 }
 
+/** An entry with what its matter is called. */
+export interface EntryOnMatter extends StoredEntry {
+  readonly reference: string;
+  readonly title: string;
+}
+export type OnMatterRow = EntryRow & { readonly reference: string; readonly title: string };
+
+export const toEntryOnMatter = (row: OnMatterRow): EntryOnMatter => ({
+  ...toEntry(row),
+  reference: row.reference,
+  title: row.title,
+});
+
 /** Entries by their ids, each with the matter it is on. */
 export async function entriesWithMatters(
   scope: Scope,
   ids: readonly string[],
-): Promise<ReadonlyMap<string, StoredEntry & { readonly reference: string; readonly title: string }>> {
+): Promise<ReadonlyMap<string, EntryOnMatter>> {
   const rows = await visible(scope, 'entries')
     .join('matters', 'matters.id', 'entries.matter_id')
     .whereIn('entries.id', [...ids])
-    .select<(EntryRow & { reference: string; title: string })[]>(
-      'entries.*',
-      'matters.reference',
-      'matters.title',
-    );
-  return new Map(
-    rows.map((row) => [row.id, { ...toEntry(row), reference: row.reference, title: row.title }]),
-  );
+    .select<OnMatterRow[]>('entries.*', 'matters.reference', 'matters.title');
+  return new Map(rows.map((row) => [row.id, toEntryOnMatter(row)]));
 }
 
 /** How many went each way; days and counts alone, for the dateline. */

@@ -178,28 +178,23 @@ export async function renameOrganisation(
  * they were.
  */
 export async function renewForemost(tx: Tx, today: PlainDate): Promise<number> {
+  const withSpans = tx('memberships')
+    .where((spans) => void spans.whereNotNull('from_on').orWhereNotNull('until_on'))
+    .select('contact_id');
   const rows = (await rowsOf(tx)
     .join('contacts as member', 'member.id', 'memberships.contact_id')
-    .where(
-      (spans) =>
-        void spans.whereNotNull('from_on').orWhereNotNull('until_on').orWhereNull('member.organisation'),
-    )
+    .whereIn('memberships.contact_id', withSpans)
     .orderBy('memberships.seq')
-    .select({ shown: 'member.organisation' })) as (MembershipRow & { readonly shown: string | null })[];
+    .select({ shown: 'member.organisation', shownAs: 'member.position' })) as ShownRow[];
   let changed = 0;
-  const whose = [...new Set(rows.map(({ contact_id }) => contact_id))];
-  const all = groupBy(
-    (await inList(rowsOf(tx), 'contact_id', whose).orderBy('memberships.seq')) as MembershipRow[],
-    (row) => row.contact_id,
-  );
-  for (const [id, mine] of all) {
+  for (const [id, mine] of groupBy(rows, ({ contact_id }) => contact_id)) {
     const now = foremost(mine.map(toMembership), today);
-    const shown = rows.find((row) => row.contact_id === id)?.shown ?? null;
-    if ((now?.organisation ?? null) === shown) continue;
-    await tx('contacts')
-      .where({ id })
-      .update({ organisation: now?.organisation ?? null, position: now?.position ?? null });
+    const [organisation, position] = [now?.organisation ?? null, now?.position ?? null];
+    if (mine[0]?.shown === organisation && mine[0].shownAs === position) continue;
+    await tx('contacts').where({ id }).update({ organisation, position });
     changed += 1;
   }
   return changed;
 }
+
+type ShownRow = MembershipRow & { readonly shown: string | null; readonly shownAs: string | null };

@@ -136,16 +136,20 @@ function MatterHead({ matter, mayChange, onStart }: MatterHeadProps) {
           <dd>{matter.responsible}</dd>
         </div>
       </dl>
-      {mayChange ? (
-        <Button kind="go" hint="N" onClick={onStart}>
-          {say.startAMessage}
-        </Button>
-      ) : (
-        <span className={classes.reading}>{say.youMayReadHere}</span>
-      )}
+      <Starting mayChange={mayChange} onStart={onStart} />
     </header>
   );
 }
+
+/** What a matter is opened for; whoever reads only is told so. */
+const Starting = ({ mayChange, onStart }: Pick<MatterHeadProps, 'mayChange' | 'onStart'>) =>
+  mayChange ? (
+    <Button kind="go" hint="N" onClick={onStart}>
+      {say.startAMessage}
+    </Button>
+  ) : (
+    <span className={classes.reading}>{say.youMayReadHere}</span>
+  );
 
 /** The general file says what it holds in place of a matter's reference, stage and person. */
 function GeneralHead({ mayChange, onStart }: Pick<MatterHeadProps, 'mayChange' | 'onStart'>) {
@@ -155,13 +159,7 @@ function GeneralHead({ mayChange, onStart }: Pick<MatterHeadProps, 'mayChange' |
         <div className={classes.reference}>{say.whatTheGeneralFileHolds}</div>
         <h1>{say.generalFile}</h1>
       </div>
-      {mayChange ? (
-        <Button kind="go" hint="N" onClick={onStart}>
-          {say.startAMessage}
-        </Button>
-      ) : (
-        <span className={classes.reading}>{say.youMayReadHere}</span>
-      )}
+      <Starting mayChange={mayChange} onStart={onStart} />
     </header>
   );
 }

@@ -3,13 +3,13 @@ import { isGeneralFile } from '../../../core/model/generalFile.ts';
 import type { MatterDetail } from '../../../contract/matters.ts';
 import { useRecordQuery } from '../../api/matters.ts';
 import { say } from '../../words/en/matter.ts';
-import classes from './MatterPage.module.css';
+import { PartTabs } from '../../ui/PartTabs.tsx';
 
 /** What a matter holds, one press from wherever on it one is. */
 export function MatterTabs({ matter }: { readonly matter: MatterDetail }) {
   const { data: record } = useRecordQuery(matter.id);
   return (
-    <nav className={classes.tabs} aria-label={say.partsOfTheMatter}>
+    <PartTabs label={say.partsOfTheMatter}>
       <NavLink end to={`/matters/${matter.id}`}>
         {say.correspondence} {matter.counts.all}
       </NavLink>
@@ -24,6 +24,6 @@ export function MatterTabs({ matter }: { readonly matter: MatterDetail }) {
       {isGeneralFile(matter.id) ? null : (
         <NavLink to={`/matters/${matter.id}/details`}>{say.details}</NavLink>
       )}
-    </nav>
+    </PartTabs>
   );
 }

@@ -124,7 +124,9 @@ describe('a file on its way up', () => {
     expect(said).toBeTruthy();
     expect(await screen.findByText(said ?? '')).toBeTruthy();
     // A sheet that something was put on is no longer one that closing throws away.
-    expect(seen.mock.lastCall?.[1]).toBe(true);
+    await vi.waitFor(() => {
+      expect(seen.mock.lastCall?.[1]).toBe(true);
+    });
     expect(await enclosing.settle()).toBeUndefined();
   });
 });
