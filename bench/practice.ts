@@ -31,6 +31,8 @@ export async function withPractice<T>(work: (services: AppServices) => Promise<T
     now: Date.now,
     newId: randomUUID,
     wakeRunner: () => undefined,
+    renewLines: () => undefined,
+    mailboxes: () => [],
   });
   try {
     return await work(services);

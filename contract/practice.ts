@@ -49,6 +49,8 @@ export const REGIONS = [
   'en-SG',
 ] as const;
 
+const Categories = Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 60 });
+
 export const PracticeJson = Type.Object(
   {
     revision: Type.Optional(SettingsRevision),
@@ -98,6 +100,9 @@ export const PracticeJson = Type.Object(
     textSender: Type.Optional(
       Type.String({ pattern: '^(\\+?[0-9][0-9 ]{3,19}|[A-Za-z0-9][A-Za-z0-9 ]{0,10})?$' }),
     ),
+    /** What documents and correspondence are filed under here, offered wherever a category is typed. */
+    documentCategories: Type.Optional(Categories),
+    correspondenceCategories: Type.Optional(Categories),
     /** Hosts whose Authentication-Results are believed, by their authserv-id (RFC 8601 §2.5). */
     trustedHosts: Type.Optional(
       Type.Array(Type.String({ maxLength: 253, pattern: '^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$' }), {

@@ -51,6 +51,17 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   letters: { window: 'dl', sideMm: 25, signatureMm: 16 },
   contactFacts: [{ key: 'birthday', label: 'Birthday', kind: 'date' }],
   filingDomain: 'file.tidewell-roe.example',
+  documentCategories: ['Report', 'Certificate', 'Picture', 'Invoice', 'Instruction', 'Estimate', 'Insurance'],
+  correspondenceCategories: [
+    'Letter',
+    'Report',
+    'Invoice',
+    'Chaser',
+    'Appointment',
+    'Engagement',
+    'Certificate',
+    'Claim',
+  ],
 });
 
 export const demoCalendar = (today: PlainDate): WorkingCalendar => calendarOf(demoSettings(today));

@@ -222,7 +222,7 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
 
 test('a caution that the practice does without is not raised', async ({ page, application }) => {
   await signInAs(page, application, 'idris');
-  await page.goto(`${application.url}/practice`);
+  await page.goto(`${application.url}/practice/checks`);
   // Which of the two the demo's message would meet depends on the day of the week.
   for (const name of ['A day to come that has passed', 'The same was sent a few days ago'])
     await page.getByRole('checkbox', { name }).uncheck();

@@ -154,9 +154,9 @@ test('a matter type with a deadline over a holiday is made, and the deadline is 
   application,
 }) => {
   await signInAs(page, application, 'idris');
-  await page.goto(`${application.url}/practice`);
+  await page.goto(`${application.url}/practice/calendar`);
   await expectAccessible(page);
-  const holidays = page.getByRole('region', { name: 'Letterhead and days' });
+  const holidays = page.getByRole('region', { name: 'Calendar' });
   await holidays.getByLabel('Another holiday', { exact: true }).fill('2027-05-04');
   await holidays.getByRole('button', { name: 'Add', exact: true }).click();
   await holidays.getByRole('button', { name: 'Save' }).click();

@@ -89,7 +89,8 @@ interface Reasons {
   readonly noDayInCalendar: None;
   readonly tooFaint: { readonly part: 'text' | 'links' };
   readonly headPictureGone: None;
-  readonly sameKey: { readonly of: 'hosts' | 'senders' };
+  readonly sameKey: { readonly of: 'hosts' | 'senders' | 'mailboxes' };
+  readonly portTaken: { readonly port: number };
   readonly hoursEndFirst: None;
   readonly passwordInTheClear: { readonly host: string };
   readonly passwordNeeded: { readonly host: string };

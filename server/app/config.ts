@@ -103,7 +103,7 @@ function mailboxOf(text: string | undefined): MailboxSettings | undefined {
   return {
     host: url.hostname,
     port: url.port === '' ? (secure ? 993 : 143) : Number(url.port),
-    secure,
+    security: secure ? 'implicit' : 'offered',
     user: decodeURIComponent(url.username),
     password: decodeURIComponent(url.password),
     mailbox: decodeURIComponent(url.pathname.slice(1)) || 'INBOX',

@@ -6,6 +6,7 @@ import { exportRoutes } from '../correspondence/exports/routes.ts';
 import { correspondenceRoutes } from '../correspondence/routes.ts';
 import { directoryRoutes } from '../directory/routes.ts';
 import { inTrayRoutes } from '../incoming/routes.ts';
+import { lineRoutes } from '../incoming/lines/lineRoutes.ts';
 import { documentRoutes } from '../matters/documents/routes.ts';
 import { recipientRoutes } from '../matters/recipientRoutes.ts';
 import { matterRoutes } from '../matters/routes.ts';
@@ -42,6 +43,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...outTrayRoutes,
   ...sendingRoutes,
   ...inTrayRoutes,
+  ...lineRoutes,
   ...todayRoutes,
   ...movingRoutes,
   ...practiceRoutes,

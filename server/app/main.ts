@@ -14,12 +14,12 @@ import { refuseDemo } from './refuseDemo.ts';
 import { renewFolding } from './renewFolding.ts';
 import { composeServices } from './services.ts';
 import { startIndexing } from '../correspondence/indexing.ts';
-import { startMailboxReader } from '../incoming/mailboxReader.ts';
-import { startTextReader } from '../incoming/textReader.ts';
-import { smtpReceiver } from '../incoming/smtpReceiver.ts';
+import { startIntake } from '../incoming/lines/intake.ts';
+import type { Intake } from '../incoming/lines/intake.ts';
 import { startRenewing } from '../directory/startRenewing.ts';
 import { startRunner } from '../sending/runner.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
+import { linesInUse } from '../platform/mail/mailLines.ts';
 import { printTransport } from '../sending/transports/printTransport.ts';
 import { smtpTransport } from '../sending/transports/smtpTransport.ts';
 import { textTransport } from '../sending/transports/textTransport.ts';
@@ -39,8 +39,8 @@ async function start(config: Config): Promise<void> {
   const unlock = await lockFolder(config.dataFolder);
   const db = await openDatabase(join(config.dataFolder, 'officium.sqlite'));
   await refuseDemo(config, readingFrom(db, {}));
-  // The services wake the runner, and the runner works with them: one of them must come first.
-  const relay = { wake: (): void => undefined };
+  // The services wake the runner and renew the intake, and these work with them: one of them must come first.
+  const relay = { wake: (): void => undefined, intake: undefined as Intake | undefined };
   const services = composeServices({
     config,
     db,
@@ -53,21 +53,23 @@ async function start(config: Config): Promise<void> {
     wakeRunner: () => {
       relay.wake();
     },
+    renewLines: () => {
+      relay.intake?.renew();
+    },
+    mailboxes: () => relay.intake?.mailboxes() ?? [],
   });
   await ensureFirstPerson(services);
   await ensureGeneralFile(services);
   await resumable(services);
   const runner = await startRunner(services, {
     email: smtpTransport(() => mailHosts(services, readingFrom(db, {})), config.mailAuthorities),
-    text: textTransport(config.textGatewayUrl),
-    letter: printTransport(config.printerUrl),
+    text: textTransport(async () => (await linesInUse(services, readingFrom(db, {}))).textGatewayUrl),
+    letter: printTransport(async () => (await linesInUse(services, readingFrom(db, {}))).printerUrl),
   });
   relay.wake = runner.wake;
-  const mailbox = config.mailbox && startMailboxReader(services, config.mailbox);
-  const texts = config.textRepliesUrl && startTextReader(services, config.textRepliesUrl);
+  const intake = await startIntake(services);
+  relay.intake = intake;
   const upkeep = startUpkeep(services);
-  const filing = config.filingPort === undefined ? undefined : smtpReceiver(services);
-  filing?.listen(config.filingPort, config.host);
   const app = await createApp(services);
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (error) fail(error);
@@ -80,9 +82,7 @@ async function start(config: Config): Promise<void> {
     stopping = true;
     server.close();
     server.closeAllConnections();
-    filing?.close();
-    await mailbox?.stop();
-    if (texts) await texts.stop();
+    await intake.stop();
     await upkeep.stop();
     await runner.stop();
     await services.pdfRenderer.close();

@@ -72,7 +72,7 @@ it.skipIf(!canRun)(
     const settings = {
       host: '127.0.0.1',
       port,
-      secure: false,
+      security: 'offered' as const,
       user: 'mail',
       password: 'secret',
       mailbox: 'INBOX',

@@ -330,7 +330,7 @@ describe('mail from outside', () => {
     const settings = {
       host: '127.0.0.1',
       port: (host.address() as AddressInfo).port,
-      secure: false,
+      security: 'offered' as const,
       user: '@tidewell-roe.example',
       password: 'x',
       mailbox: 'INBOX',

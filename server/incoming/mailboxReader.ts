@@ -1,5 +1,6 @@
 import { ImapFlow } from 'imapflow';
 import { trusting } from '../platform/mail/authorities.ts';
+import type { MailboxStanding } from '../../contract/mailLines.ts';
 import type { MailboxSettings } from '../platform/config.ts';
 import type { Services } from '../platform/services.ts';
 import { readPlace, writePlace } from './mailboxQueries.ts';
@@ -18,6 +19,8 @@ const POLL_MS = 60_000;
 
 export interface MailboxReader {
   readonly stop: () => Promise<void>;
+  /** How the reading goes; `words` are those of its last failure. */
+  readonly standing: () => { readonly state: MailboxStanding['state']; readonly words: string };
 }
 
 /**
@@ -27,6 +30,7 @@ export interface MailboxReader {
 // eslint-disable-next-line max-lines-per-function -- one loop over one connection: whatever is taken out would be handed all of it
 export function startMailboxReader(services: Services, settings: MailboxSettings): MailboxReader {
   let stopped = false;
+  let standing: ReturnType<MailboxReader['standing']> = { state: 'beginning', words: '' };
   let client: ImapFlow | undefined;
   let rest: { readonly end: () => void } | undefined;
 
@@ -54,6 +58,7 @@ export function startMailboxReader(services: Services, settings: MailboxSettings
     });
     await connection.connect();
     const lock = await connection.getMailboxLock(settings.mailbox, { readOnly: true });
+    standing = { state: 'reading', words: '' };
     try {
       while (!stopped && connection.usable) {
         const waiting = new Promise<void>((resolve) => {
@@ -77,6 +82,7 @@ export function startMailboxReader(services: Services, settings: MailboxSettings
       const begun = services.now();
       await session().catch((error: unknown) => {
         services.log.warn({ err: error }, 'the mailbox cannot be read');
+        standing = { state: 'failing', words: hostWords(error) };
       });
       // A session that lasted was a good one: the next is tried soon.
       if (services.now() - begun > LONGEST_WAIT_MS) wait = FIRST_WAIT_MS;
@@ -85,6 +91,7 @@ export function startMailboxReader(services: Services, settings: MailboxSettings
   })();
 
   return {
+    standing: () => standing,
     async stop() {
       stopped = true;
       rest?.end();
@@ -94,14 +101,25 @@ export function startMailboxReader(services: Services, settings: MailboxSettings
   };
 }
 
-const connectionTo = (
-  { host, port, secure, user, password }: MailboxSettings,
+/** What a host said, or the line to it, where it could not be used. */
+export function hostWords(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  const { responseText } = error as Error & { readonly responseText?: unknown };
+  return typeof responseText === 'string' ? responseText : error.message;
+}
+
+/** What a mailbox is called here: how far it was read is noted under it. */
+export const mailboxName = ({ user, host, mailbox }: MailboxSettings): string => `${user}@${host}/${mailbox}`;
+
+export const connectionTo = (
+  { host, port, security, user, password }: MailboxSettings,
   authorities: readonly string[],
 ): ImapFlow =>
   new ImapFlow({
     host,
     port,
-    secure,
+    secure: security === 'implicit',
+    ...(security === 'starttls' && { doSTARTTLS: true }),
     auth: { user, pass: password },
     ...trusting(authorities),
     logger: false,
@@ -116,7 +134,7 @@ async function readNew(
 ): Promise<void> {
   const { mailbox } = connection;
   if (!mailbox) return;
-  const name = `${settings.user}@${settings.host}/${settings.mailbox}`;
+  const name = mailboxName(settings);
   const known = await readPlace(scope, name);
   const uidValidity = String(mailbox.uidValidity);
   // Numbers of another age mean nothing: the mailbox was made anew, and is read from its beginning.

@@ -24,7 +24,7 @@ export async function readFields(
   scope: PersonScope,
   matterId: string | undefined,
 ): Promise<FieldCatalogue> {
-  const types = await listMatterTypes(scope);
+  const [types, settings] = [await listMatterTypes(scope), await readSettings(scope)];
   const matter = matterId === undefined ? undefined : await findMatter(scope, matterId);
   if (matterId !== undefined && !matter) throw notFound('matter');
   const reader = matter && (await readerOn(services, scope, matter));
@@ -50,10 +50,10 @@ export async function readFields(
       label: holders[0]?.role.label ?? key,
       types: holders.map(({ type }) => type.name),
     })),
-    categories: await documentCategories(scope),
+    categories: [...new Set([...settings.documentCategories, ...(await documentCategories(scope))])],
     stages: unique(ordered.flatMap(({ stages }) => stages)).map(({ key, label }) => ({ key, label })),
     keyDates: unique(ordered.flatMap(({ keyDates }) => keyDates)).map(({ key, label }) => ({ key, label })),
-    palette: (await readSettings(scope)).palette.map((one) => ({ ...one })),
+    palette: settings.palette.map((one) => ({ ...one })),
   };
 }
 

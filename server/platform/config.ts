@@ -40,8 +40,8 @@ export interface Config {
 export interface MailboxSettings {
   readonly host: string;
   readonly port: number;
-  /** TLS from the first byte (port 993); otherwise STARTTLS where the host offers it. */
-  readonly secure: boolean;
+  /** TLS from the first byte (port 993), by STARTTLS and never without, or by STARTTLS where it is offered. */
+  readonly security: 'implicit' | 'starttls' | 'offered';
   readonly user: string;
   readonly password: string;
   readonly mailbox: string;

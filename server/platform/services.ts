@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import type { MailboxStanding } from '../../contract/mailLines.ts';
 import type { BlobStore } from './blobs/blobStore.ts';
 import type { Config } from './config.ts';
 import type { Database } from './database/openDatabase.ts';
@@ -18,4 +19,8 @@ export interface Services {
   readonly newId: () => string;
   /** Tells the runner that something may be due. */
   readonly wakeRunner: () => void;
+  /** Takes up, changes or ends the lines that mail comes in by, as they are set now. */
+  readonly renewLines: () => void;
+  /** How the reading of each mailbox goes. */
+  readonly mailboxes: () => readonly MailboxStanding[];
 }

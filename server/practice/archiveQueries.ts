@@ -8,6 +8,7 @@ import { inTransaction } from '../platform/database/transaction.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { SECRET_KEY } from '../platform/settings/queries.ts';
 import { MAIL_HOSTS_KEY, withoutPasswords } from '../platform/mail/mailHostQueries.ts';
+import { linesWithoutPasswords, MAIL_LINES_KEY } from '../platform/mail/mailLineQueries.ts';
 
 /** Tables that are the application’s own affair, or belong to whoever is signed in here. */
 const LEFT_OUT = /^(?:knex_|sessions$|person_links$|sign_in_tries$)/;
@@ -23,6 +24,7 @@ type Row = Readonly<Record<string, unknown>>;
 function withoutSecrets(row: Row): readonly Row[] {
   if (row['key'] === SECRET_KEY) return [];
   if (row['key'] === SIGN_IN_KEY) return [{ ...row, value: withoutClientSecret(String(row['value'])) }];
+  if (row['key'] === MAIL_LINES_KEY) return [{ ...row, value: linesWithoutPasswords(String(row['value'])) }];
   return row['key'] === MAIL_HOSTS_KEY ? [{ ...row, value: withoutPasswords(String(row['value'])) }] : [row];
 }
 

@@ -52,6 +52,8 @@ export async function changePractice(
       look: json.look ?? before.look,
       textSender: json.textSender ?? before.textSender,
       region: json.region ?? before.region,
+      documentCategories: distinct(json.documentCategories ?? before.documentCategories),
+      correspondenceCategories: distinct(json.correspondenceCategories ?? before.correspondenceCategories),
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
       ],
@@ -61,6 +63,13 @@ export async function changePractice(
   });
   return readPractice(scope);
 }
+
+/** Categories as they are kept: without blanks around them, and none twice. */
+const distinct = (names: readonly string[]): readonly string[] => [
+  ...new Map(
+    names.flatMap((name) => (name.trim() === '' ? [] : [[name.trim().toLowerCase(), name.trim()] as const])),
+  ).values(),
+];
 
 /** The names of the holidays there are; one that was removed takes its name along. */
 const namesOf = (

@@ -27,6 +27,8 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     look: { ...settings.look, logo: settings.look.logo && { ...settings.look.logo } },
     textSender: settings.textSender,
     region: REGIONS.find((known) => known === settings.region) ?? 'en-GB',
+    documentCategories: [...settings.documentCategories],
+    correspondenceCategories: [...settings.correspondenceCategories],
     trustedHosts: [...settings.trustedHosts],
   };
   return { revision: revisionOf(json), ...json };

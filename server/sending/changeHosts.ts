@@ -1,7 +1,7 @@
 import type { Services } from '../platform/services.ts';
 import type { MailHostsJson, MailHostsView } from '../../contract/sending.ts';
 import { settingsOf } from './hostSettings.ts';
-import { wrong } from './wrongSettings.ts';
+import { wrong } from '../platform/settings/wrongSettings.ts';
 import { readMailHosts, writeMailHosts } from '../platform/mail/mailHostQueries.ts';
 import { refuseOvertaken } from '../platform/settings/revision.ts';
 import { readHosts } from './readHosts.ts';

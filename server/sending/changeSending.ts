@@ -1,7 +1,7 @@
 import type { Services } from '../platform/services.ts';
 import type { SendingJson } from '../../contract/sending.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
-import { wrong } from './wrongSettings.ts';
+import { wrong } from '../platform/settings/wrongSettings.ts';
 import { isTimeZone } from '../../core/dates/zonedClock.ts';
 import { writeSettings, readSettings } from '../platform/settings/queries.ts';
 import { refuseOvertaken } from '../platform/settings/revision.ts';

@@ -2,7 +2,7 @@ import type { MailHostJson } from '../../contract/sending.ts';
 import type { StoredHost } from '../platform/mail/mailHostQueries.ts';
 import type { SmtpSettings } from '../platform/config.ts';
 import { isMailAddress } from '../../core/recipients/address.ts';
-import { wrong } from './wrongSettings.ts';
+import { wrong } from '../platform/settings/wrongSettings.ts';
 
 /** A host as mail is sent through it; where no new password is given, the kept one serves, and only for the same host. */
 export function settingsOf(json: MailHostJson, before: readonly StoredHost[]): SmtpSettings {

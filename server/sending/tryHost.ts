@@ -1,6 +1,7 @@
 import type { MailHostTried } from '../../contract/sending.ts';
 import type { SmtpSettings } from '../platform/config.ts';
-import { certificateFault, describe, limitOf, logIn, openSession, step } from './transports/smtpSession.ts';
+import { certificateFault } from '../platform/mail/certificateFault.ts';
+import { describe, limitOf, logIn, openSession, step } from './transports/smtpSession.ts';
 
 /** Talks to a host as far as signing in, and says how that went; nothing is sent. */
 export async function tryHost(

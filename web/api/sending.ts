@@ -1,3 +1,4 @@
+import type { MailboxJson, MailboxTried, MailLinesJson, MailLinesView } from '../../contract/mailLines.ts';
 import type {
   MailHostJson,
   MailHostsJson,
@@ -25,6 +26,17 @@ const sendingApi = api.injectEndpoints({
       query: (body) => ({ url: '/practice/mail-hosts', method: 'PATCH', body }),
       invalidatesTags: ['MailHosts'],
     }),
+    mailLines: build.query<MailLinesView, void>({
+      query: () => '/practice/mail-lines',
+      providesTags: ['MailHosts'],
+    }),
+    changeMailLines: build.mutation<MailLinesView, MailLinesJson>({
+      query: (body) => ({ url: '/practice/mail-lines', method: 'PATCH', body }),
+      invalidatesTags: ['MailHosts'],
+    }),
+    tryMailbox: build.mutation<MailboxTried, MailboxJson>({
+      query: (body) => ({ url: '/practice/mail-lines/try', method: 'POST', body }),
+    }),
     tryMailHost: build.mutation<MailHostTried, MailHostJson>({
       query: (body) => ({ url: '/practice/mail-hosts/try', method: 'POST', body }),
     }),
@@ -37,4 +49,7 @@ export const {
   useMailHostsQuery,
   useChangeMailHostsMutation,
   useTryMailHostMutation,
+  useMailLinesQuery,
+  useChangeMailLinesMutation,
+  useTryMailboxMutation,
 } = sendingApi;

@@ -98,7 +98,10 @@ export const router = createBrowserRouter([
         path: 'practice',
         ...later(() => import('../pages/practice/PracticeFrame.tsx'), 'PracticeFrame'),
         children: [
-          { index: true, ...later(() => import('../pages/practice/PracticePage.tsx'), 'PracticePage') },
+          { index: true, ...later(() => import('../pages/practice/PracticePage.tsx'), 'LetterheadPage') },
+          { path: 'calendar', ...later(() => import('../pages/practice/PracticePage.tsx'), 'CalendarPage') },
+          { path: 'filing', ...later(() => import('../pages/practice/PracticePage.tsx'), 'FilingPage') },
+          { path: 'checks', ...later(() => import('../pages/practice/PracticePage.tsx'), 'ChecksPage') },
           {
             path: 'people',
             ...later(() => import('../pages/practice/people/PeoplePage.tsx'), 'PeoplePage'),

@@ -277,6 +277,9 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'GET /practice/mail-hosts': { who: ADMINISTRATORS },
   'PATCH /practice/mail-hosts': { who: ADMINISTRATORS },
   'POST /practice/mail-hosts/try': { who: ADMINISTRATORS },
+  'GET /practice/mail-lines': { who: ADMINISTRATORS },
+  'PATCH /practice/mail-lines': { who: ADMINISTRATORS },
+  'POST /practice/mail-lines/try': { who: ADMINISTRATORS },
   'POST /verifications': { who: EVERYBODY },
   'GET /verifications/:id': { who: EVERYBODY, on: 'verification' },
 };

@@ -80,6 +80,8 @@ export async function openFolder(
     now: () => NOW,
     newId: randomUUID,
     wakeRunner: () => undefined,
+    renewLines: () => undefined,
+    mailboxes: () => [],
   });
   return {
     ...services,

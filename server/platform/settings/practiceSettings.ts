@@ -53,6 +53,9 @@ export interface PracticeSettings {
   readonly region: string;
   /** What the matters' own addresses end in; empty where mail for them does not arrive here. */
   readonly filingDomain: string;
+  /** What documents and correspondence are filed under, in the order in which it is offered. */
+  readonly documentCategories: readonly string[];
+  readonly correspondenceCategories: readonly string[];
   /** What is kept of contacts beside what everybody keeps of them: a birthday, a membership. */
   readonly contactFacts: readonly FactDefinition[];
 }
@@ -84,6 +87,8 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   textSender: '',
   region: 'en-GB',
   filingDomain: '',
+  documentCategories: [],
+  correspondenceCategories: ['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement'],
   contactFacts: [],
 };
 

@@ -48,7 +48,7 @@ const noted = () => Promise.resolve();
 
 describe('the text gateway’s transport', () => {
   const send = (to: readonly string[], words = 'See you at nine – Æ') =>
-    textTransport(`${origin}/texts`).send(envelopeTo(...to), Buffer.from(words), noted);
+    textTransport(async () => `${origin}/texts`).send(envelopeTo(...to), Buffer.from(words), noted);
 
   it('hands over the words as they are, once, however often it is tried', async () => {
     for (let n = 0; n < 2; n += 1)
@@ -69,14 +69,16 @@ describe('the text gateway’s transport', () => {
   });
 
   it('hands over nothing where nobody answers, where none is set up, or where that cannot be noted first', async () => {
-    const nobody = textTransport('http://127.0.0.1:9/texts');
+    const nobody = textTransport(async () => 'http://127.0.0.1:9/texts');
     expect((await nobody.send(envelopeTo('1'), Buffer.from(''), noted)).outcome.kind).toBe('later');
-    expect((await textTransport(undefined).send(envelopeTo('1'), Buffer.from(''), noted)).outcome.kind).toBe(
-      'refused',
-    );
+    expect(
+      (await textTransport(async () => undefined).send(envelopeTo('1'), Buffer.from(''), noted)).outcome.kind,
+    ).toBe('refused');
     const before = texts.list().length;
-    const failing = textTransport(`${origin}/texts`).send(envelopeTo('07700 900777'), Buffer.from('x'), () =>
-      Promise.reject(new Error('disk full')),
+    const failing = textTransport(async () => `${origin}/texts`).send(
+      envelopeTo('07700 900777'),
+      Buffer.from('x'),
+      () => Promise.reject(new Error('disk full')),
     );
     await expect(failing).rejects.toThrow('disk full');
     expect(texts.list()).toHaveLength(before);
@@ -87,7 +89,11 @@ describe('the printer’s transport', () => {
   const PAGE = Buffer.from('%PDF-1.7\nmade up');
 
   it('prints the page’s exact bytes under its subject', async () => {
-    const sent = await printTransport(`${origin}/printer`).send(envelopeTo('4 Quay Row'), PAGE, noted);
+    const sent = await printTransport(async () => `${origin}/printer`).send(
+      envelopeTo('4 Quay Row'),
+      PAGE,
+      noted,
+    );
     expect(sent.outcome).toEqual({ kind: 'accepted' });
     const [job] = prints.list();
     expect(job?.name).toContain('Saltmarsh Wren');
@@ -96,14 +102,14 @@ describe('the printer’s transport', () => {
 
   it('takes a printer’s refusal for good and any other answer as worth another try', async () => {
     const send = (path: string, bytes: Buffer) =>
-      printTransport(origin + path).send(envelopeTo('4 Quay Row'), bytes, noted);
+      printTransport(async () => origin + path).send(envelopeTo('4 Quay Row'), bytes, noted);
     expect((await send('/printer', Buffer.from('no page'))).outcome).toMatchObject({
       kind: 'refused',
       reply: expect.stringContaining('0x040a'),
     });
     expect((await send('/broken', PAGE)).outcome.kind).not.toBe('accepted');
-    expect((await printTransport(undefined).send(envelopeTo('x'), PAGE, noted)).outcome.kind).toBe(
-      'accepted',
-    );
+    expect(
+      (await printTransport(async () => undefined).send(envelopeTo('x'), PAGE, noted)).outcome.kind,
+    ).toBe('accepted');
   });
 });

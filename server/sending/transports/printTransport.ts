@@ -4,13 +4,14 @@ import { printJob, statusOf } from './ipp.ts';
 import type { Transport } from './transport.ts';
 
 /**
- * Hands a letter to a printer over IPP (RFC 8011): a PDF, one job each. `url` is the printer's address as `http://…`;
+ * Hands a letter to a printer over IPP (RFC 8011): a PDF, one job each. `urlNow` gives the printer's address as `http://…`;
  * without one, letters are filed as they would be printed, and fetched from the matter.
  */
-export function printTransport(url: string | undefined): Transport {
+export function printTransport(urlNow: () => Promise<string | undefined>): Transport {
   let requestId = 0;
   return {
     async send(envelope, bytes, beforeData) {
+      const url = await urlNow();
       if (url === undefined) {
         await beforeData();
         return { outcome: { kind: 'accepted' }, permanentFailures: [] };

@@ -2,7 +2,6 @@ import SMTPConnection from 'nodemailer/lib/smtp-connection';
 import { trusting } from '../../platform/mail/authorities.ts';
 import type { SmtpSettings } from '../../platform/config.ts';
 import { ANSWER_TIMEOUT_MS } from './transport.ts';
-import type { CertificateFault } from '../../../core/model/reason.ts';
 
 const CONNECTION_TIMEOUT_MS = 20_000;
 
@@ -62,27 +61,6 @@ export const logIn = (connection: SMTPConnection, { user, password }: SmtpSettin
 export function limitOf(connection: SMTPConnection): number | undefined {
   const { _maxAllowedSize: limit } = connection as unknown as { readonly _maxAllowedSize?: unknown };
   return typeof limit === 'number' && limit > 0 ? limit : undefined;
-}
-
-/** A host whose certificate does not hold is not talked to; what is wrong with it is told apart. */
-const CERTIFICATES: Readonly<Record<string, CertificateFault>> = {
-  CERT_HAS_EXPIRED: 'expired',
-  DEPTH_ZERO_SELF_SIGNED_CERT: 'selfSigned',
-  SELF_SIGNED_CERT_IN_CHAIN: 'unknownIssuer',
-  UNABLE_TO_VERIFY_LEAF_SIGNATURE: 'unknownIssuer',
-  ERR_TLS_CERT_ALTNAME_INVALID: 'otherName',
-};
-
-export function certificateFault(error: unknown, message: string): CertificateFault | undefined {
-  const code = error instanceof Error && 'code' in error ? String(error.code) : '';
-  const found = Object.keys(CERTIFICATES).find((one) => code === one || message.includes(one));
-  if (found !== undefined) return CERTIFICATES[found];
-  if (/self-signed/i.test(message)) return CERTIFICATES['DEPTH_ZERO_SELF_SIGNED_CERT'];
-  if (/unable to (?:verify|get)\b.*\bcertificate/i.test(message))
-    return CERTIFICATES['UNABLE_TO_VERIFY_LEAF_SIGNATURE'];
-  if (/altname|does not match certificate/i.test(message))
-    return CERTIFICATES['ERR_TLS_CERT_ALTNAME_INVALID'];
-  return /certificate has expired/i.test(message) ? CERTIFICATES['CERT_HAS_EXPIRED'] : undefined;
 }
 
 export function describe(error: unknown): { responseCode?: number; response?: string; message: string } {

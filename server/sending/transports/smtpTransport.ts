@@ -3,7 +3,8 @@ import type SMTPConnection from 'nodemailer/lib/smtp-connection';
 import type { AttemptOutcome } from '../../../core/model/message.ts';
 import { hostFor, hostKey } from '../../platform/mail/hostFor.ts';
 import type { SmtpSettings } from '../../platform/config.ts';
-import { certificateFault, describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
+import { certificateFault } from '../../platform/mail/certificateFault.ts';
+import { describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
 import type { Attempt, Envelope, RecipientFailure, Transport } from './transport.ts';
 
 /** Sends over one SMTP connection each, so that an attempt's end is never another message's. */

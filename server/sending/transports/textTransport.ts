@@ -6,9 +6,10 @@ import type { Attempt, Transport } from './transport.ts';
  * `{refused: [{to, reply}]}`. A gateway that is given the same `reference` twice has it once. 4xx is a refusal for good,
  * 5xx and 429 are worth another try (RFC 9110 §15).
  */
-export function textTransport(url: string | undefined): Transport {
+export function textTransport(urlNow: () => Promise<string | undefined>): Transport {
   return {
     async send(envelope, bytes, beforeData) {
+      const url = await urlNow();
       if (url === undefined) return notSetUp;
       const { reference, from, to } = envelope;
       const body = Buffer.from(

@@ -11,12 +11,15 @@ import classes from './Practice.module.css';
 export function PracticeFrame() {
   const session = useOutletContext<Session>();
   const chapters = [
-    ['/practice', say.letterheadAndDays],
+    ['/practice', say.letterheadAndLook],
     ['/practice/people', sayPeople.people],
     ...(mayDo(session.user, 'people') ? [['/practice/sign-in', sayPeople.signingIn] as const] : []),
     ['/practice/sending', say.sendersAndEmail],
+    ['/practice/calendar', say.calendar],
     ['/practice/kinds', say.matterTypes],
     ['/practice/contacts', say.contactsChapter],
+    ['/practice/filing', say.filing],
+    ['/practice/checks', say.checks],
     ...(session.user.mayChange ? [['/practice/import', sayImport.import] as const] : []),
     ['/practice/archive', say.archive],
   ] as const;

@@ -2,11 +2,12 @@
 import { within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { MatterTypeView } from '../../../contract/matterTypes.ts';
+import type { MailLinesView } from '../../../contract/mailLines.ts';
 import type { PracticeJson } from '../../../contract/practice.ts';
 import type { SendingJson } from '../../../contract/sending.ts';
 import { refusing, screen, show } from '../../tests/stage.tsx';
 import { MatterTypePage } from './kinds/MatterTypePage.tsx';
-import { PracticePage } from './PracticePage.tsx';
+import { CalendarPage, FilingPage, LetterheadPage } from './PracticePage.tsx';
 import { SendingPage } from './sending/SendingPage.tsx';
 
 const TYPE: MatterTypeView = {
@@ -49,12 +50,30 @@ const SENDING: SendingJson = {
   maxMessageBytes: 25_000_000,
 };
 
+const LINES: MailLinesView = {
+  revision: 'r1',
+  mailboxes: [],
+  filingPort: null,
+  textGatewayUrl: '',
+  textRepliesUrl: '',
+  printerUrl: '',
+  fromOutside: {
+    mailbox: 'office@practice.example/INBOX',
+    filingPort: 2500,
+    textGatewayUrl: '',
+    textRepliesUrl: '',
+    printerUrl: '',
+  },
+  standing: [{ name: 'office@practice.example/INBOX', state: 'failing', words: 'No route to host' }],
+};
+
 const answers = {
   'GET /matter-types': { items: [TYPE] },
   'GET /practice': PRACTICE,
   'GET /practice/sending': SENDING,
   'GET /holiday-sets': { items: [{ code: 'GB', name: 'United Kingdom' }] },
   'GET /practice/mail-hosts': { hosts: [], fromOutside: [] },
+  'GET /practice/mail-lines': LINES,
 };
 const ALONE = 'An administrator of the practice changes this.';
 
@@ -65,7 +84,7 @@ describe('the holidays of the practice', () => {
       { day: '2026-12-25', name: 'Christmas Day' },
     ];
     const { user, changes } = show(
-      <PracticePage />,
+      <CalendarPage />,
       { ...answers, 'GET /holidays': { days }, 'PATCH /practice': PRACTICE },
       { role: 'administrator' },
     );
@@ -84,7 +103,7 @@ describe('the holidays of the practice', () => {
 
   it('say why a calendar file could not be read', async () => {
     const { user } = show(
-      <PracticePage />,
+      <CalendarPage />,
       { ...answers, 'POST /holidays/read': refusing(422, 'badFile', { code: 'notACalendar' }) },
       { role: 'administrator' },
     );
@@ -96,15 +115,13 @@ describe('the holidays of the practice', () => {
 describe('what the practice decides', () => {
   it('is changed by an administrator, all of it at once', async () => {
     const { user, changes } = show(
-      <PracticePage />,
+      <LetterheadPage />,
       { ...answers, 'PATCH /practice': (body: PracticeJson) => body },
       { role: 'administrator' },
     );
     const name = await screen.findByLabelText('Name');
     await user.clear(name);
     await user.type(name, 'Another name');
-    await user.click(screen.getByRole('checkbox', { name: 'Saturday' }));
-    await user.click(screen.getByRole('button', { name: 'Remove 2026-12-25' }));
     await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(changes()).toEqual([
       {
@@ -113,9 +130,6 @@ describe('what the practice decides', () => {
         body: {
           ...PRACTICE,
           name: 'Another name',
-          weekdays: [1, 2, 3, 4, 5, 6],
-          holidays: [],
-          holidayNames: {},
         },
       },
     ]);
@@ -124,7 +138,7 @@ describe('what the practice decides', () => {
   it('stands on the state that was opened, then on what it saved itself', async () => {
     let saved = 1;
     const { user, changes } = show(
-      <PracticePage />,
+      <LetterheadPage />,
       {
         ...answers,
         'GET /practice': { ...PRACTICE, revision: 'r1' },
@@ -150,7 +164,7 @@ describe('what the practice decides', () => {
 
   it('says what could not be kept, and keeps what was typed', async () => {
     const { user } = show(
-      <PracticePage />,
+      <FilingPage />,
       {
         ...answers,
         'PATCH /practice': refusing(422, 'badSettings', { code: 'notADomain', value: 'x' }),
@@ -166,7 +180,7 @@ describe('what the practice decides', () => {
   it.each(['practitioner', 'assistant', 'reader'] as const)(
     'is shown to a %s, and not offered',
     async (role) => {
-      show(<PracticePage />, answers, { role });
+      show(<LetterheadPage />, answers, { role });
       expect(await screen.findByText(ALONE)).toBeTruthy();
       expect(screen.getByLabelText('Name').closest('fieldset')?.disabled).toBe(true);
       expect(screen.queryByRole('button', { name: 'Save' })).toBeNull();
@@ -186,6 +200,45 @@ describe('senders and hosts', () => {
     expect(await screen.findByRole('region', { name: 'Mail servers' })).toBeTruthy();
     expect(await screen.findByDisplayValue('accounts@practice.example')).toBeTruthy();
     expect(screen.queryByText(ALONE)).toBeNull();
+  });
+});
+
+describe('mailboxes', () => {
+  it('are looked into before they are kept, and say how their reading goes', async () => {
+    const { user, changes } = show(
+      <SendingPage />,
+      {
+        ...answers,
+        'POST /practice/mail-lines/try': {
+          reached: true,
+          words: '',
+          fault: null,
+          underTls: true,
+          signedIn: true,
+          messages: 12,
+        },
+        'PATCH /practice/mail-lines': (body: object) => ({ ...LINES, ...body, revision: 'r2' }),
+      },
+      { role: 'administrator' },
+    );
+    const lines = within(await screen.findByRole('region', { name: 'Mail that comes in' }));
+    expect(await lines.findByText(/cannot be read: “No route to host”/)).toBeTruthy();
+    await user.click(lines.getByRole('button', { name: 'Another mailbox' }));
+    const row = within(lines.getByRole('group', { name: 'A new mailbox' }));
+    await user.type(row.getByLabelText('Host'), 'imap.practice.example');
+    await user.type(row.getByLabelText('Signs in as'), 'accounts');
+    const mailbox = within(lines.getByRole('group', { name: 'accounts' }));
+    await user.type(mailbox.getByLabelText('Password'), 'low water');
+    await user.click(mailbox.getByRole('button', { name: 'Try it' }));
+    expect(await mailbox.findByText(/lets us in under TLS; 12 messages lie there/)).toBeTruthy();
+    await user.click(lines.getByRole('button', { name: 'Save the mailboxes' }));
+    expect(changes().at(-1)).toMatchObject({
+      path: '/practice/mail-lines',
+      body: {
+        revision: 'r1',
+        mailboxes: [{ host: 'imap.practice.example', port: 993, user: 'accounts', mailbox: 'INBOX' }],
+      },
+    });
   });
 });
 

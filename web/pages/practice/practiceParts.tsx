@@ -199,6 +199,34 @@ export function Incoming({ values, onChange }: PartProps) {
   );
 }
 
+/** What is offered wherever a category is typed; others can be typed all the same. */
+export function Categories({ values, onChange }: PartProps) {
+  const field = (label: string, name: 'documentCategories' | 'correspondenceCategories') => (
+    <TextField
+      label={label}
+      multiline
+      value={(values[name] ?? []).join('\n')}
+      onChange={(typed) => {
+        onChange({
+          [name]: typed
+            .split('\n')
+            .map((line) => line.slice(0, 40))
+            .filter((line, n, all) => line !== '' || n === all.length - 1),
+        });
+      }}
+    />
+  );
+  return (
+    <>
+      <h2>{say.categories}</h2>
+      <div className={classes.fields}>
+        {field(say.documentsALineEach, 'documentCategories')}
+        {field(say.correspondenceALineEach, 'correspondenceCategories')}
+      </div>
+    </>
+  );
+}
+
 export function Cautions({ values, onChange }: PartProps) {
   const { cautionsOff } = values;
   return (

@@ -15,7 +15,7 @@ export const STEPS: Readonly<Record<FirstStep, { readonly words: string; readonl
   people: { words: 'Add and invite your colleagues', to: '/practice/people' },
   letterhead: { words: 'Say what stands on your letterhead', to: '/practice' },
   matterTypes: { words: 'Make your matter types', to: '/practice/kinds' },
-  holidays: { words: 'Add the days on which you are closed', to: '/practice' },
+  holidays: { words: 'Add the days on which you are closed', to: '/practice/calendar' },
   senders: { words: 'Say whom email comes from, and through which mail server', to: '/practice/sending' },
   contacts: { words: 'Import your contacts', to: '/practice/import' },
   matters: { words: 'Import your matters, or open the first', to: '/practice/import' },

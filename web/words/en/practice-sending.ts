@@ -43,7 +43,7 @@ export const say = {
     'Email goes out under the person who writes it. Templates and writers can choose one of these instead; what comes in for them is the practice’s own.',
   whenItLeaves: 'When it leaves',
   workingDaysAndHolidaysStand:
-    'Working days and holidays stand on the page before. What a host says that it takes holds, where that is less.',
+    'Working days and holidays stand under Calendar. What a host says that it takes holds, where that is less.',
   save: 'Save',
   name: 'Name',
   address: 'Address',

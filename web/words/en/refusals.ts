@@ -155,7 +155,12 @@ const SENTENCES: Sentences = {
   tooFaint: ({ part }) => `The colour of the ${part} is too faint on the page’s colour to be read.`,
   headPictureGone: () => 'The picture in the head is no longer here.',
   sameKey: ({ of }) =>
-    of === 'hosts' ? 'Two mail servers have the same name.' : 'Two senders have the same name.',
+    ({
+      hosts: 'Two mail servers have the same name.',
+      senders: 'Two senders have the same name.',
+      mailboxes: 'Two mailboxes have the same name.',
+    })[of],
+  portTaken: ({ port }) => `Port ${port} is used by another program on the server.`,
   hoursEndFirst: () => 'Working hours end before they begin.',
   passwordInTheClear: ({ host }) =>
     `The password for ${host} would cross the line for all to read. Choose a way with TLS.`,

@@ -1,4 +1,5 @@
 import { useDebouncedValue } from '@mantine/hooks';
+import { useDocumentCategories } from '../../../api/useCategories.ts';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useOutletContext, useParams } from 'react-router';
 import type { EnclosedFiles as Enclosed } from '../../../../contract/correspondence.ts';
@@ -51,12 +52,13 @@ export function DocumentsPane() {
   };
   useTakesDropped('documents', add, mayChange);
   usePastedPictures(mayChange, add);
-  const categories = categoriesOf(matter);
+  const used = categoriesOf(matter);
+  const categories = useDocumentCategories(used);
   const looked = index === undefined ? undefined : documents[index];
   return (
     <div className={classes.pane} data-looking={documentId !== undefined}>
       <section className={classes.list} ref={scroll} aria-label={say.documentsOfTheMatter}>
-        <FilterBar filter={filter} categories={categories} onFilter={setFilter} />
+        <FilterBar filter={filter} categories={used} onFilter={setFilter} />
         {mayChange && !filter.deleted ? (
           <AddBar into={into} categories={categories} onInto={setInto} onFiles={add} />
         ) : null}

@@ -1,4 +1,5 @@
 import { Menu, Popover } from '@mantine/core';
+import { useDocumentCategories } from '../../../api/useCategories.ts';
 import { useState } from 'react';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import type { EncloseOrder, Message } from '../../../../contract/messages.ts';
@@ -110,7 +111,8 @@ function Acts(props: EnclosureMenuProps & { readonly onName: () => void }) {
 }
 
 function KeepUnder({ enclosure, matter, onMade }: EnclosureMenuProps) {
-  const categories = new Set([...matter.documents.map(({ category }) => category).filter(Boolean), 'Other']);
+  const used = matter.documents.map(({ category }) => category).filter(Boolean);
+  const categories = new Set([...useDocumentCategories(used), 'Other']);
   return (
     <>
       <Menu.Label>{say.saveItOnTheMatter}</Menu.Label>

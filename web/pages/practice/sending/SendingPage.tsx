@@ -12,6 +12,7 @@ import { useChangeSendingMutation, useSendingQuery } from '../../../api/sending.
 import { useOpenedSettings, useSettings } from '../useSettings.ts';
 import type { OpenedSettings } from '../useSettings.ts';
 import { MailHosts } from './MailHosts.tsx';
+import { MailLines } from './MailLines.tsx';
 import { Senders, Times } from './sendingParts.tsx';
 import { say } from '../../../words/en/practice-sending.ts';
 import classes from '../Practice.module.css';
@@ -26,7 +27,12 @@ export function SendingPage() {
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.columns}>
         {sending ? <OpenedSending sending={sending} mayChange={mayChange} /> : null}
-        {mayChange ? <MailHosts /> : null}
+        {mayChange ? (
+          <div>
+            <MailHosts />
+            <MailLines />
+          </div>
+        ) : null}
       </div>
     </>
   );

@@ -1,4 +1,5 @@
 import type { FieldCatalogue, TemplateContentJson } from '../../../../contract/templates.ts';
+import { useCorrespondenceCategories } from '../../../api/useCategories.ts';
 import type { SendingJson } from '../../../../contract/sending.ts';
 import { GENERAL_TYPE } from '../../../../core/model/generalFile.ts';
 import type { SenderChoice } from '../../../../core/model/sender.ts';
@@ -99,6 +100,7 @@ function BlanksPart({ content, catalogue, onContent }: ContentPartProps) {
 
 function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'catalogue' | 'onSource'>) {
   const { content } = draft;
+  const categories = useCorrespondenceCategories();
   return (
     <>
       <SelectField
@@ -134,7 +136,7 @@ function ShelfDetails({ draft, onDraft, onContent }: Omit<TemplatePartsProps, 'c
       <TextField
         label={say.filedUnder}
         value={content.category}
-        list={['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement']}
+        list={categories}
         onChange={(category) => {
           onContent({ category });
         }}

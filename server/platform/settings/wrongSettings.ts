@@ -1,5 +1,5 @@
-import { DomainProblem } from '../platform/problems/problem.ts';
-import type { Reason } from '../../core/model/reason.ts';
+import { DomainProblem } from '../problems/problem.ts';
+import type { Reason } from '../../../core/model/reason.ts';
 
 export const wrong = (why: Reason): DomainProblem =>
   new DomainProblem('badSettings', [why, { code: 'nothingChanged' }]);

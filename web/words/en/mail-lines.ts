@@ -1,0 +1,30 @@
+/** What is said of the mailboxes that are read, and where texts and letters go. */
+export const say = {
+  mailThatComesIn: 'Mail that comes in',
+  theMailThatComesIn: 'the mail that comes in',
+  mailboxes: 'Mailboxes',
+  newMailIsReadFrom:
+    'Mail is read from these mailboxes as it arrives. Nothing in them is moved, marked or deleted. A mailbox of sent mail can be one of them.',
+  wasSetWhereOfficium: 'was set where Officium is started. ',
+  anotherMailbox: 'Another mailbox',
+  aNewMailbox: 'A new mailbox',
+  save: 'Save the mailboxes',
+  none: 'none',
+  folder: 'Folder',
+  tlsFromTheFirstByte: 'TLS from the first byte (993)',
+  tlsAskedForFirst: 'TLS, asked for first (143)',
+  mailYourPracticeExample: 'imap.your-practice.example',
+  isRead: 'It is being read.',
+  isBegun: 'It is being opened.',
+  cannotBeRead: (words: string) => `It cannot be read: “${words}”. It is tried again by itself.`,
+  doesNotLetUsIn: (words: string) => `It answers, and does not let us in: “${words}”. Nothing was read.`,
+  noSuchFolder: (words: string) => `It lets us in, and the folder cannot be opened: “${words}”.`,
+  letsUsIn: (seal: string, messages: number) =>
+    `It lets us in ${seal}; ${messages === 1 ? 'one message lies' : `${messages} messages lie`} there. Nothing was read.`,
+  filingAddresses: 'Filing addresses',
+  portForFilingAddresses: 'Port on which their mail is taken',
+  textMessagesAndLetters: 'Text messages and letters',
+  textsArePostedTo: 'Text messages are handed to',
+  answersAreFetchedFrom: 'Answers are fetched from',
+  printerAddress: 'Letters are printed by',
+};
