@@ -72,7 +72,7 @@ const SEES_EVERYTHING = [
   'server/directory/startRenewing.ts',
   'server/matters/{handOver,enterInNeed,generalFile}.ts',
   'server/sending/runner.ts',
-  'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader}.ts',
+  'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader,lines/intake}.ts',
   'server/correspondence/indexing.ts',
   'server/practice/{writeArchive,startVerification}.ts',
   'server/app/verify.ts',

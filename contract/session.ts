@@ -54,6 +54,8 @@ export const Session = Type.Object({
   /** In the demo: everybody of the practice, to look at the work through their eyes. */
   others: Type.Array(User),
   /** Where the stand-in mail host shows its mailboxes, when one is running. */
+  /** What one signs on with elsewhere, said in the demo alone; null where there is none. */
+  signOn: Type.Optional(Type.Union([Type.String(), Type.Null()])),
   mailboxesUrl: Type.Union([Type.String(), Type.Null()]),
   holdSeconds: Type.Integer(),
   /** How whoever is signed in likes the application; what they never chose is not said. */

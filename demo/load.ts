@@ -20,7 +20,8 @@ import { ofThePractice } from './moreDocuments.ts';
 import { GENERAL_FILE } from '../core/model/generalFile.ts';
 import { insertPassage } from '../server/templates/passageQueries.ts';
 import { chooseSignature, insertPerson, listPeople } from '../server/access/peopleQueries.ts';
-import { writeSettings } from '../server/platform/settings/queries.ts';
+import { SIGN_IN_KEY } from '../server/access/signIn/signInSettings.ts';
+import { writeSetting, writeSettings } from '../server/platform/settings/queries.ts';
 import { insertTemplate } from '../server/templates/queries.ts';
 import { countUse } from '../server/templates/useQueries.ts';
 import { ALL_CONTACTS } from './contacts.ts';
@@ -50,13 +51,15 @@ const FOLLOW_UPS: readonly (readonly [what: string, workingDays: number])[] = [
 
 export interface DemoSize {
   readonly matters: number;
+  /** Where its people can sign on as well. */
+  readonly signOn?: string | undefined;
 }
 
 /** Fills an empty practice with the demo: everything made from one seed, its days counted from today. */
 export async function loadDemo(
   folder: string,
   nowUtc: number,
-  { matters: count }: DemoSize,
+  { matters: count, signOn }: DemoSize,
 ): Promise<{ readonly matters: number; readonly entries: number }> {
   await mkdir(folder, { recursive: true });
   const db = await openDatabase(join(folder, 'officium.sqlite'));
@@ -72,6 +75,10 @@ export async function loadDemo(
       stories.push({ demo, entries: await correspondenceOf({ demo, today, luck, blobs }) });
     await inTransaction(db, async (tx) => {
       await fillLibrary(tx, today, nowUtc);
+      if (signOn !== undefined)
+        await writeSetting(tx, SIGN_IN_KEY, {
+          signOn: { label: 'the stand-in', issuer: signOn, clientId: 'officium' },
+        });
       await openGeneralFile(tx, nowUtc);
       for (const document of own) await insertDocument(tx, GENERAL_FILE, document);
       for (const { matter } of matters) await insertMatter(tx, matter);

@@ -7,9 +7,13 @@ const { values } = parseArgs({
     folder: { type: 'string', default: 'data/demo/practice' },
     matters: { type: 'string', default: '60' },
     'out-tray': { type: 'boolean', default: false },
+    'sign-on': { type: 'string' },
   },
 });
-const made = await loadDemo(values.folder, Date.now(), { matters: Number(values.matters) });
+const made = await loadDemo(values.folder, Date.now(), {
+  matters: Number(values.matters),
+  signOn: values['sign-on'],
+});
 if (made.matters > 0 && values['out-tray']) await fillOutTray(values.folder, Date.now());
 if (made.matters > 0) {
   console.log(`Made the demo practice: ${made.matters} matters, ${made.entries} entries of correspondence.`);

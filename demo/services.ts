@@ -17,6 +17,6 @@ export const demoServices = (db: Database, blobs: BlobStore, atUtc: number): Ser
   now: () => atUtc,
   newId: randomUUID,
   wakeRunner: () => undefined,
-    renewLines: () => undefined,
-    mailboxes: () => [],
+  renewLines: () => undefined,
+  mailboxes: () => [],
 });

@@ -6,6 +6,7 @@ import {
   answers,
   build,
   builtDemo,
+  builtIdentityHost,
   builtMailHost,
   builtServer,
   builtWeb,
@@ -31,7 +32,8 @@ install();
 build();
 if (values.fresh)
   for (const name of ['practice', 'mailhost']) rmSync(join(data, name), { recursive: true, force: true });
-run(process.execPath, [builtDemo, '--out-tray', '--folder', join(data, 'practice')]);
+const signOn = `http://127.0.0.1:${mailPort + 4}`;
+run(process.execPath, [builtDemo, '--out-tray', '--sign-on', signOn, '--folder', join(data, 'practice')]);
 
 const children = together();
 children.start('The stand-in mail host', [
@@ -46,6 +48,14 @@ children.start('The stand-in mail host', [
   String(mailPort + 3),
   '--folder',
   join(data, 'mailhost'),
+]);
+children.start('The stand-in for signing on', [
+  builtIdentityHost,
+  '--port',
+  String(mailPort + 4),
+  ...['Maud Tidewell <maud@tidewell-roe.example>', 'Idris Quill <idris@tidewell-roe.example>'].flatMap(
+    (person) => ['--person', person],
+  ),
 ]);
 children.start('The server', [builtServer], {
   OFFICIUM_PORT: values.port,

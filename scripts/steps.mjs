@@ -102,6 +102,7 @@ export const builtVerify = join(root, 'dist', 'server', 'app', 'verify.js');
 export const builtArchive = join(root, 'dist', 'server', 'app', 'archive.js');
 export const builtWeb = join(root, 'dist', 'web');
 export const builtMailHost = join(root, 'dist', 'standins', 'mailHost.js');
+export const builtIdentityHost = join(root, 'dist', 'standins', 'identityHost.js');
 export const builtDemo = join(root, 'dist', 'demo', 'main.js');
 
 /** Starts children together and ends them together. */

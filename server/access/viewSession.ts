@@ -6,6 +6,7 @@ import type { Account } from './peopleQueries.ts';
 import { holds, RIGHT_NAMES, roleHas } from './rights.ts';
 import type { PersonScope } from './scope.ts';
 import { mustFirst } from './signIn/mustFirst.ts';
+import { readSignIn } from './signIn/signInSettings.ts';
 
 const viewUser = ({
   id,
@@ -33,6 +34,7 @@ export async function viewSession(
     user: viewUser(scope.actor),
     practice: { name: practice.name, timeZone, region },
     others: config.demo ? (await listActive(scope)).map(viewUser) : [],
+    signOn: config.demo ? ((await readSignIn(scope)).signOn?.label ?? null) : null,
     mailboxesUrl: config.mailboxesUrl ?? null,
     holdSeconds,
     preferences: { ...(await findActive(scope, scope.actor.id))?.preferences },

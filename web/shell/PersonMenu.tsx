@@ -40,6 +40,11 @@ export function PersonMenu({ session }: { readonly session: Session }) {
             {name} <span className={classes.position}>{position}</span>
           </Menu.Item>
         ))}
+        {session.signOn ? (
+          <Menu.Item component="a" href="/api/v1/sign-on?to=%2F">
+            {say.signOnWith(session.signOn)}
+          </Menu.Item>
+        ) : null}
         {others.length > 0 ? <Menu.Divider /> : null}
         <Menu.Item
           onClick={() => {

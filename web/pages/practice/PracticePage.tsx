@@ -77,9 +77,11 @@ function PracticeForm({
           </p>
         ) : null}
         {mayChange ? (
-          <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
-            {say.save}
-          </Button>
+          <div className={classes.saving}>
+            <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
+              {say.save}
+            </Button>
+          </div>
         ) : null}
       </ReadOnly>
     </section>

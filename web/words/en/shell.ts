@@ -42,6 +42,7 @@ export const say = {
   seeTheWorkAs: 'See the work as',
   lightPaper: 'Light paper',
   darkPaper: 'Dark paper',
+  signOnWith: (label: string) => `Sign on with ${label}`,
   aboutYou: 'About you',
   code: 'Code of your authenticator',
   switchSingleKeysOff: 'Switch single keys off',

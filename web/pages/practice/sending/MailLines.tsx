@@ -77,9 +77,11 @@ function LinesForm({ opened, overtaken, renew, onSaved, standing }: LinesFormPro
       </Button>
       <OtherLines values={values} onChange={set} />
       {changed ? (
-        <Button kind="go" disabled={isLoading} onClick={() => void keep()}>
-          {say.save}
-        </Button>
+        <div className={classes.saving}>
+          <Button kind="go" disabled={isLoading} onClick={() => void keep()}>
+            {say.save}
+          </Button>
+        </div>
       ) : null}
       {error ? (
         <p className={classes.problem} role="alert">

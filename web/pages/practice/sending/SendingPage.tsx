@@ -69,9 +69,11 @@ function SendingForm({ opened, mayChange, overtaken, renew, onSaved }: OpenedSet
           </p>
         ) : null}
         {mayChange ? (
-          <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
-            {say.save}
-          </Button>
+          <div className={classes.saving}>
+            <Button kind="go" disabled={!changed || isLoading} onClick={() => void keep()}>
+              {say.save}
+            </Button>
+          </div>
         ) : null}
       </ReadOnly>
     </section>
