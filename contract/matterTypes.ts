@@ -147,6 +147,8 @@ export const MatterTypeJson = Type.Object(
     }),
     keyDates: Type.Array(Type.Object({ key: Key, label: Label }), { maxItems: 60 }),
     calculated: Type.Array(Type.Object({ key: Key, label: Label, form: Form }), { maxItems: MOST }),
+    /** Matters that one of this kind can stand beside, by name: a renewal's survey. */
+    links: Type.Optional(Type.Array(Type.Object({ key: Key, label: Label, typeId: Id }), { maxItems: 20 })),
   },
   { additionalProperties: false },
 );
@@ -205,6 +207,8 @@ export const MatterRecordView = Type.Object({
   dates: Type.Record(Type.String(), DateText),
   tables: Type.Record(Type.String(), Type.Array(Type.Record(Type.String(), ValueJson))),
   parties: Type.Array(Type.Object({ role: Type.String(), contactId: Id, name: Type.String() })),
+  /** Matters that it stands beside, by the link's key. */
+  links: Type.Record(Type.String(), Type.Object({ id: Id, reference: Type.String(), title: Type.String() })),
   people: Type.Array(Type.Object({ id: Id, name: Type.String() })),
   restricted: Type.Boolean(),
   /** Ids of those who may see it while it is restricted, beside whoever is responsible. */
@@ -251,6 +255,8 @@ export const ChangeMatter = Type.Object(
       Type.Record(Type.String({ maxLength: 64 }), Type.Array(Row, { maxItems: MAX_TABLE_ROWS })),
     ),
     parties: Type.Optional(Parties),
+    /** Only the links that change, each to another matter; null takes one away. */
+    links: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Type.Union([Id, Type.Null()]))),
     /** A reference that no other matter has, or had; the one before goes on leading here. */
     reference: Type.Optional(Reference),
     /** What whoever opens it should know first. */

@@ -79,6 +79,8 @@ export const DocumentView = Type.Object({
 });
 export type DocumentView = Static<typeof DocumentView>;
 
+const Linked = Type.Object({ label: Type.String(), id: Id, reference: Type.String(), title: Type.String() });
+
 export const MatterDetail = Type.Object({
   id: Id,
   reference: Type.String(),
@@ -99,6 +101,9 @@ export const MatterDetail = Type.Object({
   filingAddress: Type.Union([Type.String(), Type.Null()]),
   parties: Type.Array(PartyView),
   values: Type.Array(LabelledValue),
+  /** Matters that it stands beside, and those that stand beside it, each by what it is. */
+  linked: Type.Array(Linked),
+  linkedFrom: Type.Array(Linked),
   documents: Type.Array(DocumentView),
   drafts: Type.Array(MessageSummary),
   /** What is still to be done, soonest first. */

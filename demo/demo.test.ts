@@ -15,6 +15,7 @@ import type { Database } from '../server/platform/database/openDatabase.ts';
 import { ALL_CONTACTS } from './contacts.ts';
 import { loadDemo } from './load.ts';
 import { fillOutTray } from './outTray.ts';
+import { withLinks } from '../server/matters/matterTypeQueries.ts';
 import { MATTER_TYPES } from './matterTypes.ts';
 import { DEMO_PASSAGES } from './passages.ts';
 import { chance } from './random.ts';
@@ -64,7 +65,8 @@ describe('the demo practice', () => {
 
   it('has templates that hold on a type they are meant for, and read back as they were written', () => {
     for (const { name, content } of TEMPLATES) {
-      const holds = [...MATTER_TYPES, generalType('GBP')].filter(
+      const types = new Map(MATTER_TYPES.map((type) => [type.id as string, type]));
+      const holds = [...MATTER_TYPES.map((type) => withLinks(type, types)), generalType('GBP')].filter(
         (type) => checkTemplate(content, type, DEMO_PASSAGES).length === 0,
       );
       expect([name, holds.length > 0]).toEqual([name, true]);

@@ -15,7 +15,7 @@ import type { Course, StepKey } from './courses.ts';
 import { CONTACTS, OWNERS } from './contacts.ts';
 import { documentsFor } from './documents.ts';
 import { collected } from './moreDocuments.ts';
-import { conditionSurvey, damageClaim } from './matterTypes.ts';
+import { certificateRenewal, conditionSurvey, damageClaim } from './matterTypes.ts';
 import { MORE_OWNERS } from './moreContacts.ts';
 import { PEOPLE } from './people.ts';
 import { demoCalendar } from './practice.ts';
@@ -31,6 +31,8 @@ export interface DemoMatter {
   readonly story: readonly { readonly step: StepKey; readonly on: PlainDate }[];
   /** The stage it was in once so many had been sent. */
   readonly stageAfter: (told: number) => string;
+  /** The survey whose vessel it is about, which it stands beside. */
+  readonly survey?: DemoMatter['matter'];
 }
 
 /** Owners with something the work has to cope with, on the first matters; everyone after them is plain. */
@@ -68,11 +70,21 @@ export async function generateMatters({
   blobs,
 }: GenerateOptions): Promise<readonly DemoMatter[]> {
   const made: DemoMatter[] = [];
-  for (let n = 0; n < matters; n += 1) made.push(await makeMatter(n, today, luck, blobs));
+  for (let n = 0; n < matters; n += 1) made.push(await makeMatter(n, { today, luck, blobs, made }));
   return made;
 }
 
-async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: BlobStore): Promise<DemoMatter> {
+/** The latest survey that no renewal stands beside yet. */
+const surveyFor = (made: readonly DemoMatter[]): DemoMatter['matter'] | undefined =>
+  made.findLast(
+    ({ matter }) => matter.type === conditionSurvey && !made.some(({ survey }) => survey === matter),
+  )?.matter;
+
+interface Making extends Omit<GenerateOptions, 'matters'> {
+  readonly made: readonly DemoMatter[];
+}
+
+async function makeMatter(n: number, { today, luck, blobs, made: before }: Making): Promise<DemoMatter> {
   const isLater = n >= FIRST_COURSES;
   const courses = isLater ? LATER_COURSES : COURSES;
   const usual = n === 0 ? SURVEY : (courses[n % courses.length] ?? SURVEY);
@@ -80,8 +92,10 @@ async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: Blob
   // The first is in the middle of its course today; the others are anywhere in the last year and a half.
   const openedOn = addDays(today, n === 0 ? -36 : -luck.between(8, luck.pick([60, 110, 220, 430])));
   const story = tell(course, openedOn, today, n === 0 ? 4 : undefined);
-  const owners = NOTABLE[n] ?? [luck.pick(isLater ? MORE_OWNERS : OWNERS)];
-  const [vessel, kind] = vesselOf(n);
+  const survey = isLater && course.type === certificateRenewal ? surveyFor(before) : undefined;
+  const picked = NOTABLE[n] ?? [luck.pick(isLater ? MORE_OWNERS : OWNERS)];
+  const owners = survey ? ownersOf(survey) : picked;
+  const [vessel, kind] = survey ? vesselIn(survey) : vesselOf(n);
   const dates = workedDates(datesOf(course, openedOn, story), today);
   const facts = factsOf(course, vessel, kind, luck);
   const tables = tablesOf(course, dates, openedOn, luck);
@@ -122,7 +136,22 @@ async function makeMatter(n: number, today: PlainDate, luck: Chance, blobs: Blob
     accessFor: restricted ? [PEOPLE.maud.id, PEOPLE.idris.id] : [],
     openedAtUtc: Date.parse(`${openedOn}T09:00:00Z`),
   };
-  return { matter, openedOn, story, stageAfter: (told) => stageOf(course, told) };
+  return {
+    matter,
+    openedOn,
+    story,
+    stageAfter: (told) => stageOf(course, told),
+    ...(survey && { survey }),
+  };
+}
+
+const ownersOf = ({ parties }: NewMatter): readonly Contact[] =>
+  parties.filter(({ role }) => role === 'owner').map(({ contact }) => contact);
+
+/** A matter is called after its vessel and what kind of vessel that is. */
+function vesselIn({ title }: NewMatter): readonly [string, string] {
+  const [vessel = title, kind = ''] = title.split(', ');
+  return [vessel, kind];
 }
 
 function vesselOf(n: number): readonly [string, string] {

@@ -13,6 +13,7 @@ import type { Tx } from '../server/platform/database/transaction.ts';
 import { unscoped } from '../server/access/unscoped.ts';
 import { insertFollowUp } from '../server/matters/followUpQueries.ts';
 import { insertMatter, touchMatter } from '../server/matters/changeQueries.ts';
+import { changeLinks } from '../server/matters/linkQueries.ts';
 import { openGeneralFile } from '../server/matters/generalFile.ts';
 import { insertMatterType } from '../server/matters/matterTypeQueries.ts';
 import { insertDocument } from '../server/matters/documents/documentQueries.ts';
@@ -82,6 +83,8 @@ export async function loadDemo(
       await openGeneralFile(tx, nowUtc);
       for (const document of own) await insertDocument(tx, GENERAL_FILE, document);
       for (const { matter } of matters) await insertMatter(tx, matter);
+      for (const { matter, survey } of matters)
+        if (survey) await changeLinks(tx, matter.id, { survey: survey.id });
       await fileAll(tx, stories);
       await noteFollowUps(tx, matters, { today, nowUtc, luck });
     });

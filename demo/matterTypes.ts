@@ -185,6 +185,7 @@ export const certificateRenewal: MatterType = {
     { ...labelled('closed', 'Closed'), closes: true },
   ],
   keyDates: [labelled('expiry', 'Certificate expires')],
+  links: [{ key: 'survey', label: 'survey', typeId: conditionSurvey.id }],
   calculated: [
     {
       key: 'windowOpens',

@@ -373,6 +373,17 @@ export const MORE_TEMPLATES: readonly TemplateText[] = [
         field('fact.number'),
         '.',
       ),
+      showWhen(
+        'linked.survey.date-surveyDay',
+        { op: 'filled' },
+        para(
+          'Our survey of ',
+          field('linked.survey.date-surveyDay', { format: 'long' }),
+          ' (',
+          field('linked.survey.reference'),
+          ') went with the application.',
+        ),
+      ),
       passage('renew-early'),
     ],
   },

@@ -96,6 +96,8 @@ function makeResolver(path: string): Resolver {
       return ({ row }) => row && own(row, key);
     case 'party':
       return partyResolver(key);
+    case 'linked':
+      return linkedResolver(key);
     case 'recipient':
       return ({ context: { greeted } }) => greeted[0] && own(contactRow(greeted[0]), key);
     default: {
@@ -119,6 +121,23 @@ function partyResolver(key: string): Resolver {
   return ({ context: { record } }) => {
     const [first] = contactsIn(record);
     return first && own(contactRow(first), part);
+  };
+}
+
+/** `survey.reference`, `survey.fact-grade`: what is said of a matter that this one stands beside. */
+function linkedResolver(key: string): Resolver {
+  const [link = '', part = ''] = key.split('.', 2);
+  const dash = part.indexOf('-');
+  const [holder, name] = [part.slice(0, Math.max(0, dash)), part.slice(dash + 1)];
+  return ({ context: { record } }) => {
+    const other = record.linked && own(record.linked, link);
+    if (!other) return undefined;
+    if (holder === 'fact') return own(other.facts, name);
+    if (holder === 'date') {
+      const date = own(other.dates, name);
+      return date && dateValue(date);
+    }
+    return part === 'reference' || part === 'title' ? filled(other[part]) : undefined;
   };
 }
 

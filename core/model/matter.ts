@@ -56,6 +56,23 @@ export interface CalculatedDefinition extends Labelled {
   readonly form: CalculatedForm;
 }
 
+/** Another matter that one of this kind can stand beside, by a name: a renewal’s survey. */
+export interface LinkDefinition extends Labelled {
+  readonly typeId: MatterTypeId;
+  /** What the other's type holds: put in when a type is read, absent where that type is there no more. */
+  readonly facts?: readonly FactDefinition[];
+  readonly keyDates?: readonly Labelled[];
+}
+
+/** What can be said of another matter that one stands beside. */
+export interface LinkedMatter {
+  readonly id: MatterId;
+  readonly reference: string;
+  readonly title: string;
+  readonly facts: Readonly<Record<string, Value>>;
+  readonly dates: Readonly<Record<string, PlainDate>>;
+}
+
 /** What a kind of matter holds. It is data that a practice edits, never code. */
 export interface MatterType {
   readonly id: MatterTypeId;
@@ -71,6 +88,7 @@ export interface MatterType {
   readonly stages: readonly StageDefinition[];
   readonly keyDates: readonly Labelled[];
   readonly calculated: readonly CalculatedDefinition[];
+  readonly links?: readonly LinkDefinition[];
   /** Facts that the practice keeps of its contacts: the same for every type, put in when a type is read. */
   readonly contactFacts?: readonly FactDefinition[];
 }
@@ -105,6 +123,8 @@ export interface MatterRecord {
   readonly dates: Readonly<Record<string, PlainDate>>;
   readonly tables: Readonly<Record<string, readonly Row[]>>;
   readonly documents: readonly MatterDocument[];
+  /** The matters it stands beside, by the keys of its type's links, as far as whoever reads it may see them. */
+  readonly linked?: Readonly<Record<string, LinkedMatter>>;
   /** What is sent there is filed here; undefined where the practice has no such addresses. */
   readonly filingAddress?: string;
 }

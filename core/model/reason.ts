@@ -18,6 +18,7 @@ export type Thing =
   | 'import'
   | 'joining'
   | 'letterTemplate'
+  | 'link'
   | 'matter'
   | 'matterType'
   | 'message'

@@ -61,6 +61,19 @@ const contactFactFields = (type: MatterType, of: string, whose: string): readonl
     withChoices(field(`${of}.fact-${key}`, whose === '' ? label : `${whose}${lower(label)}`, kind), choices),
   );
 
+/** What can be said of a matter that one stands beside: what it is called, its facts and key dates. */
+const linkedFields = ({ links = [] }: MatterType): readonly FieldInfo[] =>
+  links.flatMap(({ key, label, facts = [], keyDates = [] }) => {
+    const of = (part: string, name: string, kind?: ValueKind): FieldInfo =>
+      field(`linked.${key}.${part}`, `${capital(label)}’s ${lower(name)}`, kind);
+    return [
+      of('reference', 'reference'),
+      of('title', 'title'),
+      ...facts.map((fact) => withChoices(of(`fact-${fact.key}`, fact.label, fact.kind), fact.choices)),
+      ...keyDates.map((date) => of(`date-${date.key}`, date.label, 'date')),
+    ];
+  });
+
 /** What can be said of a party, beside the name. */
 const PARTY_FIELDS: readonly (readonly [part: string, label: string, kind: ValueKind])[] = [
   ['email', 'email address', 'email'],
@@ -97,6 +110,7 @@ export function fieldsOf(type: MatterType): readonly FieldInfo[] {
     ...recipientFields(type),
     ...type.facts.map((fact) => withChoices(field(`fact.${fact.key}`, fact.label, fact.kind), fact.choices)),
     ...type.keyDates.map((date) => field(`date.${date.key}`, date.label, 'date')),
+    ...linkedFields(type),
     ...type.calculated.map(({ key, label, form }) =>
       field(`calculated.${key}`, label, kindOfForm(form, type), turning.has(key)),
     ),

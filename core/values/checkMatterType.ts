@@ -44,6 +44,7 @@ export function checkMatterType(type: MatterType): readonly MatterTypeProblem[] 
     ...listProblems('stages', type.stages),
     ...listProblems('keyDates', type.keyDates),
     ...listProblems('calculated', type.calculated),
+    ...listProblems('links', type.links ?? []),
     ...type.calculated.flatMap((one) => formProblems(one, type)),
     ...circleProblems(type),
   ];

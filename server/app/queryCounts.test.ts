@@ -65,7 +65,7 @@ describe('queries of a request', () => {
   });
 
   it('are few for what is looked at all day', async () => {
-    expect((await asking('GET', `/matters/${matterId}`)).queries.length).toBeLessThanOrEqual(12);
+    expect((await asking('GET', `/matters/${matterId}`)).queries.length).toBeLessThanOrEqual(13);
     expect((await asking('GET', `/matters/${matterId}/shelf`)).queries.length).toBeLessThanOrEqual(9);
     const preview = await asking('GET', `/matters/${matterId}/shelf/${templateId}`);
     expect(preview.queries.length).toBeLessThanOrEqual(4);

@@ -98,6 +98,13 @@ function undoOf(before: StoredMatter, change: ChangeMatter, access: readonly str
           ),
         }
       : {}),
+    ...(change.links
+      ? {
+          links: Object.fromEntries(
+            Object.keys(change.links).map((key) => [key, before.linked?.[key]?.id ?? null]),
+          ),
+        }
+      : {}),
     ...(change.restricted === undefined ? {} : { restricted: before.restricted }),
     ...(change.visibleTo ? { visibleTo: access } : {}),
     ...(change.parties

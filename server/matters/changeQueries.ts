@@ -7,6 +7,7 @@ import { matterWords } from '../platform/database/dialects/sqlite/words.ts';
 import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
 import { familyKey } from '../../core/checks/index.ts';
 import { foldName } from '../../core/model/words.ts';
+import { changeLinks } from './linkQueries.ts';
 import { insertDocument } from './documents/documentQueries.ts';
 import type { MatterRecord, Row } from '../../core/model/matter.ts';
 import type { Value } from '../../core/model/value.ts';
@@ -80,6 +81,8 @@ export interface MatterChange {
   readonly dates?: Readonly<Record<string, PlainDate>>;
   readonly tables?: Readonly<Record<string, readonly Row[]>>;
   readonly parties?: readonly { readonly role: string; readonly contactId: string }[];
+  /** Only the links that change; null takes one away. */
+  readonly links?: Readonly<Record<string, string | null>>;
   readonly restricted?: boolean;
   readonly reference?: string;
   readonly note?: string;
@@ -116,6 +119,7 @@ export async function updateMatter(
     const rows = parties.map(({ role, contactId }) => ({ matter_id: id, contact_id: contactId, role }));
     if (rows.length > 0) await tx('parties').insert(rows);
   }
+  if (change.links) await changeLinks(tx, id, change.links);
   if (visibleTo) await replaceAccess(tx, id, visibleTo);
   return true;
 }

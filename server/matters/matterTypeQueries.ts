@@ -1,7 +1,7 @@
 import { GENERAL_TYPE, generalType } from '../../core/model/generalFile.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MatterTypeId } from '../../core/model/ids.ts';
-import type { MatterType } from '../../core/model/matter.ts';
+import type { LinkDefinition, MatterType } from '../../core/model/matter.ts';
 import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
 import { holding } from '../platform/database/dialects/sqlite/json.ts';
@@ -30,14 +30,40 @@ const toType = ({ id, name, definition }: TypeRow): MatterType => ({
   name,
 });
 
+/** A type with what can be said of the matters that its own stand beside. */
+export const withLinks = (type: MatterType, types: ReadonlyMap<string, MatterType>): MatterType => ({
+  ...type,
+  links: (type.links ?? []).map(({ key, label, typeId }): LinkDefinition => {
+    const other = types.get(typeId);
+    return { key, label, typeId, ...(other && { facts: other.facts, keyDates: other.keyDates }) };
+  }),
+});
+
+/** A type as it is kept: without what is put in when it is read. */
+function definitionOf({
+  id: _id,
+  name: _name,
+  contactFacts: _facts,
+  links = [],
+  ...own
+}: MatterType): string {
+  const named = links.map(({ key, label, typeId }) => ({ key, label, typeId }));
+  return JSON.stringify({ ...own, ...(named.length > 0 && { links: named }) });
+}
+
 /** Every matter type by its id, in the order of their names. */
 export const matterTypes = kept(
   ['matterTypes', 'settings'],
   async (reads): Promise<ReadonlyMap<string, StoredType>> => {
     const { contactFacts } = await readSettings(reads);
     const rows = await sql(reads)<TypeRow>('matter_types').whereNot({ id: GENERAL_TYPE }).orderBy('name');
+    const types = rows.map(toType);
+    const byId = new Map(types.map((type) => [type.id as string, type]));
     return new Map(
-      rows.map((row) => [row.id, { type: { ...toType(row), contactFacts }, revision: row.revision }]),
+      rows.map((row, n) => {
+        const type = types[n] ?? toType(row);
+        return [row.id, { type: { ...withLinks(type, byId), contactFacts }, revision: row.revision }];
+      }),
     );
   },
 );
@@ -67,17 +93,17 @@ export const closingStages = kept(
 );
 
 export async function insertMatterType(tx: Tx, type: MatterType): Promise<void> {
-  const { id, name, contactFacts: _, ...definition } = type;
-  await tx('matter_types').insert({ id, name, definition: JSON.stringify(definition) });
+  const { id, name } = type;
+  await tx('matter_types').insert({ id, name, definition: definitionOf(type) });
   await stampAnew(tx, 'matterTypes');
 }
 
 /** Changes a type, on condition that nobody did since `revision`; false where somebody did. */
 export async function updateMatterType(tx: Tx, type: MatterType, revision: number): Promise<boolean> {
-  const { id, name, contactFacts: _, ...definition } = type;
+  const { id, name } = type;
   const changed = await tx('matter_types')
     .where({ id, revision })
-    .update({ name, definition: JSON.stringify(definition), revision: revision + 1 });
+    .update({ name, definition: definitionOf(type), revision: revision + 1 });
   await stampAnew(tx, 'matterTypes');
   return changed === 1;
 }

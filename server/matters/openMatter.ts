@@ -6,11 +6,23 @@ import { filingAddressOf } from './filingAddress.ts';
 import { openFollowUps } from './followUpQueries.ts';
 import { viewDateline, viewDocument, viewParty, viewValues } from './matterView.ts';
 import { namesWithAccess, pastOf } from './careQueries.ts';
+import { linkingTo } from './linkQueries.ts';
+import { matterTypes } from './matterTypeQueries.ts';
 import { findMatter } from './queries.ts';
 import { readerFor } from './readerFor.ts';
 import type { MatterServices } from './services.ts';
 
 const FIRST_ENTRIES = 60;
+
+/** The matters that stand beside this one, each called by its kind: they say what this one is to them. */
+async function linkingFrom(scope: PersonScope, id: string): Promise<MatterDetail['linkedFrom']> {
+  const types = await matterTypes(scope);
+  return (await linkingTo(scope, id)).flatMap(({ typeId, key, ...other }) => {
+    const type = types.get(typeId)?.type;
+    // A link that its type has no more is not shown.
+    return type?.links?.some((link) => link.key === key) ? [{ label: type.name, ...other }] : [];
+  });
+}
 
 /** Everything the matter's page shows, in one answer. */
 export async function openMatter(
@@ -42,6 +54,11 @@ export async function openMatter(
         : filingAddressOf(matter.reference, matter.filingToken, settings.filingDomain),
     parties: matter.parties.map((party) => viewParty(party, matter)),
     values: viewValues(matter, reader),
+    linked: (matter.type.links ?? []).flatMap(({ key, label }) => {
+      const other = matter.linked?.[key];
+      return other ? [{ label, id: other.id, reference: other.reference, title: other.title }] : [];
+    }),
+    linkedFrom: await linkingFrom(scope, id),
     documents: matter.documents.map(viewDocument),
     drafts: [...(await matterParts.drafts(scope, id))],
     followUps: await openFollowUps(scope, id),

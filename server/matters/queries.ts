@@ -17,6 +17,8 @@ import { inList, rowsAsJson } from '../platform/database/dialects/sqlite/json.ts
 import { fromJson, readJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { StoredDocument, StoredMatter } from './matter.ts';
+import { linkedOf } from './linkQueries.ts';
+import type { LinkRow } from './linkQueries.ts';
 import { listMatterTypes, matterTypes, typeOfGeneralFile } from './matterTypeQueries.ts';
 
 export interface MatterRow {
@@ -84,11 +86,14 @@ const DOCUMENT = [
   'restricted',
 ] as const;
 
+const LINK = ['matter_id', 'key', 'other_id'] as const;
+
 interface WholeRow extends MatterRow {
   party_rows: string;
   contact_rows: string;
   address_rows: string;
   document_rows: string;
+  link_rows: string;
 }
 
 /** Reads matters whole, newest first, in one statement however many there are: what hangs on each comes along with it. */
@@ -125,7 +130,12 @@ export async function findMatters(scope: Scope, ids: readonly string[]): Promise
         'address_rows',
       ),
       rowsAsJson(db, DOCUMENT, on('documents', DOCUMENT).whereNull('documents.deleted_utc'), 'document_rows'),
+      rowsAsJson(db, LINK, on('matter_links', LINK), 'link_rows'),
     );
+  const linked = await linkedOf(
+    scope,
+    rows.flatMap(({ link_rows }) => fromJson<LinkRow[]>(link_rows)),
+  );
   const types = await matterTypes(scope);
   const general = rows.some(({ id }) => isGeneralFile(id)) ? await typeOfGeneralFile(scope) : undefined;
   const people = new Map((await listPeople(scope)).map((person) => [person.id as string, person]));
@@ -133,25 +143,25 @@ export async function findMatters(scope: Scope, ids: readonly string[]): Promise
     const type = types.get(row.type_id)?.type ?? general;
     const responsible = people.get(row.responsible_id);
     if (!type || !responsible) throw new Error(`matter ${row.id} lacks its type or its person`);
-    return {
-      id: asId<MatterId>(row.id),
-      reference: row.reference,
-      title: row.title,
-      type,
-      stage: row.stage,
-      responsible,
-      parties: partiesOf(row),
-      facts: soundValues(readJson(row.facts)),
-      dates: soundDates(readJson(row.dates)),
-      tables: soundTables(readJson(row.tables)),
-      documents: fromJson<DocumentRow[]>(row.document_rows).sort(byDay).map(toDocument),
-      restricted: Boolean(row.restricted),
-      note: row.note,
-      revision: row.revision,
-      filingToken: row.filing_token,
-    };
+    return { ...toMatter(row), type, responsible, linked: linked.get(row.id) ?? {} };
   });
 }
+
+const toMatter = (row: WholeRow): Omit<StoredMatter, 'type' | 'responsible' | 'linked'> => ({
+  id: asId<MatterId>(row.id),
+  reference: row.reference,
+  title: row.title,
+  stage: row.stage,
+  parties: partiesOf(row),
+  facts: soundValues(readJson(row.facts)),
+  dates: soundDates(readJson(row.dates)),
+  tables: soundTables(readJson(row.tables)),
+  documents: fromJson<DocumentRow[]>(row.document_rows).sort(byDay).map(toDocument),
+  restricted: Boolean(row.restricted),
+  note: row.note,
+  revision: row.revision,
+  filingToken: row.filing_token,
+});
 
 const bySeq = (a: { readonly seq: number }, b: { readonly seq: number }): number => a.seq - b.seq;
 

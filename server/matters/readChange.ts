@@ -2,6 +2,7 @@ import { DomainProblem } from '../platform/problems/problem.ts';
 import type { StoredMatter } from './matter.ts';
 import type { ChangeMatter } from '../../contract/matterTypes.ts';
 import type { MatterChange } from './changeQueries.ts';
+import { findMatter } from './queries.ts';
 import { findActive, listActive } from '../access/peopleQueries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
 import { asId } from '../../core/model/ids.ts';
@@ -32,6 +33,7 @@ export async function readChange(
   if (responsibleId !== undefined && !(await findActive(scope, responsibleId)))
     refuse({ code: 'noSuch', what: 'person' });
   if (parties) await readParties(scope, type, parties);
+  if (change.links) await refuseLinks(scope, matter, change.links);
   const people = new Set((await listActive(scope)).map((person) => person.id as string));
   if (visibleTo?.some((personId) => !people.has(personId))) refuse({ code: 'noSuch', what: 'person' });
   return {
@@ -42,11 +44,28 @@ export async function readChange(
     ...(dates ? { dates: mergeDates(matter.dates, dates, type) } : {}),
     ...(tables ? { tables: { ...matter.tables, ...readTables(tables, type) } } : {}),
     ...(parties ? { parties } : {}),
+    ...(change.links ? { links: change.links } : {}),
     ...(restricted === undefined ? {} : { restricted }),
     ...(reference === undefined ? {} : { reference: reference.trim() }),
     ...(note === undefined ? {} : { note: note.trim() }),
     ...(visibleTo ? { visibleTo } : {}),
   };
+}
+
+/** A link leads to another matter of the kind that is meant, which whoever makes it may see. */
+async function refuseLinks(
+  scope: Scope,
+  { id, type }: StoredMatter,
+  links: NonNullable<ChangeMatter['links']>,
+): Promise<void> {
+  for (const [key, otherId] of Object.entries(links)) {
+    const link = type.links?.find((known) => known.key === key);
+    if (!link) refuse({ code: 'noSuch', what: 'link' });
+    else if (otherId !== null) {
+      const other = otherId === id ? undefined : await findMatter(scope, otherId);
+      if (!other || other.type.id !== link.typeId) refuse({ code: 'doesNotFit', label: link.label });
+    }
+  }
 }
 
 type WantedParty = NonNullable<ChangeMatter['parties']>[number];

@@ -39,6 +39,12 @@ export async function readRecord(
     tables: plainCopy(matter.tables),
     parties: matter.parties.map(({ role, contact }) => ({ role, contactId: contact.id, name: contact.name })),
     people: (await listActive(scope)).map(({ id: personId, name }) => ({ id: personId, name })),
+    links: Object.fromEntries(
+      Object.entries(matter.linked ?? {}).map(([key, { id: otherId, reference, title }]) => [
+        key,
+        { id: otherId, reference, title },
+      ]),
+    ),
     restricted: matter.restricted,
     visibleTo: await accessTo(scope, id),
     calculated: steps.map((step) => ({

@@ -10,7 +10,9 @@ export const typeOf = (id: string, definition: MatterTypeJson): MatterType =>
   ({ ...definition, id: asId<MatterTypeId>(id) }) as unknown as MatterType;
 
 export function viewType(type: MatterType, revision: number, matters: number): MatterTypeView {
-  const { id, contactFacts: _, ...definition } = type;
+  const { id, contactFacts: _, links = [], ...own } = type;
+  const named = links.map(({ key, label, typeId }) => ({ key, label, typeId }));
+  const definition = { ...own, ...(named.length > 0 && { links: named }) };
   return { id, revision, matters, definition: JSON.parse(JSON.stringify(definition)) as MatterTypeJson };
 }
 

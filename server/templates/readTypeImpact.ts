@@ -1,5 +1,5 @@
 import type { MatterTypeJson, MatterTypeImpact } from '../../contract/matterTypes.ts';
-import { countHolding, matterTypes } from '../matters/matterTypeQueries.ts';
+import { countHolding, matterTypes, withLinks } from '../matters/matterTypeQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import { typeOf } from '../matters/typeView.ts';
 import { typeChanges, checkMatterType } from '../../core/values/checkMatterType.ts';
@@ -14,9 +14,12 @@ export async function readTypeImpact(
   id: string,
   definition: MatterTypeJson,
 ): Promise<MatterTypeImpact> {
-  const before = (await matterTypes(scope)).get(id)?.type;
+  const types = new Map([...(await matterTypes(scope))].map(([key, { type }]) => [key, type]));
+  const before = types.get(id);
   if (!before) throw notFound('matterType');
-  const after = { ...typeOf(id, definition), contactFacts: before?.contactFacts ?? [] };
+  const changed = { ...typeOf(id, definition), contactFacts: before.contactFacts ?? [] };
+  const next = new Map([...types, [id, changed]]);
+  const after = withLinks(changed, next);
   const changes = typeChanges(before, after);
   const touches = await Promise.all(
     changes.map(async (change) => ({
@@ -27,10 +30,16 @@ export async function readTypeImpact(
     })),
   );
   const passages = await currentPassages(scope);
-  const lost = (await startableTemplates(scope)).filter(
-    ({ content }) =>
-      typesThatHold(content, [before], passages).length > 0 &&
-      typesThatHold(content, [after], passages).length === 0,
+  // What stands beside a matter of this kind says its facts too.
+  const touched = [...types.values()].filter(
+    (type) => type.id === id || type.links?.some(({ typeId }) => typeId === id),
+  );
+  const lost = (await startableTemplates(scope)).filter(({ content }) =>
+    touched.some(
+      (type) =>
+        typesThatHold(content, [type], passages).length > 0 &&
+        typesThatHold(content, [withLinks(next.get(type.id) ?? type, next)], passages).length === 0,
+    ),
   );
   return {
     problems: checkMatterType(after).map((one) => ({ ...one, params: { ...one.params } })),

@@ -34,7 +34,10 @@ const mattersApi = api.injectEndpoints({
       query: (body) => ({ url: '/matters', method: 'POST', body }),
       invalidatesTags: ['Matters'],
     }),
-    findMatters: build.query<MatterPage, { readonly query: string; readonly limit: number }>({
+    findMatters: build.query<
+      MatterPage,
+      { readonly query: string; readonly limit: number; readonly typeId?: string }
+    >({
       query: (params) => ({ url: '/matters', params }),
       providesTags: ['Matters'],
     }),

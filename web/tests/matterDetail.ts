@@ -46,6 +46,8 @@ export const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
   filingAddress: null,
   parties: [party('Ines')],
   values: [],
+  linked: [],
+  linkedFrom: [],
   documents: [document()],
   drafts: [],
   followUps: [

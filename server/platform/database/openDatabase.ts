@@ -18,6 +18,7 @@ import {
   down as downOrganisations,
   up as upOrganisations,
 } from './migrations/20261201140000_people_and_organisations.ts';
+import { down as downLinks, up as upLinks } from './migrations/20261201170000_linked_matters.ts';
 import { down as downImports, up as upImports } from './migrations/20261201100000_imports.ts';
 import { down as downMatterCare, up as upMatterCare } from './migrations/20261201090000_matter_care.ts';
 import { down as downDocuments, up as upDocuments } from './migrations/20261128210000_documents.ts';
@@ -53,6 +54,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261201090000_matter_care', up: upMatterCare, down: downMatterCare },
   { name: '20261201100000_imports', up: upImports, down: downImports },
   { name: '20261201140000_people_and_organisations', up: upOrganisations, down: downOrganisations },
+  { name: '20261201170000_linked_matters', up: upLinks, down: downLinks },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

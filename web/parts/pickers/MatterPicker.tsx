@@ -7,9 +7,14 @@ import { say } from '../../words/en/parts-pickers.ts';
 
 interface MatterPickerProps {
   readonly label: string;
-  readonly labelled?: 'before' | 'within';
-  /** The matter chosen so far. */
+  readonly labelled?: 'above' | 'before' | 'within';
+  /** The matter chosen so far, and what it is called where that is known. */
   readonly matterId?: string | undefined;
+  readonly chosen?: string | undefined;
+  /** Only matters of this type are found. */
+  readonly typeId?: string;
+  /** The matter that is not meant. */
+  readonly but?: string;
   readonly onChoose: (matter: MatterSummary) => void;
   readonly inputRef?: Ref<HTMLInputElement>;
 }
@@ -21,12 +26,22 @@ export function MatterPicker({
   label,
   labelled = 'within',
   matterId,
+  chosen: called,
+  typeId,
+  but,
   onChoose,
   inputRef,
 }: MatterPickerProps) {
   const pick = usePick();
-  const { data, isFetching } = useFindMattersQuery({ query: pick.query, limit: MOST }, { skip: !pick.open });
-  const { data: latest } = useFindMattersQuery({ query: '', limit: MOST }, { skip: matterId === undefined });
+  const only = typeId === undefined ? {} : { typeId };
+  const { data, isFetching } = useFindMattersQuery(
+    { query: pick.query, limit: MOST, ...only },
+    { skip: !pick.open },
+  );
+  const { data: latest } = useFindMattersQuery(
+    { query: '', limit: MOST },
+    { skip: matterId === undefined || called !== undefined },
+  );
   const chosen = [...(data?.items ?? []), ...(latest?.items ?? [])].find(({ id }) => id === matterId);
   return (
     <PickField
@@ -34,8 +49,10 @@ export function MatterPicker({
       label={label}
       labelled={labelled}
       listLabel={say.matters}
-      chosen={chosen ? `${chosen.reference} · ${chosen.title}` : ''}
-      found={pick.query === pick.typed && !isFetching ? data?.items : undefined}
+      chosen={called ?? (chosen ? `${chosen.reference} · ${chosen.title}` : '')}
+      found={
+        pick.query === pick.typed && !isFetching ? data?.items.filter(({ id }) => id !== but) : undefined
+      }
       idOf={({ id }) => id}
       selectedId={matterId}
       onChoose={onChoose}

@@ -10,6 +10,7 @@ export const say = {
   everyone: 'Everyone in the practice.',
   only: (names: string) => `Only ${names}.`,
   onlyWhoRestricts: 'Who may restrict matters can change this.',
+  notLinked: 'Take off',
   theReferenceBefore: 'The reference before goes on leading here.',
   answersForIt: 'answers for it',
   showTheirs: 'Show theirs instead of mine',

@@ -7,6 +7,7 @@ export const say = {
   formerly: (references: string) => `Formerly ${references}`,
   enteredInNeed: (person: string, day: string, why: string) =>
     `${person} entered this restricted matter in need on ${day}: “${why}”`,
+  linkedMatters: 'Linked matters',
   parties: 'Parties',
   done: 'Done',
   changeParties: 'Change parties',

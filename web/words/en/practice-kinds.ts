@@ -48,6 +48,11 @@ export const say = {
   required: 'required',
   removeNamed: (what: string) => `Remove ${what}`,
   addARole: 'Add a role',
+  linkedMatters: 'Linked matters',
+  link: 'link',
+  isAMatterOf: 'Is a matter of type',
+  aRenewalAndItsSurvey:
+    'Another matter that one of this type belongs with: a renewal and its survey. Templates can say what it holds.',
   text: 'Text',
   longerText: 'longer text',
   aNumber: 'a number',

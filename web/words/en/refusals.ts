@@ -79,6 +79,7 @@ const THINGS: Readonly<Record<Thing, string>> = {
   import: 'import',
   joining: 'joining of these two contacts',
   letterTemplate: 'letter template',
+  link: 'link on this matter type',
   matter: 'matter',
   matterType: 'matter type',
   message: 'message',

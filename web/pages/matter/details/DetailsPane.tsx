@@ -10,6 +10,8 @@ import { mayDo } from '../../../words/rights.ts';
 import { problemCode, problemWords } from '../../../words/en/wording.ts';
 import { say } from '../../../words/en/matter-details.ts';
 import type { MatterContext } from '../MatterPage.tsx';
+import { LinkFields } from './LinkFields.tsx';
+import type { Links } from './LinkFields.tsx';
 import classes from './Details.module.css';
 
 /** What a matter is called, whose it is, what one should know first, and who may see it. */
@@ -27,12 +29,13 @@ export function DetailsPane() {
 /** The same to be read. */
 function Details() {
   const { matter } = useOutletContext<MatterContext>();
-  const { reference, title, responsible, note, restricted, visibleTo } = matter;
+  const { reference, title, responsible, note, restricted, visibleTo, linked } = matter;
   const lines = [
     [say.title, title],
     [say.reference, reference],
     [say.responsible, responsible],
     [say.note, note],
+    ...linked.map((other) => [other.label, `${other.reference} · ${other.title}`] as const),
     [say.whoMaySeeIt, restricted ? say.only(visibleTo.join(', ')) : say.everyone],
   ] as const;
   return (
@@ -52,7 +55,7 @@ function Details() {
 
 type Values = Pick<
   MatterRecordView,
-  'title' | 'reference' | 'responsibleId' | 'note' | 'restricted' | 'visibleTo'
+  'title' | 'reference' | 'responsibleId' | 'note' | 'restricted' | 'visibleTo' | 'links'
 >;
 
 const valuesOf = ({
@@ -62,6 +65,7 @@ const valuesOf = ({
   note,
   restricted,
   visibleTo,
+  links,
 }: MatterRecordView): Values => ({
   title,
   reference,
@@ -69,7 +73,16 @@ const valuesOf = ({
   note,
   restricted,
   visibleTo,
+  links,
 });
+
+/** Links as they change: each to another matter, or to none. */
+const linkChange = (links: Links, from: Links): NonNullable<ChangeMatter['links']> =>
+  Object.fromEntries(
+    [...new Set([...Object.keys(links), ...Object.keys(from)])]
+      .filter((key) => links[key]?.id !== from[key]?.id)
+      .map((key) => [key, links[key]?.id ?? null]),
+  );
 
 /** Only what differs is sent. */
 function differing(values: Values, from: Values): Partial<ChangeMatter> {
@@ -77,7 +90,7 @@ function differing(values: Values, from: Values): Partial<ChangeMatter> {
   return Object.fromEntries(
     keys
       .filter((key) => JSON.stringify(values[key]) !== JSON.stringify(from[key]))
-      .map((key) => [key, values[key]]),
+      .map((key) => [key, key === 'links' ? linkChange(values.links, from.links) : values[key]]),
   );
 }
 
@@ -86,8 +99,8 @@ interface DetailsFormProps {
   readonly mayRestrict: boolean;
 }
 
-function DetailsForm({ record, mayRestrict }: DetailsFormProps) {
-  const navigate = useNavigate();
+/** The details as they are being changed. */
+function useDetails(record: MatterRecordView) {
   const [opened, setOpened] = useState(() => ({ values: valuesOf(record), revision: record.revision }));
   const [values, setValues] = useState(opened.values);
   const { changed, onSaved } = useSavedAs(values, opened.values);
@@ -117,6 +130,12 @@ function DetailsForm({ record, mayRestrict }: DetailsFormProps) {
     onSaved(now);
     reset();
   };
+  return { values, set, opened: opened.values, changed, save, takeTheirs, error, isLoading };
+}
+
+function DetailsForm({ record, mayRestrict }: DetailsFormProps) {
+  const navigate = useNavigate();
+  const { values, set, opened, changed, save, takeTheirs, error, isLoading } = useDetails(record);
   return (
     <form
       className={classes.pane}
@@ -142,7 +161,7 @@ function DetailsForm({ record, mayRestrict }: DetailsFormProps) {
           set({ reference });
         }}
       />
-      {values.reference === opened.values.reference ? null : <small>{say.theReferenceBefore}</small>}
+      {values.reference === opened.reference ? null : <small>{say.theReferenceBefore}</small>}
       <SelectField
         label={say.responsible}
         value={values.responsibleId}
@@ -157,6 +176,13 @@ function DetailsForm({ record, mayRestrict }: DetailsFormProps) {
         value={values.note}
         onChange={(note) => {
           set({ note });
+        }}
+      />
+      <LinkFields
+        record={record}
+        links={values.links}
+        onChange={(links) => {
+          set({ links });
         }}
       />
       <WhoMaySee record={record} values={values} mayRestrict={mayRestrict} onChange={set} />

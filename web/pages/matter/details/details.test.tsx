@@ -23,6 +23,8 @@ const RECORD = {
   ],
   restricted: false,
   visibleTo: [],
+  type: { links: [{ key: 'survey', label: 'Survey', typeId: 't1' }] },
+  links: {},
 } as unknown as MatterRecordView;
 
 function pane(role: Role, answers: Readonly<Record<string, unknown>> = {}, record = RECORD) {

@@ -52,13 +52,12 @@ export function DocumentsPane() {
   };
   useTakesDropped('documents', add, mayChange);
   usePastedPictures(mayChange, add);
-  const used = categoriesOf(matter);
-  const categories = useDocumentCategories(used);
+  const categories = useDocumentCategories(categoriesOf(matter));
   const looked = index === undefined ? undefined : documents[index];
   return (
     <div className={classes.pane} data-looking={documentId !== undefined}>
       <section className={classes.list} ref={scroll} aria-label={say.documentsOfTheMatter}>
-        <FilterBar filter={filter} categories={used} onFilter={setFilter} />
+        <FilterBar filter={filter} categories={categoriesOf(matter)} onFilter={setFilter} />
         {mayChange && !filter.deleted ? (
           <AddBar into={into} categories={categories} onInto={setInto} onFiles={add} />
         ) : null}

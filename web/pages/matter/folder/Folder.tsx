@@ -10,6 +10,7 @@ import { mayDo } from '../../../words/rights.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { leftWords, nearness } from '../../../words/en/matterDates.ts';
 import { FollowUps } from './FollowUps.tsx';
+import { Linked } from './Linked.tsx';
 import { Part } from './Part.tsx';
 import { PartiesEditor } from './PartiesEditor.tsx';
 import { RecordValues } from './RecordValues.tsx';
@@ -112,6 +113,7 @@ function OfTheMatter({ matter, record, edit, mayChange }: OfTheMatterProps) {
       <Part title={say.datesAndFigures}>
         {editable ? <RecordValues matter={matter} record={record} edit={edit} /> : <Values matter={matter} />}
       </Part>
+      <Linked matter={matter} />
     </>
   );
 }

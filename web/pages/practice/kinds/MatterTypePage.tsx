@@ -15,6 +15,7 @@ import { typeProblemWords } from '../../../words/en/typeWords.ts';
 import { plural, problemWords } from '../../../words/en/wording.ts';
 import { CalculatedRows } from './CalculatedRows.tsx';
 import { RoleRows } from './RoleRows.tsx';
+import { LinkRows } from './LinkRows.tsx';
 import { FactRows, LabelRows } from './Rows.tsx';
 import { StageRows } from './StageRows.tsx';
 import { TableRows } from './TableRows.tsx';
@@ -121,6 +122,8 @@ function TypeForm({ type, mayChange, overtaken, onRenew }: TypeFormProps) {
             <StageRows {...part} />
             <h2>{say.tables}</h2>
             <TableRows {...part} />
+            <h2>{say.linkedMatters}</h2>
+            <LinkRows {...part} />
           </ReadOnly>
         </section>
       </div>
