@@ -4,7 +4,7 @@ import { Id, Instant } from './common.ts';
 import { Reason as ReasonJson } from './problems.ts';
 
 /** What can be brought in by a list. */
-export const IMPORTED = ['contacts', 'matters', 'documents'] as const;
+export const IMPORTED = ['contacts', 'matters', 'documents', 'correspondence'] as const;
 export type Imported = (typeof IMPORTED)[number];
 
 export const NewImport = Type.Object({
@@ -36,6 +36,20 @@ export const ImportFault = Type.Object({
   why: ReasonJson,
 });
 export type ImportFault = Static<typeof ImportFault>;
+
+/** All lines that have faults, as they stand in the file, to be mended. */
+export const FaultyLines = Type.Object({
+  fileName: Type.String(),
+  heads: Type.Array(Type.String()),
+  items: Type.Array(
+    Type.Object({
+      line: Type.Integer(),
+      cells: Type.Array(Type.String()),
+      faults: Type.Array(Type.Object({ column: Type.String(), why: ReasonJson })),
+    }),
+  ),
+});
+export type FaultyLines = Static<typeof FaultyLines>;
 
 export const ImportCounts = Type.Object({
   lines: Type.Integer(),

@@ -185,7 +185,7 @@ export const certificateRenewal: MatterType = {
     { ...labelled('closed', 'Closed'), closes: true },
   ],
   keyDates: [labelled('expiry', 'Certificate expires')],
-  links: [{ key: 'survey', label: 'survey', typeId: conditionSurvey.id }],
+  links: [{ key: 'survey', label: 'Survey', typeId: conditionSurvey.id }],
   calculated: [
     {
       key: 'windowOpens',

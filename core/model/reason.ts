@@ -111,6 +111,7 @@ interface Reasons {
   readonly noColumnChosen: { readonly label: string };
   readonly cannotReadTable: None;
   readonly listTooLong: Most;
+  readonly noMessageFound: None;
   readonly listEmpty: None;
   readonly importNotReady: None;
   readonly nothingToUndo: None;

@@ -10,6 +10,9 @@ import type { PersonScope } from '../access/scope.ts';
 /** A message begins with a header line (RFC 5322 §2.2); anything else is no message, whatever its name says. */
 const HEADER_LINE = /^[!-9;-~]{1,76}:[ \t]/;
 
+/** Whether bytes begin as a message does. */
+export const isMailHeader = (bytes: Buffer): boolean => HEADER_LINE.test(bytes.toString('latin1', 0, 200));
+
 /** Takes in messages that were dropped as files, `.eml` or mbox: on the in-tray, or on a matter, where they are filed. */
 export async function takeInFiles(
   services: Services,
@@ -23,7 +26,7 @@ export async function takeInFiles(
     const bytes = await read();
     const messages = isMbox(bytes) ? await messagesOf(bytes) : [bytes];
     for (const message of messages) {
-      if (!HEADER_LINE.test(message.toString('latin1', 0, 200))) {
+      if (!isMailHeader(message)) {
         taken.refused.push({ name, why: { code: 'notAMessage' } });
         continue;
       }

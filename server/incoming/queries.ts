@@ -145,6 +145,15 @@ export async function findByBytes(
   return row && toIncoming(row);
 }
 
+/** Which of these messages came in before, by their bytes. */
+export async function knownMessages(scope: Scope, blobs: readonly string[]): Promise<ReadonlySet<string>> {
+  return new Set(
+    await sql(scope)('incoming')
+      .whereIn('raw_blob', [...blobs])
+      .pluck<string[]>('raw_blob'),
+  );
+}
+
 /**
  * What came in, as far as the actor may see it. While it waits, it may be about any matter it was suggested for: it is
  * hidden where one of them is hidden, unless the actor is let in to another restricted one of them. Reports are told on the

@@ -56,7 +56,7 @@ describe('a matter that stands beside another', () => {
     const { facts } = await record(survey.id);
     expect(await said(vessel)).toContain(facts.vessel.text);
     expect((await client.call('GET', `/matters/${renewal}`)).json.linked).toMatchObject([
-      { label: 'survey', id: survey.id, reference: survey.reference },
+      { label: 'Survey', id: survey.id, reference: survey.reference },
     ]);
     expect((await client.call('GET', `/matters/${survey.id}`)).json.linkedFrom).toMatchObject([
       { label: 'Certificate renewal', id: renewal },

@@ -4,6 +4,7 @@ import {
   otherNamesOf,
   readContactLine,
 } from '../../core/directory/contactCsv.ts';
+import type { ReadContact } from '../../core/directory/contactCsv.ts';
 import type { Contact, ContactAddress } from '../../core/model/contact.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
@@ -62,11 +63,7 @@ export function contactImporter(
   /** The line on which an address stood first. */
   const seen = new Map<string, number>();
 
-  const planLine = (
-    line: number,
-    cells: readonly string[],
-    { known, organisations }: Known,
-  ): Planned<Subject> => {
+  const planLine = (line: number, read: ReadContact, { known, organisations }: Known): Planned<Subject> => {
     const planned = (outcome: Planned<Subject>['outcome'], subject?: Subject): Planned<Subject> => ({
       line,
       outcome,
@@ -78,7 +75,6 @@ export function contactImporter(
       ...planned('fault'),
       faults: [{ column, why }],
     });
-    const read = readContactLine(columns, cells);
     if (!read.ok) return fault(at('name'), read.why);
     const mails = mailsOf(read.contact as Contact);
     const bad = mails.find((mail) => !isMailAddress(mail));
@@ -98,12 +94,13 @@ export function contactImporter(
 
   return {
     async plan(scope, lines) {
-      const contacts = lines.flatMap(({ cells }) => {
-        const read = readContactLine(columns, cells);
-        return read.ok ? [read.contact as Contact] : [];
-      });
+      const all = lines.map(({ line, cells, read }) => ({
+        line,
+        read: read ?? readContactLine(columns, cells),
+      }));
+      const contacts = all.flatMap(({ read }) => (read.ok ? [read.contact as Contact] : []));
       const known = await knownAmong(scope, contacts);
-      return lines.map(({ line, cells }) => planLine(line, cells, known));
+      return all.map(({ line, read }) => planLine(line, read, known));
     },
 
     carryOut,

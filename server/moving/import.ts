@@ -1,4 +1,5 @@
 import type { Imported, ImportCounts, ImportFault, ImportView } from '../../contract/moving.ts';
+import type { ReadContact } from '../../core/directory/contactCsv.ts';
 import type { ColumnTarget } from '../../core/moving/columns.ts';
 import type { LineFault } from '../../core/moving/matterLine.ts';
 import type { Change } from '../access/change.ts';
@@ -41,6 +42,10 @@ export interface StoredImport {
 export interface FileLine {
   readonly line: number;
   readonly cells: readonly string[];
+  /** A contact of a card, read already. */
+  readonly read?: ReadContact;
+  /** A message of old correspondence, as its bytes. */
+  readonly message?: Buffer;
 }
 
 /** What is to become of a line. `subject` is the importer's own. */
@@ -58,7 +63,7 @@ export const FIRST_REVISION = 1;
 
 /** Something that an import made or changed, and what takes it back. */
 export interface ImportItem {
-  readonly kind: 'contact' | 'matter' | 'document';
+  readonly kind: 'contact' | 'matter' | 'document' | 'incoming';
   readonly subjectId: string;
   readonly action: 'made' | 'updated';
   /** The revision it has since: one that has another was changed by somebody. */

@@ -2,6 +2,7 @@ import { buffer } from 'node:stream/consumers';
 import { describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
 import { useDesk } from '../app/tests/desk.ts';
+import { withResults } from '../../standins/authenticated.ts';
 import { serve } from '../app/tests/practice.ts';
 import { resumable } from './resumable.ts';
 
@@ -65,8 +66,13 @@ describe('a list of contacts', () => {
       { line: 5, column: 'E-mail', why: { code: 'sameAsLine', line: 2 } },
     ]);
     expect((await get('/contacts?query=soren')).items).toEqual([]);
-    const file = (await desk.client.call('GET', `/imports/${json.id}/faults`)).bytes.toString();
-    expect(file).toContain('3,E-mail: notAnAddress hester@,Vane,Hester,hester@');
+    const all = await get(`/imports/${json.id}/faults`);
+    expect(all.heads).toHaveLength(5);
+    expect(all.items[0]).toMatchObject({
+      line: 3,
+      cells: expect.arrayContaining(['Vane', 'Hester', 'hester@']),
+      faults: [{ column: 'E-mail', why: { code: 'notAnAddress', value: 'hester@' } }],
+    });
   });
 
   it('is imported and taken back as one; what was changed since stays', async () => {
@@ -252,5 +258,68 @@ describe('an import that the server stopped in', () => {
     expect(await undo(id)).toEqual({ undone: 300, kept: 0 });
     await resumable(desk.services);
     expect((await view(id)).state).toBe('undone');
+  });
+});
+
+describe('contacts from vCards', () => {
+  const CARDS = [
+    'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:Sorrel Vane\r\nN:Vane;Sorrel;;;\r\nEMAIL;TYPE=home:sorrel@vane.example\r\nEND:VCARD\r\n',
+    'BEGIN:VCARD\r\nVERSION:2.1\r\nN;ENCODING=QUOTED-PRINTABLE;CHARSET=UTF-8:K=C3=A4ll;Tove\r\nEMAIL:tove@\r\nEND:VCARD\r\n',
+  ].join('');
+
+  it('are tried card by card, made, and taken back as one', async () => {
+    const { status, json } = await send(CARDS, { what: 'contacts' }, 'cards.vcf');
+    expect(status).toBe(202);
+    const tried = await view(json.id);
+    expect(tried.columns).toEqual([]);
+    expect(tried.counts).toMatchObject({ lines: 2, make: 1, faults: 1 });
+    expect(tried.faults[0]).toMatchObject({ line: 2, why: { code: 'notAnAddress', value: 'tove@' } });
+    await run(json.id);
+    const [made] = (await get('/contacts?query=sorrel')).items;
+    expect(made).toMatchObject({ name: 'Sorrel Vane', email: 'sorrel@vane.example' });
+    expect((await desk.client.call('POST', `/imports/${json.id}/undo`)).json).toEqual({ undone: 1, kept: 0 });
+    expect((await get('/contacts?query=sorrel')).items).toEqual([]);
+  });
+});
+
+describe('old correspondence', () => {
+  const mail = (n: number, to: string, subject: string): string =>
+    `From: Sorrel Vane <sorrel@vane.example>\r\nTo: ${to}\r\nSubject: ${subject}\r\nDate: Tue, 2 Jun 2026 09:0${n}:00 +0000\r\nMessage-ID: <old-${n}@vane.example>\r\n\r\nNumber ${n}.\r\n`;
+  const box = (...messages: readonly string[]): string =>
+    messages.map((one) => `From sorrel@vane.example Tue Jun  2 09:00:00 2026\r\n${one}\r\n`).join('');
+  const inTray = async () => (await get('/in-tray')).items.map(({ subject }: { subject: string }) => subject);
+
+  it('files itself where its matter is sure, waits otherwise, is not taken in twice, and is taken back as one', async () => {
+    const { filing_token: token } = await desk.services.db('matters').where({ id: desk.matterId }).first();
+    const addressed = mail(1, `sv+${token}@file.tidewell-roe.example`, 'An old agreement');
+    const sure = withResults(Buffer.from(addressed), 'sorrel@vane.example').toString();
+    const unsure = mail(2, 'office@tidewell-roe.example', 'Who knows what of');
+    const { status, json } = await send(box(sure, unsure), { what: 'correspondence' }, 'old.mbox');
+    expect(status).toBe(202);
+    const { id } = json;
+    expect((await view(id)).counts).toMatchObject({ lines: 2, make: 2, faults: 0 });
+    expect(await inTray()).not.toContain('Who knows what of');
+    const ended = await run(id);
+    expect(ended.state).toBe('done');
+    const filed = () =>
+      desk.services.db('entries').where({ matter_id: desk.matterId, subject: 'An old agreement' });
+    expect(await filed()).toHaveLength(1);
+    expect(await inTray()).toContain('Who knows what of');
+
+    const again = (await send(box(sure, unsure), { what: 'correspondence' }, 'old.mbox')).json;
+    expect((await view(again.id)).counts).toMatchObject({ make: 0, leave: 2 });
+
+    expect((await desk.client.call('POST', `/imports/${id}/undo`)).json).toEqual({ undone: 2, kept: 0 });
+    expect(await inTray()).not.toContain('Who knows what of');
+    expect((await desk.services.db('incoming').where({ subject: 'An old agreement' }).first()).state).toBe(
+      'notOurs',
+    );
+  });
+
+  it('says which of its files is no message, and refuses a file without any', async () => {
+    const { json } = await send('Dear all, this is a letter.', { what: 'correspondence' }, 'letter.txt');
+    expect((await view(json.id)).faults).toMatchObject([{ line: 1, why: { code: 'notAMessage' } }]);
+    const empty = await send('', { what: 'correspondence' }, 'empty.mbox');
+    expect(empty.status).toBe(422);
   });
 });

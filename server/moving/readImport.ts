@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
-import type { ImportList, ImportView } from '../../contract/moving.ts';
+import type { FaultyLines, ImportList, ImportView } from '../../contract/moving.ts';
+import { groupBy } from '../../core/model/groupBy.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
@@ -53,27 +53,21 @@ export async function readImport(scope: PersonScope, id: string): Promise<Import
   };
 }
 
-/** The lines with faults as a list to mend and import again: as they are, with what is wrong in a column of its own. */
-export async function faultsFile(
-  services: Services,
-  scope: PersonScope,
-  id: string,
-): Promise<{ readonly text: string; readonly fileName: string }> {
+/** All lines with faults, as they stand in the file, each with what is wrong; the words are the screen's. */
+export async function faultyLines(services: Services, scope: PersonScope, id: string): Promise<FaultyLines> {
   const found = await findImport(scope, id);
   if (!found) throw notFound('import');
   const table = await tableOf(services, found);
   const { faults } = await tryLines(services, scope, found, table);
-  const wrong = new Map<number, string[]>();
-  for (const { line, column, why } of faults)
-    wrong.set(line, [...(wrong.get(line) ?? []), `${column}: ${inWords(why)}`]);
-  const rows = table.lines.flatMap(({ line, cells }) => {
-    const words = wrong.get(line);
-    return words ? [[String(line), words.join('; '), ...cells]] : [];
-  });
-  const text = Papa.unparse([['line', 'what is wrong', ...table.heads], ...rows], { escapeFormulae: true });
-  return { text: `\uFEFF${text}\r\n`, fileName: `${found.fileName.replace(/\.[^.]{1,8}$/, '')} faults.csv` };
+  const wrong = groupBy(faults, ({ line }) => line);
+  return {
+    fileName: found.fileName,
+    heads: [...table.heads],
+    items: table.lines.flatMap(({ line, cells }) => {
+      const known = wrong.get(line);
+      return known
+        ? [{ line, cells: [...cells], faults: known.map(({ column, why }) => ({ column, why })) }]
+        : [];
+    }),
+  };
 }
-
-/** A reason by its name and values: the words themselves are the screen's. */
-const inWords = ({ code, ...values }: ImportView['faults'][number]['why']): string =>
-  [code, ...Object.values(values).map(String)].join(' ');

@@ -1,10 +1,16 @@
 import { ById } from '../../contract/common.ts';
-import { ChangeImport, ImportList, ImportUndone, ImportView, NewImport } from '../../contract/moving.ts';
+import {
+  ChangeImport,
+  FaultyLines,
+  ImportList,
+  ImportUndone,
+  ImportView,
+  NewImport,
+} from '../../contract/moving.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import { receivedFile } from '../http/receiveFiles.ts';
-import { sendFile } from '../http/sendFile.ts';
 import type { Services } from '../platform/services.ts';
-import { faultsFile, readImport, readImports } from './readImport.ts';
+import { faultyLines, readImport, readImports } from './readImport.ts';
 import { runImport, undoImport } from './runImport.ts';
 import { changeImport, startImport } from './tryImport.ts';
 
@@ -25,7 +31,7 @@ export const movingRoutes = [
     path: '/imports',
     right: 'work',
     summary:
-      'Take a list of contacts or matters, or a ZIP of documents, in and try it: nothing is made until it is run',
+      'Take a list or vCards, a ZIP of documents or old correspondence in and try it: nothing is made until it is run',
     body: NewImport,
     uploads: 'large',
     status: 202,
@@ -60,15 +66,11 @@ export const movingRoutes = [
     method: 'get',
     path: '/imports/:id/faults',
     right: 'work',
-    summary: 'The lines that have faults as a CSV file to mend, each with what is wrong',
+    summary: 'All lines that have faults, as they stand in the file, each with what is wrong',
     params: ById,
     status: 200,
-    answers: 'text/csv',
-    handle: async ({ services, scope, params, response }) => {
-      const { text, fileName } = await faultsFile(services, scope, params.id);
-      sendFile(response, Buffer.from(text), 'text/csv', fileName);
-      return undefined;
-    },
+    answers: FaultyLines,
+    handle: ({ services, scope, params }) => faultyLines(services, scope, params.id),
   }),
   endpoint({
     method: 'post',

@@ -4,6 +4,7 @@ import type { PersonActor } from '../access/actor.ts';
 import { changing } from '../access/change.ts';
 import type { Change } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
+import { takeOut } from '../incoming/takeOut.ts';
 import { breathe, updateContact } from '../directory/contactQueries.ts';
 import { renewFinding, updateMatter } from '../matters/changeQueries.ts';
 import { matterOfDocument, updateDocument } from '../matters/documents/documentQueries.ts';
@@ -123,7 +124,7 @@ function takeBackAll(
   return changing(services, scope, async (change) => {
     let undone = 0;
     for (const item of items.filter((one) => !isMadeContact(one)))
-      if (await takeBack(change, item)) undone += 1;
+      if (await takeBack(services, change, item)) undone += 1;
     // What was made before the matters goes after them.
     const contacts = items.filter(isMadeContact);
     const gone = await deleteContacts(
@@ -142,9 +143,12 @@ function takeBackAll(
 }
 
 async function takeBack(
-  { tx, scope, atUtc, tell }: Change<PersonActor>,
+  services: Services,
+  change: Change<PersonActor>,
   { kind, subjectId, action, revision, before }: StoredItem,
 ): Promise<boolean> {
+  const { tx, scope, atUtc, tell } = change;
+  if (kind === 'incoming') return takeOut(services, change, subjectId, before === '"filed"');
   if (kind === 'document') {
     const matterId = await matterOfDocument(scope, subjectId);
     if (matterId === undefined) return false;

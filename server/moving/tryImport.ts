@@ -12,18 +12,15 @@ import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import { readSettings } from '../platform/settings/queries.ts';
-import { readTable } from '../platform/workers/tableReader.ts';
-import type { TableRead } from '../platform/workers/tableReader.ts';
 import { CONTACT_TARGETS, contactImporter } from './contactImporter.ts';
-import type { Columns, FileLine, Importer, ImportOptions, StoredImport, Tried } from './import.ts';
+import type { Columns, Importer, ImportOptions, StoredImport, Tried } from './import.ts';
 import { findImport, insertImport, knownMappings, updateImport } from './importQueries.ts';
 import { documentImporter } from './documentImporter.ts';
 import { matterImporter, matterTargets } from './matterImporter.ts';
-import { zipFiles } from './zipFile.ts';
-import type { ZipFiles } from './zipFile.ts';
+import { importFile } from './importFile.ts';
+import type { ImportTable as Table } from './importFile.ts';
+import { mailImporter } from './mailImporter.ts';
 
-/** The most lines of one list. */
-export const MOST_LINES = 20_000;
 /** Lines that are looked at in one go: more would keep others waiting. */
 export const AT_ONCE = 250;
 const SHOWN_FAULTS = 200;
@@ -32,56 +29,11 @@ const LOOKED_AT = 60;
 /** Regions that write the month first. */
 const MONTH_FIRST: ReadonlySet<string> = new Set(['en-US']);
 
-interface Table extends TableRead {
-  readonly heads: readonly string[];
-  readonly lines: readonly FileLine[];
-  readonly zip?: ZipFiles;
-}
-
-/** A list as it lies there: its head, and its lines with their numbers in the file. */
-export async function tableOf(
+/** The file of an import, as it lies there. */
+export const tableOf = (
   { blobs }: Pick<Services, 'blobs'>,
-  { what, blob }: Pick<StoredImport, 'what' | 'blob'>,
-): Promise<Table> {
-  if (what === 'documents') return tableOfZip(await blobs.get(blob));
-  const table = await readTable({ bytes: await blobs.get(blob), mostRows: MOST_LINES + 2 }).catch(() => {
-    throw new DomainProblem('badFile', [{ code: 'cannotReadTable' }, { code: 'nothingChanged' }]);
-  });
-  if (table.unclosed !== undefined)
-    throw new DomainProblem('badFile', [
-      { code: 'quoteNeverClosed', line: table.unclosed },
-      { code: 'nothingChanged' },
-    ]);
-  const [heads = [], ...rows] = table.rows;
-  const lines = rows.map((cells, n) => ({ line: n + 2, cells }));
-  if (lines.length > MOST_LINES)
-    throw new DomainProblem('badFile', [
-      { code: 'listTooLong', most: MOST_LINES },
-      { code: 'nothingChanged' },
-    ]);
-  if (lines.length === 0)
-    throw new DomainProblem('badFile', [{ code: 'listEmpty' }, { code: 'nothingChanged' }]);
-  return { ...table, heads, lines };
-}
-
-/** The files of a ZIP as a list of their paths. */
-async function tableOfZip(bytes: Buffer): Promise<Table> {
-  const zip = await zipFiles(bytes).catch(() => {
-    throw new DomainProblem('badFile', [{ code: 'cannotReadZip' }, { code: 'nothingChanged' }]);
-  });
-  const { paths } = zip;
-  if (paths.length > MOST_LINES)
-    throw new DomainProblem('badFile', [
-      { code: 'listTooLong', most: MOST_LINES },
-      { code: 'nothingChanged' },
-    ]);
-  if (paths.length === 0)
-    throw new DomainProblem('badFile', [{ code: 'listEmpty' }, { code: 'nothingChanged' }]);
-  const rows = paths.map((path) => [path]);
-  const lines = rows.map((cells, n) => ({ line: n + 1, cells }));
-  return { rows, cut: false, encoding: '', separator: '', heads: [PATH], lines, zip };
-}
-const PATH = 'Path';
+  one: Pick<StoredImport, 'what' | 'blob'>,
+): Promise<Table> => importFile(blobs, one);
 
 export async function typeFor(scope: PersonScope, typeId: string | null): Promise<MatterType> {
   const types = await matterTypes(scope);
@@ -94,18 +46,19 @@ export async function columnsFor(
   scope: PersonScope,
   { what, typeId }: { readonly what: Imported; readonly typeId: string | null },
 ): Promise<Columns> {
-  if (what === 'documents') return { targets: [], needed: [] };
+  if (what === 'documents' || what === 'correspondence') return { targets: [], needed: [] };
   return what === 'contacts' ? CONTACT_TARGETS : matterTargets(await typeFor(scope, typeId));
 }
 
 /** What makes records of the lines of such an import. */
 export async function importerFor(
-  services: Pick<Services, 'newId' | 'now' | 'blobs'>,
+  services: Services,
   scope: PersonScope,
   { what, options }: Pick<StoredImport, 'what' | 'options'>,
   table: Table,
 ): Promise<Importer<unknown>> {
   if (what === 'contacts') return contactImporter(services, options) as Importer<unknown>;
+  if (what === 'correspondence') return mailImporter(services) as Importer<unknown>;
   const settings = await readSettings(scope);
   const now = zonedTime(settings.timeZone, services.now());
   if (table.zip)
@@ -128,7 +81,7 @@ export async function importerFor(
 
 /** Looks at every line without changing anything, and says what each would become and what is wrong. */
 export async function tryLines(
-  services: Pick<Services, 'newId' | 'now' | 'blobs'>,
+  services: Services,
   scope: PersonScope,
   one: Pick<StoredImport, 'what' | 'options'>,
   table: Table,
@@ -137,7 +90,9 @@ export async function tryLines(
   const counts = { lines: table.lines.length, make: 0, update: 0, leave: 0, faults: 0, parties: 0 };
   const faults: ImportFault[] = [];
   const mapped = new Set(one.options.mapping);
-  const lacking = needed.filter((group) => !group.some((key) => mapped.has(key)));
+  // What has no columns says itself what it is.
+  const lacking =
+    table.heads.length === 0 ? [] : needed.filter((group) => !group.some((key) => mapped.has(key)));
   if (lacking.length > 0) {
     const label = targets.find(({ key }) => key === lacking[0]?.[0])?.label ?? '';
     faults.push({ line: 1, column: '', why: { code: 'noColumnChosen', label } });

@@ -1,4 +1,11 @@
-import type { ChangeImport, Imported, ImportList, ImportUndone, ImportView } from '../../contract/moving.ts';
+import type {
+  ChangeImport,
+  FaultyLines,
+  Imported,
+  ImportList,
+  ImportUndone,
+  ImportView,
+} from '../../contract/moving.ts';
 import { api } from './api.ts';
 import { uploadFiles } from './uploadFiles.ts';
 
@@ -30,25 +37,24 @@ const movingApi = api.injectEndpoints({
       query: ({ id, change }) => ({ url: `/imports/${id}`, method: 'PATCH', body: change }),
       invalidatesTags: (_result, _error, { id }) => stale(id),
     }),
+    faultyLines: build.query<FaultyLines, string>({ query: (id) => `/imports/${id}/faults` }),
     runImport: build.mutation<object, string>({
       query: (id) => ({ url: `/imports/${id}/run`, method: 'POST' }),
       invalidatesTags: (_result, _error, id) => stale(id),
     }),
     undoImport: build.mutation<ImportUndone, string>({
       query: (id) => ({ url: `/imports/${id}/undo`, method: 'POST' }),
-      invalidatesTags: (_result, _error, id) => [...stale(id), 'Matters', 'Contacts'],
+      invalidatesTags: (_result, _error, id) => [...stale(id), 'Matters', 'Contacts', 'InTray'],
     }),
   }),
 });
-
-/** Where the lines with faults are as a file to mend. */
-export const faultsUrl = (id: string): string => `/api/v1/imports/${id}/faults`;
 
 export const {
   useImportsQuery,
   useImportQuery,
   useStartImportMutation,
   useChangeImportMutation,
+  useLazyFaultyLinesQuery,
   useRunImportMutation,
   useUndoImportMutation,
 } = movingApi;

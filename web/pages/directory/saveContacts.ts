@@ -1,3 +1,5 @@
+import { saveFile } from '../../ui/saveFile.ts';
+
 /** Saves contacts as a file: the chosen ones, or all where none are. */
 export async function saveContacts(format: 'vcard' | 'csv', ids: readonly string[]): Promise<void> {
   const answer = await fetch('/api/v1/contact-export', {
@@ -6,9 +8,5 @@ export async function saveContacts(format: 'vcard' | 'csv', ids: readonly string
     body: JSON.stringify({ format, ...(ids.length > 0 ? { ids } : {}) }),
   });
   if (!answer.ok) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(await answer.blob());
-  link.download = format === 'csv' ? 'contacts.csv' : 'contacts.vcf';
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveFile(await answer.blob(), format === 'csv' ? 'contacts.csv' : 'contacts.vcf');
 }

@@ -1,3 +1,5 @@
+import { saveFile } from '../../ui/saveFile.ts';
+
 /** Saves every template that one may see, with the passages and pictures they show, as one file. */
 export async function savePack(): Promise<void> {
   const answer = await fetch('/api/v1/template-packs/make', {
@@ -6,9 +8,5 @@ export async function savePack(): Promise<void> {
     body: '{}',
   });
   if (!answer.ok) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(await answer.blob());
-  link.download = 'templates.json';
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveFile(await answer.blob(), 'templates.json');
 }

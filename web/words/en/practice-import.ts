@@ -9,16 +9,20 @@ const KINDS: Readonly<Record<Imported, string>> = {
   contacts: 'contact',
   matters: 'matter',
   documents: 'document',
+  correspondence: 'message',
 };
 
 /** What is said of lists that are brought in. */
 export const say = {
   import: 'Import',
   whatItIs:
-    'Contacts and matters from a list: a CSV or XLSX file with a line each. Every line is tried first; nothing is made until you say so, and all of it can be undone as one.',
+    'Contacts and matters from a list: a CSV or XLSX file with a line each; contacts from vCards too. Every line is tried first; nothing is made until you say so, and all of it can be undone as one.',
   contacts: 'Contacts',
   matters: 'Matters',
   documents: 'Documents',
+  correspondence: 'Old correspondence',
+  mboxOfMessages:
+    'An mbox file, an .eml file or a ZIP of them. Each message is taken in like one that is dropped on the in-tray: it files itself where its matter is sure, and waits in the in-tray otherwise.',
   zipOfDocuments:
     'A ZIP of files. Each goes to the matter whose reference one of its folders holds, or its own name; the folder it lies in becomes its category.',
   whatTheListIsOf: 'What the list is of',
@@ -43,11 +47,14 @@ export const say = {
   leaveIt: 'Leave it as it is',
   updateIt: 'Fill in what the list says',
   writtenIn: (encoding: string, separator: string) =>
-    encoding === ''
-      ? 'A spreadsheet or a ZIP'
-      : `Text in ${encoding}, with ${SEPARATORS[separator] ?? separator} between`,
+    encoding === 'vCard'
+      ? 'vCards'
+      : separator === ''
+        ? ''
+        : `Text in ${encoding}, with ${SEPARATORS[separator] ?? separator} between`,
   whatIsWrong: 'What is wrong',
   line: 'Line',
+  faultsOf: (name: string) => `${name} faults.csv`,
   downloadFaults: 'Download the lines to mend',
   moreFaults: (count: number) => `And ${number(count, 'more', 'more')}. The file has all of them.`,
   run: (what: Imported, count: number) => `Import ${number(count, KINDS[what])}`,
@@ -70,7 +77,9 @@ const SEPARATORS: Readonly<Record<string, string>> = {
 export function countsWords({ what, counts }: Pick<ImportView, 'what' | 'counts'>): string {
   const { make, update, leave, faults, parties } = counts;
   return [
-    `${number(make, KINDS[what])} to make`,
+    what === 'correspondence'
+      ? `${number(make, KINDS[what])} to take in`
+      : `${number(make, KINDS[what])} to make`,
     parties === 0 ? '' : `${number(parties, 'contact')} for their parties`,
     update === 0 ? '' : `${writeNumber(update)} to fill in`,
     leave === 0 ? '' : `${writeNumber(leave)} here already`,

@@ -183,6 +183,7 @@ const SENTENCES: Sentences = {
   noColumnChosen: ({ label }) => `Say which column is “${label}”.`,
   cannotReadTable: () => 'The file could not be read: a CSV or XLSX file is expected.',
   listTooLong: ({ most }) => `The file has more than ${writeNumber(most)} lines. Import it in parts.`,
+  noMessageFound: () => 'The file holds no message: an mbox, an .eml file or a ZIP of them is expected.',
   listEmpty: () => 'The file has no lines below its head.',
   importNotReady: () => 'This import is running, or has ended. Look at it again.',
   nothingToUndo: () => 'There is nothing of this import left to undo.',

@@ -11,9 +11,12 @@ export function Linked({ matter: { linked, linkedFrom } }: { readonly matter: Ma
   return (
     <Part title={say.linkedMatters} count={all.length}>
       {all.map(({ label, id, reference, title }) => (
-        <p key={`${label} ${id}`} className={classes.linked}>
-          <Link to={`/matters/${id}`}>{reference}</Link> {title} <small>{label}</small>
-        </p>
+        <div key={`${label} ${id}`} className={classes.line}>
+          <span className={classes.label}>{label}</span>
+          <span>
+            <Link to={`/matters/${id}`}>{reference}</Link> {title}
+          </span>
+        </div>
       ))}
     </Part>
   );

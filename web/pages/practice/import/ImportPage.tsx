@@ -19,7 +19,15 @@ const KINDS = [
   ['contacts', say.contacts],
   ['matters', say.matters],
   ['documents', say.documents],
+  ['correspondence', say.correspondence],
 ] as const;
+
+const ACCEPTED: Readonly<Record<Imported, string>> = {
+  contacts: '.csv,.tsv,.txt,.xlsx,.vcf',
+  matters: '.csv,.tsv,.txt,.xlsx',
+  documents: '.zip',
+  correspondence: '.mbox,.eml,.zip',
+};
 
 /** Where a practice's lists come in: which list, of what, and what became of earlier ones. */
 export function ImportPage() {
@@ -60,15 +68,11 @@ export function ImportPage() {
           <Button kind="go" disabled={isLoading} onClick={() => chooser.current?.click()}>
             {say.chooseAFile}
           </Button>
-          <FileChooser
-            ref={chooser}
-            label={say.listToImport}
-            accept={what === 'documents' ? '.zip' : '.csv,.tsv,.txt,.xlsx'}
-            onChoose={begin}
-          />
+          <FileChooser ref={chooser} label={say.listToImport} accept={ACCEPTED[what]} onChoose={begin} />
         </div>
       ) : null}
       {what === 'documents' ? <p className={classes.hint}>{say.zipOfDocuments}</p> : null}
+      {what === 'correspondence' ? <p className={classes.hint}>{say.mboxOfMessages}</p> : null}
       {isLoading ? (
         <div role="status" className={classes.going}>
           {share < 1 ? say.reading(Math.round(share * 100)) : say.tryingIt}

@@ -4,18 +4,20 @@ import { Link, useOutletContext, useParams } from 'react-router';
 import type { ChangeImport, ImportView } from '../../../../contract/moving.ts';
 import type { Session } from '../../../../contract/session.ts';
 import {
-  faultsUrl,
   useChangeImportMutation,
   useImportQuery,
+  useLazyFaultyLinesQuery,
   useRunImportMutation,
   useUndoImportMutation,
 } from '../../../api/moving.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Heads } from '../../../ui/Heads.tsx';
 import { SelectField } from '../../../ui/Field.tsx';
+import { saveFile } from '../../../ui/saveFile.ts';
 import { problemWords } from '../../../words/en/wording.ts';
 import { countsWords, say, stateWords } from '../../../words/en/practice-import.ts';
 import { reasonSentence } from '../../../words/en/refusals.ts';
+import { faultsFile } from './faultsFile.ts';
 import classes from './Import.module.css';
 
 const EXISTING = [
@@ -56,7 +58,7 @@ export function OneImportPage() {
       </p>
       <h2>{one.fileName}</h2>
       <p className={classes.hint}>
-        {stateWords[state]} · {say.writtenIn(encoding, separator)}
+        {[stateWords[state], say.writtenIn(encoding, separator)].filter(Boolean).join(' · ')}
       </p>
       <p className={classes.counts} role="status">
         {changing.isLoading ? say.tryingIt : countsWords(one)}
@@ -110,16 +112,22 @@ export function OneImportPage() {
   );
 }
 
-function Faults({ one: { id, faults, counts, state } }: { readonly one: ImportView }) {
+function Faults({ one: { id, fileName, faults, counts, state } }: { readonly one: ImportView }) {
+  const [ask, { error, isFetching }] = useLazyFaultyLinesQuery();
+  const keepThem = async (): Promise<void> => {
+    const { data } = await ask(id);
+    if (data) saveFile(faultsFile(data), say.faultsOf(fileName.replace(/\.[^.]{1,8}$/, '')), 'text/csv');
+  };
   if (faults.length === 0 || state === 'undone') return null;
   return (
     <>
       <h2>{say.whatIsWrong}</h2>
       <p>
-        <a href={faultsUrl(id)} download>
+        <Button disabled={isFetching} onClick={() => void keepThem()}>
           {say.downloadFaults}
-        </a>
+        </Button>
       </p>
+      {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.faults} tabIndex={0} role="region" aria-label={say.whatIsWrong}>
         <table className={classes.table}>
           <Heads names={[say.line, say.column, say.whatIsWrong]} />

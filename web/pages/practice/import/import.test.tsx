@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { ImportView } from '../../../../contract/moving.ts';
 import { choose, refusing, screen, show } from '../../../tests/stage.tsx';
 import { ImportPage } from './ImportPage.tsx';
+import { faultsFile } from './faultsFile.ts';
 import { OneImportPage } from './OneImportPage.tsx';
 
 const view = (change: Partial<ImportView> = {}): ImportView => ({
@@ -38,6 +39,24 @@ const page = (one: ImportView, answers: Readonly<Record<string, unknown>> = {}) 
     { path: '/practice/import/:importId', at: '/practice/import/i1' },
   );
 
+describe('the lines with faults', () => {
+  it('are a list to mend, each with what is wrong in words, and no cell is a formula', () => {
+    const file = faultsFile({
+      heads: ['Name', 'E-mail'],
+      items: [
+        {
+          line: 3,
+          cells: ['=HYPERLINK("x")', 'hester@'],
+          faults: [{ column: 'E-mail', why: { code: 'notAnAddress', value: 'hester@' } }],
+        },
+      ],
+    });
+    const [head, line] = file.split('\r\n');
+    expect(head).toBe('\uFEFFLine,What is wrong,Name,E-mail');
+    expect(line).toMatch(/^3,E-mail: .*“hester@”.*,"'=HYPERLINK\(""x""\)",hester@$/);
+  });
+});
+
 describe('a list that was tried', () => {
   it('says what it would come to and what is wrong, before anything is made', async () => {
     page(view());
@@ -49,9 +68,7 @@ describe('a list that was tried', () => {
     expect(screen.getByText(/windows-1252, with semicolons between/)).toBeTruthy();
     expect(screen.getByText(/OLD-9/)).toBeTruthy();
     expect(screen.getByText(/^And 59 more/)).toBeTruthy();
-    expect(screen.getByRole('link', { name: 'Download the lines to mend' }).getAttribute('href')).toBe(
-      '/api/v1/imports/i1/faults',
-    );
+    expect(screen.getByRole('button', { name: 'Download the lines to mend' })).toBeTruthy();
   });
 
   it('has its columns taken for what one says, and is tried again', async () => {
