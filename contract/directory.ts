@@ -2,7 +2,6 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Id, Instant, PageQuery, RealDay, SettingsRevision, page } from './common.ts';
 import { FactJson, ValueJson } from './matterTypes.ts';
-import { Reason } from './problems.ts';
 
 export const AddressJson = Type.Object(
   {
@@ -190,14 +189,6 @@ export const Duplicates = Type.Object({
 export type Duplicates = Static<typeof Duplicates>;
 
 export const MergeContacts = Type.Object({ otherId: Id }, { additionalProperties: false });
-
-/** What became of an import: nothing is kept of a line that is refused, and each is said. */
-export const ImportReport = Type.Object({
-  made: Type.Integer(),
-  alike: Type.Array(Type.Object({ name: Type.String(), as: Type.String() })),
-  refused: Type.Array(Type.Object({ line: Type.Integer(), why: Reason })),
-});
-export type ImportReport = Static<typeof ImportReport>;
 
 export const ExportContacts = Type.Object(
   {

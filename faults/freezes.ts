@@ -21,6 +21,7 @@ async function upload(
   bytes: Buffer,
 ): Promise<string> {
   const form = new FormData();
+  form.append('what', 'contacts');
   form.append('file', new Blob([new Uint8Array(bytes)]), name);
   const headers = { Origin: origin, Cookie: cookie };
   return said(await fetch(`${origin}/api/v1${path}`, { method: 'POST', body: form, headers }));
@@ -140,19 +141,19 @@ export const freezes: readonly Freeze[] = [
   {
     name: 'list of 20,000 contacts',
     run: (target) =>
-      upload(target, '/contact-import', 'x.csv', Buffer.from(['name,mail,address', ...rows].join('\n'))),
+      upload(target, '/imports', 'x.csv', Buffer.from(['name,mail,address', ...rows].join('\n'))),
   },
   {
     name: 'list of one cell that is never closed',
     run: (target) =>
-      upload(target, '/contact-import', 'x.csv', Buffer.from(`name,mail\n"${'a,b\n'.repeat(2 * MB)}`)),
+      upload(target, '/imports', 'x.csv', Buffer.from(`name,mail\n"${'a,b\n'.repeat(2 * MB)}`)),
   },
   {
     name: 'vCard of 20 MB',
     run: (target) =>
       upload(
         target,
-        '/contact-import',
+        '/imports',
         'x.vcf',
         Buffer.from(`BEGIN:VCARD\r\nVERSION:3.0\r\nFN:x\r\nNOTE:${'a\\n'.repeat(7 * MB)}\r\nEND:VCARD\r\n`),
       ),

@@ -117,10 +117,7 @@ interface Reasons {
   readonly nothingToUndo: None;
   readonly personAndOrganisation: None;
   readonly changedSinceJoined: None;
-  readonly noContactFound: None;
-  readonly tooManyContacts: Most;
   readonly quoteNeverClosed: { readonly line: number };
-  readonly columnsNotNamed: { readonly columns: string };
   readonly cardTooLong: None;
   readonly notACard: None;
   /** Templates and passages. */

@@ -3,7 +3,6 @@ import { NOBODY } from '../../contract/directory.ts';
 import { CONTACT_COLUMNS, columnFor, contactLine, readContactLine } from '../../core/directory/contactCsv.ts';
 import { person } from '../../core/tests/fixtures.ts';
 import { readVcards, writeVcards } from './vcards.ts';
-import { importContacts } from './importContacts.ts';
 import { openPractice, serve } from '../app/tests/practice.ts';
 import type { Client, TestPractice } from '../app/tests/practice.ts';
 
@@ -172,20 +171,6 @@ describe('contacts in and out', () => {
     expect(readVcards('BEGIN:VCARD\nnonsense\nEND:VCARD')).toEqual([
       { ok: false, why: { code: 'notACard' } },
     ]);
-  });
-
-  it('are not made twice, and each line that is not taken is said', async () => {
-    const maud = await services.as('maud');
-    const csv = 'Name,E-mail\nNew One,new@one.example\nAgain,new@one.example\nHalf,half@\n,x@y.example\n';
-    const report = await importContacts(services, maud, Buffer.from(csv));
-    expect(report).toMatchObject({
-      made: 1,
-      alike: [{ name: 'Again', as: 'New One' }],
-      refused: [{ line: 3 }, { line: 4 }],
-    });
-    await expect(importContacts(services, maud, Buffer.from('a,b\n1,2\n'))).rejects.toThrow(
-      'columnsNotNamed',
-    );
   });
 
   it('go out as a chosen set', async () => {

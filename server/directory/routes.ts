@@ -8,10 +8,8 @@ import {
   ContactQuery,
   Duplicates,
   ExportContacts,
-  ImportReport,
   MergeContacts,
 } from '../../contract/directory.ts';
-import { receivedFile } from '../http/receiveFiles.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { changeContact } from './changeContact.ts';
 import { changeContactFacts, readContactFacts } from './contactFacts.ts';
@@ -22,7 +20,6 @@ import { unmergeContacts } from './unmergeContacts.ts';
 import { mergeContacts } from './mergeContacts.ts';
 import { readContact } from './readContact.ts';
 import { exportContacts } from './exportContacts.ts';
-import { importContacts } from './importContacts.ts';
 import { listGroups } from './listGroups.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { DirectoryServices } from './services.ts';
@@ -80,17 +77,6 @@ export const directoryRoutes = [
     status: 200,
     answers: Duplicates,
     handle: ({ scope }) => findDuplicates(scope),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/contact-import',
-    right: 'work',
-    summary: 'Read contacts from a vCard file or a CSV list',
-    status: 200,
-    answers: ImportReport,
-    uploads: 'usual',
-    handle: async ({ services, scope, request }) =>
-      importContacts(services, scope, await receivedFile(request).read()),
   }),
   endpoint({
     method: 'post',

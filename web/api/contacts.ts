@@ -6,7 +6,6 @@ import type {
   ContactPage,
   ContactSort,
   Duplicates,
-  ImportReport,
 } from '../../contract/directory.ts';
 import { api } from './api.ts';
 
@@ -75,14 +74,6 @@ const contactsApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Contacts', 'Contact', 'Matter'],
     }),
-    importContacts: build.mutation<ImportReport, File>({
-      query: (file) => {
-        const body = new FormData();
-        body.append('file', file);
-        return { url: '/contact-import', method: 'POST', body };
-      },
-      invalidatesTags: ['Contacts'],
-    }),
   }),
 });
 
@@ -99,5 +90,4 @@ export const {
   useDuplicatesQuery,
   useMergeContactsMutation,
   useUnmergeContactsMutation,
-  useImportContactsMutation,
 } = contactsApi;

@@ -92,7 +92,6 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'GET /imports/:id/faults': { who: WORKERS, address: { id: 'nowhere' } },
   'POST /imports/:id/run': { who: WORKERS, address: { id: 'nowhere' } },
   'POST /imports/:id/undo': { who: WORKERS, address: { id: 'nowhere' } },
-  'POST /contact-import': { who: WORKERS },
   'POST /contact-export': { who: EVERYBODY },
   'GET /contacts/:id': { who: EVERYBODY, address: { id: '{contact}' } },
   'PATCH /contacts/:id': { who: WORKERS },

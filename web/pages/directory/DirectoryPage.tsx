@@ -2,7 +2,6 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
 import { CONTACT_SORTS } from '../../../contract/directory.ts';
-import type { ImportReport } from '../../../contract/directory.ts';
 import { GENERAL_FILE } from '../../../core/model/generalFile.ts';
 import type { ShelfStart } from '../../parts/start/shelfStart.ts';
 import type { Session } from '../../../contract/session.ts';
@@ -11,13 +10,8 @@ import { Blank } from '../../ui/Blank.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
-import {
-  useContactsInfiniteQuery,
-  useDuplicatesQuery,
-  useImportContactsMutation,
-} from '../../api/contacts.ts';
+import { useContactsInfiniteQuery, useDuplicatesQuery } from '../../api/contacts.ts';
 import { useGroupsQuery } from '../../api/recipients.ts';
-import { FileChooser } from '../../ui/FileChooser.tsx';
 import { useSorting } from '../../ui/useSorting.ts';
 import { usePicked } from '../../ui/usePicked.ts';
 import { saveContacts } from './saveContacts.ts';
@@ -27,7 +21,6 @@ import { Alike, JoinedWords } from './Alike.tsx';
 import type { Joined } from './Alike.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { say } from '../../words/en/directory.ts';
-import { reasonSentence } from '../../words/en/refusals.ts';
 import classes from './Directory.module.css';
 
 const TYPING_MS = 120;
@@ -45,7 +38,6 @@ export function DirectoryPage() {
   const [showGroups, setShowGroups] = useState(false);
   const savedGroups = useGroupsQuery(undefined).data?.items.length ?? 0;
   const [joined, setJoined] = useState<Joined>();
-  const [bringIn, { data: report, error: importError, isLoading }] = useImportContactsMutation();
   const { data, error, hasNextPage, fetchNextPage } = useContactsInfiniteQuery({
     query,
     sort: sorting.by,
@@ -75,19 +67,8 @@ export function DirectoryPage() {
           on={showGroups}
           onChange={setShowGroups}
         />
-        <Actions
-          chosen={[...picked]}
-          mayChange={user.mayChange}
-          busy={isLoading}
-          onFile={(file) => void bringIn(file)}
-        />
+        <Actions chosen={[...picked]} mayChange={user.mayChange} />
       </ViewHead>
-      {report ? <Report report={report} /> : null}
-      {importError ? (
-        <p className={classes.report} data-severity="stop" role="alert">
-          {problemWords(importError)}
-        </p>
-      ) : null}
       {joined ? <JoinedWords joined={joined} onUndone={setJoined} /> : null}
       {showGroups ? <Groups mayChange={user.mayChange} /> : null}
       <div className={classes.list} ref={list}>
@@ -147,14 +128,11 @@ function Toggle({ words, on, onChange }: ToggleProps) {
 interface ActionsProps {
   readonly chosen: readonly string[];
   readonly mayChange: boolean;
-  readonly busy: boolean;
-  readonly onFile: (file: File) => void;
 }
 
 /** Taking contacts out, all or those chosen, bringing them in, and a new one. */
-function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
+function Actions({ chosen, mayChange }: ActionsProps) {
   const navigate = useNavigate();
-  const chooser = useRef<HTMLInputElement>(null);
   return (
     <span className={classes.actions}>
       <Button onClick={() => void saveContacts('vcard', chosen)}>
@@ -163,17 +141,7 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
       <Button onClick={() => void saveContacts('csv', chosen)}>{say.asCsv}</Button>
       {mayChange ? (
         <>
-          <Button disabled={busy} onClick={() => chooser.current?.click()}>
-            {say.importIt}
-          </Button>
-          <FileChooser
-            ref={chooser}
-            label={say.vcardOrCsvFileTo}
-            accept=".vcf,.csv,text/vcard,text/csv"
-            onChoose={([file]) => {
-              if (file) onFile(file);
-            }}
-          />
+          <Button onClick={() => void navigate('/practice/import')}>{say.importIt}</Button>
           {chosen.length > 0 ? (
             <Button
               onClick={() => {
@@ -193,32 +161,5 @@ function Actions({ chosen, mayChange, busy, onFile }: ActionsProps) {
         </>
       ) : null}
     </span>
-  );
-}
-
-function Report({ report }: { readonly report: ImportReport }) {
-  return (
-    <p className={classes.report} role="status">
-      {say.made(
-        plural(report.made, say.contactNoun),
-        report.alike.length > 0
-          ? say.knownAlready(
-              plural(report.alike.length, say.was, say.were),
-              report.alike
-                .slice(0, 4)
-                .map(({ name }) => name)
-                .join(', '),
-            )
-          : '',
-        report.refused.length > 0
-          ? say.notTaken(
-              report.refused
-                .slice(0, 4)
-                .map(({ line, why }) => say.number(line, reasonSentence(why)))
-                .join(' '),
-            )
-          : '',
-      )}
-    </p>
   );
 }

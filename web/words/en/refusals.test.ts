@@ -29,7 +29,7 @@ describe('a refusal in words', () => {
 describe('a reason', () => {
   it.each<[Reason, string]>([
     [{ code: 'noSuch', what: 'followUp' }, 'There is no such follow-up, or it is not for you to see.'],
-    [{ code: 'tooManyContacts', most: 20_000 }, 'It holds more than 20,000 contacts.'],
+    [{ code: 'listTooLong', most: 20_000 }, 'The file has more than 20,000 lines. Import it in parts.'],
     [
       { code: 'pictureTooLarge', megabytes: 2, pixels: 6_000 },
       'The picture is too large for a message: 2 MB and 6,000 pixels a side at most.',

@@ -189,11 +189,8 @@ const SENTENCES: Sentences = {
   nothingToUndo: () => 'There is nothing of this import left to undo.',
   personAndOrganisation: () => 'A person and an organisation cannot be one.',
   changedSinceJoined: () => 'The contact has been changed since they were joined, so the two stay one.',
-  noContactFound: () => 'No contact was found in it.',
-  tooManyContacts: ({ most }) => `It holds more than ${writeNumber(most)} contacts.`,
   quoteNeverClosed: ({ line }) =>
     `A quotation mark in line ${line} is never closed, so that the lines after it cannot be told apart. Close it, or remove it.`,
-  columnsNotNamed: ({ columns }) => `The first line must name the columns, a name among them: ${columns} …`,
   cardTooLong: () => 'It is longer than any card is.',
   notACard: () => 'It is not a vCard that can be read.',
 
