@@ -35,6 +35,9 @@ export interface Delivered {
   readonly to: readonly string[];
 }
 
+const deliveredAt = async (mailboxesUrl: string): Promise<readonly Delivered[]> =>
+  (await fetch(`${mailboxesUrl}/messages.json`)).json() as Promise<readonly Delivered[]>;
+
 /** The built application with its stand-in mail host and a practice of its own, as a person would run it. */
 export interface Application {
   readonly url: string;
@@ -156,8 +159,7 @@ export async function startApplication(holdSeconds: number): Promise<Application
     startMailHost,
     kill: () => end(server, 'SIGKILL'),
     stopMailHost: () => end(mailHost, 'SIGKILL'),
-    delivered: async () =>
-      (await fetch(`${mailboxesUrl}/messages.json`)).json() as Promise<readonly Delivered[]>,
+    delivered: () => deliveredAt(mailboxesUrl),
     deliveredBytes: async (number) =>
       withoutResults(
         Buffer.from(await (await fetch(`${mailboxesUrl}/messages/${number}/raw`)).arrayBuffer()),
@@ -184,12 +186,21 @@ export interface FirstPerson {
   readonly password: string;
 }
 
-/** The built application on an empty folder, as a practice starts with it: no demo, and nobody but its first person. */
+/** The built application on an empty folder, as a practice starts with it: no demo, nobody but its first person, and a mail host. */
 export async function startEmpty(
   first: FirstPerson,
-): Promise<{ readonly url: string; readonly close: () => Promise<void> }> {
+): Promise<Pick<Application, 'url' | 'delivered' | 'close'>> {
   const folder = mkdtempSync(join(tmpdir(), 'officium-empty-'));
-  const port = await freePort();
+  const [port, smtpPort, webPort] = [await freePort(), await freePort(), await freePort()];
+  const mailHost = spawn(
+    process.execPath,
+    [
+      ...[built('standins/mailHost.js'), '--smtp-port', String(smtpPort), '--web-port', String(webPort)],
+      ...['--folder', join(folder, 'mailhost')],
+    ],
+    { stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  await untilAnswers(`http://127.0.0.1:${webPort}/`, mailHost);
   const server = spawn(process.execPath, [built('server/app/main.js')], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: {
@@ -197,7 +208,7 @@ export async function startEmpty(
       OFFICIUM_PORT: String(port),
       OFFICIUM_DATA: join(folder, 'practice'),
       OFFICIUM_WEB: built('web'),
-      OFFICIUM_SMTP_PORT: String(await freePort()),
+      OFFICIUM_SMTP_PORT: String(smtpPort),
       OFFICIUM_FIRST_NAME: first.name,
       OFFICIUM_FIRST_EMAIL: first.email,
       OFFICIUM_FIRST_PASSWORD: first.password,
@@ -207,9 +218,12 @@ export async function startEmpty(
   await untilAnswers(`http://127.0.0.1:${port}/api/v1/health`, server);
   return {
     url: `http://localhost:${port}`,
+    delivered: () => deliveredAt(`http://localhost:${webPort}`),
     close: async () => {
-      server.kill('SIGKILL');
-      await ended(server);
+      for (const child of [server, mailHost]) {
+        child.kill('SIGKILL');
+        await ended(child);
+      }
       rmSync(folder, { recursive: true, force: true });
     },
   };

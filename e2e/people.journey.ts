@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { generate } from 'otplib';
 import { startEmpty } from './application.ts';
-import { choose, expectAccessible } from './desk.ts';
+import { choose, expectAccessible, kept } from './desk.ts';
 
 const FIRST = {
   name: 'Rosalind Vane',
@@ -78,6 +78,31 @@ test('from an empty folder: a colleague is invited, comes with a password and a 
     await theirs.getByLabel(/Code of your authenticator/).fill(recovery);
     await theirs.getByRole('button', { name: 'Sign in' }).click();
     await expect(theirs.getByRole('button', { name: new RegExp(SECOND.name) })).toBeVisible();
+  });
+
+  await test.step('they write the first message, to somebody they put into the directory', async () => {
+    await theirs.goto(`${practice.url}/directory/new`);
+    await theirs.getByLabel('Given name').fill('Perpetua');
+    await theirs.getByLabel('Family name').fill('Lowe');
+    await theirs.getByRole('button', { name: 'Add an address' }).click();
+    await theirs.getByLabel('Address', { exact: true }).fill('perpetua@lowe.example');
+    await theirs.keyboard.press('Control+s');
+    await expect(theirs.getByRole('heading', { name: 'Perpetua Lowe' })).toBeVisible();
+    await theirs.getByLabel('Parts of the contact').getByRole('link', { name: 'Correspondence' }).click();
+    await theirs.getByRole('button', { name: /Start a message to Perpetua Lowe/ }).click();
+    await theirs.getByRole('button', { name: 'Start with a bare sheet' }).click();
+    await theirs.getByRole('textbox', { name: 'Subject' }).fill('We have moved in');
+    await theirs.getByLabel('Text of the message').click();
+    await theirs.keyboard.type('Our door is open from Monday.');
+    await kept(theirs);
+    await theirs.keyboard.press('Control+Enter');
+    await expect
+      .poll(async () => (await practice.delivered()).map(({ from, to }) => [from, ...to]), {
+        timeout: 60_000,
+      })
+      .toEqual([[SECOND.email, 'perpetua@lowe.example']]);
+    await theirs.goto(`${practice.url}/correspondence`);
+    await expect(theirs.getByText('We have moved in').first()).toBeVisible();
   });
 
   await test.step('who leaves is out at once, and stays in the list', async () => {
