@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { Authenticated, Id, Instant, PageQuery, page } from './common.ts';
-import { ChangeMatter } from './matterTypes.ts';
+import { ChangeMatter, NewMatterJson } from './matterTypes.ts';
 import { EnclosedFile, EntryAddress, InvitationJson } from './correspondence.ts';
 import { Reason as Because } from './problems.ts';
 
@@ -68,6 +68,8 @@ export const IncomingDetail = Type.Object({
       roles: Type.Array(Type.Object({ key: Type.String(), label: Type.String() })),
     }),
   ),
+  /** The type of matter that it is likely the beginning of. */
+  likelyTypeId: Type.Union([Id, Type.Null()]),
   /** What they are on, the latest first. */
   matters: Type.Array(Type.Object({ ...MatterSlip.properties, roles: Type.Array(Type.String()) })),
   /** What was said between them and the practice before, newest first. */
@@ -84,6 +86,17 @@ export const IncomingDetail = Type.Object({
   ),
 });
 export type IncomingDetail = Static<typeof IncomingDetail>;
+
+/** A matter that is opened for a message. */
+export const NewMatterForMail = Type.Object(
+  {
+    ...NewMatterJson.properties,
+    /** The role that whoever wrote the message has there; nobody where it is not said. */
+    role: Type.Optional(Type.String({ maxLength: 64 })),
+  },
+  { additionalProperties: false },
+);
+export type NewMatterForMail = Static<typeof NewMatterForMail>;
 
 export const MakeParty = Type.Object({ matterId: Id, role: Type.String({ maxLength: 64 }) });
 export type MakeParty = Static<typeof MakeParty>;

@@ -1,3 +1,5 @@
+export { likelyType } from './likelyType.ts';
+export type { TypeSample } from './likelyType.ts';
 export { matchMail, filesItself } from './match.ts';
 export type { FilingRule, Suggestion } from './match.ts';
 export type { ReasonCode } from './evidence.ts';

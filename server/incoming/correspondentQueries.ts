@@ -1,6 +1,8 @@
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import { seen, visible } from '../access/visibleQueries.ts';
+import type { TypeSample } from '../../core/matching/index.ts';
+import { GENERAL_TYPE } from '../../core/model/generalFile.ts';
 import { groupBy } from '../../core/model/groupBy.ts';
 import type { AddressKind } from '../../core/model/contact.ts';
 import { closingStages } from '../matters/matterTypeQueries.ts';
@@ -83,4 +85,23 @@ export function saidWith(scope: Scope, addressKeys: readonly string[], limit: nu
       subject: 'entries.subject',
       opening: 'entries.opening',
     });
+}
+
+/** As much as tells types apart; more would only take longer. */
+const MOST_SAMPLES = 400;
+
+/** What was lately written to the practice on matters of its types, as far as the actor may see it. */
+export async function typeSamples(scope: Scope): Promise<readonly TypeSample[]> {
+  const rows = await visible(scope, 'entries')
+    .join('matters', 'matters.id', 'entries.matter_id')
+    .where({ direction: 'in' })
+    .whereNot({ type_id: GENERAL_TYPE })
+    .orderBy('entries.seq', 'desc')
+    .limit(MOST_SAMPLES)
+    .select<{ typeId: string; subject: string; opening: string }[]>({
+      typeId: 'matters.type_id',
+      subject: 'entries.subject',
+      opening: 'entries.opening',
+    });
+  return rows.map(({ typeId, subject, opening }) => ({ typeId, text: `${subject} ${opening}` }));
 }

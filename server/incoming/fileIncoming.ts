@@ -42,7 +42,7 @@ export async function readyToFile(
   return { incoming, text, matterIds, references };
 }
 
-const textOf = async (bytes: Buffer, { channel, receivedAtUtc }: StoredIncoming): Promise<string> =>
+export const textOf = async (bytes: Buffer, { channel, receivedAtUtc }: StoredIncoming): Promise<string> =>
   channel === 'text' ? bytes.toString('utf8') : (await readMail(bytes, receivedAtUtc)).text;
 
 /** Where something was filed, for whoever filed it. */

@@ -7,11 +7,11 @@ import { plainWords, shownWords } from '../correspondence/wordsOf.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import { keysOfAddress } from '../../core/recipients/reach.ts';
-import { correspondentsIn } from '../../core/matching/index.ts';
+import { correspondentsIn, likelyType } from '../../core/matching/index.ts';
 import { findContactsByAddress } from '../directory/contactQueries.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
 import { mattersToJoin } from './mattersToJoin.ts';
-import { mattersOfAddress, saidWith } from './correspondentQueries.ts';
+import { mattersOfAddress, saidWith, typeSamples } from './correspondentQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
 const SAID_BEFORE = 6;
@@ -31,6 +31,7 @@ export async function readIncoming(
   const own = await ownAddresses(scope);
   const [key = addressKey(incoming.people.from.address)] = correspondentsIn(incoming.people, own).first;
   const contacts = await findContactsByAddress(scope, [key], kind);
+  const onMatters = await mattersOfAddress(scope, keysOfAddress(kind, key), kind);
   const slip = await slipWriter(scope);
   const types = await listMatterTypes(scope);
   const labels = new Map(types.flatMap(({ roles }) => roles.map(({ key: role, label }) => [role, label])));
@@ -41,6 +42,12 @@ export async function readIncoming(
     cc: [...incoming.people.cc],
     ...words,
     mayJoin: await mattersToJoin(scope, incoming),
+    likelyTypeId:
+      likelyType(
+        `${incoming.subject} ${words.text}`,
+        await typeSamples(scope),
+        onMatters.map(({ typeId }) => typeId),
+      ) ?? null,
     attachments: shownFiles(incoming).map(({ name, mediaType, sizeBytes }, index) => ({
       index,
       name,
@@ -52,7 +59,7 @@ export async function readIncoming(
       name: contact.name,
       organisation: contact.kind === 'person' ? (contact.organisation ?? null) : null,
     })),
-    matters: (await mattersOfAddress(scope, keysOfAddress(kind, key), kind)).map((row) => ({
+    matters: onMatters.map((row) => ({
       ...slip(row),
       roles: row.roles.map((role) => labels.get(role) ?? role),
     })),

@@ -9,6 +9,7 @@ import {
   IncomingDetail,
   MadeParty,
   MakeParty,
+  NewMatterForMail,
   TakenIn,
 } from '../../contract/inTray.ts';
 import { receivedFiles } from '../http/receiveFiles.ts';
@@ -21,6 +22,7 @@ import { putBack } from './putBack.ts';
 import { readInTray } from './readInTray.ts';
 import { readIncoming } from './readIncoming.ts';
 import { makeParty } from './makeParty.ts';
+import { matterForMail } from './matterForMail.ts';
 import { takeInFiles } from './importMailFiles.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { Services } from '../platform/services.ts';
@@ -115,6 +117,17 @@ export const inTrayRoutes = [
     status: 200,
     answers: Filed,
     handle: ({ services, scope, params, body }) => fileOn(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/in-tray/:id/matter',
+    right: 'work',
+    summary: 'Open a matter for a message, with its writer as a party, and file the message there',
+    params: ById,
+    body: NewMatterForMail,
+    status: 201,
+    answers: Filed,
+    handle: ({ services, scope, params, body }) => matterForMail(services, scope, params.id, body),
   }),
   endpoint({
     method: 'post',

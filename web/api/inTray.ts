@@ -5,6 +5,7 @@ import type {
   InTray,
   MadeParty,
   MakeParty,
+  NewMatterForMail,
   TakenIn,
 } from '../../contract/inTray.ts';
 import { api } from './api.ts';
@@ -26,6 +27,10 @@ const inTrayApi = api.injectEndpoints({
     fileMany: build.mutation<Filed, FileMany>({
       query: (body) => ({ url: '/in-tray/file', method: 'POST', body }),
       invalidatesTags: ['InTray'],
+    }),
+    matterForMail: build.mutation<Filed, { readonly id: string; readonly matter: NewMatterForMail }>({
+      query: ({ id, matter }) => ({ url: `/in-tray/${id}/matter`, method: 'POST', body: matter }),
+      invalidatesTags: ['InTray', 'Matters', 'Contacts'],
     }),
     putAside: build.mutation<null, string>({
       query: (id) => ({ url: `/in-tray/${id}/aside`, method: 'POST' }),
@@ -66,5 +71,6 @@ export const {
   usePutAsideMutation,
   usePutBackMutation,
   useMakePartyMutation,
+  useMatterForMailMutation,
   useTakeInMutation,
 } = inTrayApi;

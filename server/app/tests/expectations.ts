@@ -263,6 +263,11 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
     on: 'incoming',
     body: { matterId: '{openMatter}', role: 'broker' },
   },
+  'POST /in-tray/:id/matter': {
+    who: WORKERS,
+    on: 'incoming',
+    body: { typeId: 'type-condition-survey', title: 'From a message' },
+  },
   'POST /in-tray/:id/back': { who: WORKERS, on: 'filed' },
 
   'GET /today': { who: EVERYBODY, query: 'whose=all' },

@@ -194,7 +194,17 @@ function Elsewhere({ item, tray, searchRef, onGone, data }: BelongsProps) {
             {known ? say.fileToPerson(known.name) : say.addAndFile(item.from.name || item.from.address)}
           </Button>
         ) : null}
-        <Link to="/matters" state={{ opening: item.subject }}>
+        <Link
+          to="/matters"
+          state={{
+            opening: item.subject,
+            mail: {
+              id: item.id,
+              typeId: data?.likelyTypeId ?? undefined,
+              writer: known?.name ?? (item.from.name || item.from.address),
+            },
+          }}
+        >
           {say.newMatterForIt}
         </Link>
         <Button

@@ -44,6 +44,7 @@ const detail = (one: IncomingSummary, part: Partial<IncomingDetail> = {}): Incom
   attachments: [],
   contacts: [],
   mayJoin: [],
+  likelyTypeId: null,
   matters: [],
   saidBefore: [],
   ...part,

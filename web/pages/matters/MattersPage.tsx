@@ -13,16 +13,20 @@ import { MatterFilters } from './MatterFilters.tsx';
 import { useNarrowing } from './useNarrowing.ts';
 import { MatterTable } from './MatterTable.tsx';
 import { NewMatter } from './NewMatter.tsx';
+import type { MailBehind } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from '../../api/matters.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { say } from '../../words/en/matters.ts';
 import classes from './MattersPage.module.css';
 
 /** What a matter is to be opened for, where somebody comes from a message. */
-const openedWith = (state: unknown): string | undefined =>
-  typeof state === 'object' && state !== null && 'opening' in state && typeof state.opening === 'string'
-    ? state.opening
-    : undefined;
+interface Opening {
+  readonly opening: string;
+  readonly mail?: MailBehind;
+}
+
+const openedWith = (state: unknown): Opening | undefined =>
+  typeof state === 'object' && state !== null && 'opening' in state ? (state as Opening) : undefined;
 
 /** All matters, narrowed as one types over reference, title and parties; gone along with the arrow keys. */
 export function MattersPage() {
@@ -70,7 +74,8 @@ export function MattersPage() {
       </ViewHead>
       {opening ? (
         <NewMatter
-          about={openingWith ?? ''}
+          about={openingWith?.opening ?? ''}
+          {...(openingWith?.mail ? { mail: openingWith.mail } : {})}
           onClose={() => {
             setOpening(false);
           }}

@@ -137,4 +137,42 @@ describe('a new matter', () => {
       },
     ]);
   });
+
+  it('that is opened for a message has its writer in the first role it asks for, or in none', async () => {
+    const type = (id: string, role: string) => ({
+      id,
+      revision: 1,
+      matters: 0,
+      definition: {
+        ...{ name: `Type ${id}`, currency: 'GBP', facts: [], tables: [], stages: [], keyDates: [] },
+        calculated: [],
+        roles: [{ key: role, label: role, plural: role, many: true, required: true }],
+      },
+    });
+    const mail = { id: 'in1', typeId: 't2', writer: 'Perpetua Lowe' };
+    const { user, changes, at } = show(
+      <NewMatter about="A claim" mail={mail} onClose={() => undefined} />,
+      {
+        'GET /matter-types': { items: [type('t1', 'owner'), type('t2', 'claimant')] },
+        'GET /people': { items: [] },
+        'POST /in-tray/in1/matter': {
+          entries: [{ entryId: 'e1', matterId: 'm9', reference: 'DC-9' }],
+        },
+      },
+      page,
+    );
+    expect(await screen.findByRole('combobox', { name: 'Perpetua Lowe is the' })).toHaveProperty(
+      'value',
+      'claimant',
+    );
+    await user.click(screen.getByRole('button', { name: 'Create' }));
+    expect(changes()).toEqual([
+      {
+        method: 'POST',
+        path: '/in-tray/in1/matter',
+        body: { typeId: 't2', title: 'A claim', role: 'claimant' },
+      },
+    ]);
+    expect(at()).toBe('/matters/m9');
+  });
 });

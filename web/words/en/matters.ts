@@ -40,6 +40,8 @@ export const say = {
   showAllMatters: 'Show all matters',
   matterTypeOfIt: 'Matter type',
   whatItIsAbout: 'What it is about',
+  writerIs: (writer: string) => `${writer} is the`,
+  nobodyHere: 'nobody on it',
   create: 'Create',
   cancel: 'Cancel',
 };
