@@ -1,11 +1,7 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect } from 'react';
 import type { ReactNode, RefObject } from 'react';
+import { useLongList } from './useLongList.ts';
 import classes from './ListTable.module.css';
 
-/** Up to here every row is in the page; of more, only those in view and some around them. */
-const WHOLE = 120;
-const AROUND = 20;
 const ROW_HEIGHT = 36;
 
 /** What a row needs to know its place: its classes, and where it stands in a list that is not all there. */
@@ -43,35 +39,19 @@ export const cell = (...looks: readonly CellLook[]): string =>
 
 /** A list as a table with heads. A long one has only the rows in view in the page, and is as high as all of them. */
 export function ListTable<T>({ label, heads, items, scroll, at, row }: ListTableProps<T>) {
-  const isLong = items.length > WHOLE;
-  // The rows are drawn anew as they scroll into view, which the compiler's memo would hold back.
-  // eslint-disable-next-line react-hooks/incompatible-library -- see above
-  const rows = useVirtualizer({
+  const { isLong, from, to, before, after, measure } = useLongList({
     count: items.length,
-    enabled: isLong,
-    getScrollElement: () => scroll.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: AROUND,
-    initialRect: { width: 1_000, height: 800 },
+    scroll,
+    rowHeight: ROW_HEIGHT,
+    at,
   });
-  useEffect(() => {
-    if (at === undefined) return;
-    if (isLong) rows.scrollToIndex(at, { align: 'auto' });
-    else scroll.current?.querySelector(`[data-index="${at}"]`)?.scrollIntoView({ block: 'nearest' });
-    // Only a step of whoever walks scrolls; what scrolls otherwise is left where it is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
-  }, [at]);
   if (items.length === 0) return null;
-  const shown = rows.getVirtualItems();
-  const [from, to] = isLong
-    ? [shown[0]?.index ?? 0, (shown.at(-1)?.index ?? Math.min(items.length, AROUND) - 1) + 1]
-    : [0, items.length];
   const place = (n: number): RowPlace => ({
     className: classes.row,
     'data-index': n,
     'data-marked': n === at,
     'aria-rowindex': n + 2,
-    ref: isLong ? rows.measureElement : undefined,
+    ref: measure,
   });
   return (
     <table className={classes.table} aria-label={label} aria-rowcount={items.length + 1}>
@@ -79,9 +59,9 @@ export function ListTable<T>({ label, heads, items, scroll, at, row }: ListTable
         <tr aria-rowindex={1}>{heads}</tr>
       </thead>
       <tbody>
-        {isLong ? <Rest height={shown[0]?.start ?? 0} /> : null}
+        {isLong ? <Rest height={before} /> : null}
         {items.slice(from, to).map((item, n) => row(item, place(from + n)))}
-        {isLong ? <Rest height={rows.getTotalSize() - (shown.at(-1)?.end ?? 0)} /> : null}
+        {isLong ? <Rest height={after} /> : null}
       </tbody>
     </table>
   );

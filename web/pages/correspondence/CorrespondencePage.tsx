@@ -13,7 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { useKeys } from '../../ui/keys.ts';
 import { problemWords } from '../../words/en/wording.ts';
 import { NarrowBy } from './Filters.tsx';
-import { FoundLine } from '../../parts/found/FoundLine.tsx';
+import { FoundList } from './FoundList.tsx';
 import { paramsOf, queryOf } from './queryParams.ts';
 import { SavedSearches } from './SavedSearches.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
@@ -29,7 +29,7 @@ export function CorrespondencePage() {
   const { data, error, isFetching, hasNextPage, fetchNextPage } = useFindInfiniteQuery(query);
   const items = data?.pages.flatMap((page) => page.items) ?? [];
   const counts = data?.pages[0]?.counts ?? null;
-  const { list, marked, begin, onKeyDown } = useWalk(items);
+  const { list, at, begin, onKeyDown } = useWalk(items);
   const turnTo = (next: SearchQuery): void => {
     setParams(paramsOf(next), { replace: true });
   };
@@ -84,9 +84,7 @@ export function CorrespondencePage() {
             {counts ? countWords(counts.all) : ''}
           </p>
           {error ? <p role="alert">{problemWords(error)}</p> : null}
-          {items.map((entry, n) => (
-            <FoundLine key={entry.entryId} entry={entry} n={n} marked={entry === marked} />
-          ))}
+          <FoundList items={items} scroll={list} at={at} />
           {hasNextPage ? (
             <Button disabled={isFetching} onClick={() => void fetchNextPage()}>
               {say.olderOnes}
@@ -132,7 +130,6 @@ function useWalk(items: readonly FoundEntry[]) {
   const go = (step: number): void => {
     const next = Math.max(0, Math.min(items.length - 1, at + step));
     setAt(next);
-    list.current?.querySelector(`[data-found="${next}"]`)?.scrollIntoView({ block: 'nearest' });
   };
   const steps: Readonly<Record<string, () => void>> = {
     ArrowDown: () => {
@@ -148,7 +145,7 @@ function useWalk(items: readonly FoundEntry[]) {
   useKeys(steps);
   return {
     list,
-    marked,
+    at: items.length === 0 ? undefined : Math.min(at, items.length - 1),
     begin: (): void => {
       setAt(0);
     },

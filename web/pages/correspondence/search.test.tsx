@@ -73,6 +73,17 @@ describe('finding correspondence', () => {
     expect(at()).toBe('/matters/m-two');
   });
 
+  it('has few of a long list in the page, and goes along all of it', async () => {
+    const many = Array.from({ length: 400 }, (_, n) => found(`e${n}`));
+    const { user, at } = openSearch(answer(many));
+    await screen.findByText('400 found');
+    const lines = document.querySelectorAll('[data-found]');
+    expect(lines.length).toBeLessThan(120);
+    expect(lines[0]?.textContent).toContain('words of e0');
+    await user.type(screen.getByLabelText('Words to find'), '{ArrowDown}{ArrowDown}{Enter}');
+    expect(at()).toBe('/matters/m-e2');
+  });
+
   it('is narrowed by a filter, and widened again by the same', async () => {
     const { user } = openSearch(answer([found('one')]));
     const filter = within(await screen.findByRole('complementary', { name: 'Narrow by' }));
