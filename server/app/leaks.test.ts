@@ -4,7 +4,7 @@ import { openPractice, sendOne, serve } from './tests/practice.ts';
 import type { Client, TestPractice } from './tests/practice.ts';
 import { keptBlobs } from '../practice/verificationQueries.ts';
 import { saveTemplateFile } from '../templates/saveTemplateFile.ts';
-import { verificationWords } from '../practice/verificationWords.ts';
+import { viewFound } from '../practice/verificationView.ts';
 
 let services: TestPractice;
 let maud: Client;
@@ -126,20 +126,21 @@ describe('names', () => {
 
   it('of what was found broken are told as far as they may be seen', async () => {
     const { subject } = await services.db('entries').where({ matter_id: hidden.id }).first();
-    const needed = { words: `the bytes of “${subject}”, ${hidden.reference}`, matterId: hidden.id };
+    const { reference } = hidden;
+    const needed = { place: 'entry', name: null, subject, reference, matterId: hidden.id } as const;
     const found = {
       entries: 9,
       brokenSeal: { entryId: 'e', matterId: hidden.id, subject },
       files: 4,
-      brokenFiles: [{ sha256: 'f'.repeat(64), what: 'its bytes have changed', neededBy: [needed] }],
-      notFindable: [{ words: subject, matterId: hidden.id }],
+      brokenFiles: [{ sha256: 'f'.repeat(64), why: 'changed', neededBy: [needed] }],
+      notFindable: [{ subject, matterId: hidden.id }],
       strayWords: 0,
-    };
-    expect(verificationWords(found).join('\n')).toContain(hidden.reference);
-    const told = verificationWords(found, new Set([hidden.id])).join('\n');
-    expect(told).not.toContain(hidden.reference);
-    expect(told).not.toContain(subject);
-    expect(told).toContain('something on a restricted matter');
+    } as const;
+    expect(JSON.stringify(viewFound(found, new Set()))).toContain(reference);
+    const told = viewFound(found, new Set([hidden.id]));
+    expect(JSON.stringify(told)).not.toContain(reference);
+    expect(JSON.stringify(told)).not.toContain(JSON.stringify(subject));
+    expect(told).toMatchObject({ brokenSeal: { subject: null }, oneNotFindable: null, broken: 1 });
   });
 
   it('of where an entry went are not told where it was, once that is a restricted matter', async () => {
@@ -174,7 +175,7 @@ describe('what nobody is named by', () => {
     await saveTemplateFile(services, await services.as('maud'), file);
     const subjects: string[] = await services.db('incoming').pluck('subject');
     const words = [...(await keptBlobs(services.everything)).values()].flat();
-    const unnamed = words.filter(({ matterId }) => matterId === null).map((one) => one.words);
+    const unnamed = words.filter(({ matterId }) => matterId === null).map((one) => JSON.stringify(one));
     expect(unnamed.length).toBeGreaterThan(subjects.length);
     for (const name of [...subjects, file.name])
       expect(unnamed.filter((one) => one.includes(name))).toEqual([]);

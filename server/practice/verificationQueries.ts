@@ -17,23 +17,27 @@ interface KeptRow {
 
 /** Where a stored file may be referred to. */
 interface Place {
-  readonly words: string;
+  readonly place: Needed['place'];
   readonly rows: Knex.QueryBuilder;
 }
 
 /** Every stored file that something refers to, each with what does. */
 export async function keptBlobs(scope: Scope): Promise<ReadonlyMap<string, readonly Needed[]>> {
   const kept = new Map<string, Needed[]>();
-  for (const { words, rows } of [...onMatters(scope), ...elsewhere(scope)])
+  for (const { place, rows } of [...onMatters(scope), ...elsewhere(scope)])
     for (const row of (await rows) as KeptRow[]) {
       if (row.blob === null) continue;
-      const needed = { words: wordsOf(words, row), matterId: row.matter_id };
+      const { name, subject, reference } = row;
+      const needed: Needed = { place, name, subject, reference, matterId: row.matter_id };
       const known = kept.get(row.blob) ?? [];
-      if (!known.some((one) => one.words === needed.words)) known.push(needed);
+      if (!known.some((one) => isSame(one, needed))) known.push(needed);
       kept.set(row.blob, known);
     }
   return kept;
 }
+
+const isSame = (a: Needed, b: Needed): boolean =>
+  a.place === b.place && a.name === b.name && a.subject === b.subject && a.reference === b.reference;
 
 /** What stands on a matter is named. */
 function onMatters(scope: Scope): readonly Place[] {
@@ -46,20 +50,20 @@ function onMatters(scope: Scope): readonly Place[] {
       .select({ matter_id: 'matters.id', reference: 'matters.reference' });
   const entries = () => from('entries').select({ subject: 'entries.subject' });
   return [
-    { words: 'the bytes of', rows: entries().select({ blob: 'entries.raw_blob', name: nothing }) },
-    { words: '', rows: eachListed(entries(), 'entries.attachments').select(item) },
+    { place: 'entry', rows: entries().select({ blob: 'entries.raw_blob', name: nothing }) },
+    { place: 'attachment', rows: eachListed(entries(), 'entries.attachments').select(item) },
     {
-      words: 'the document',
+      place: 'document',
       rows: from('documents').select({ blob: 'documents.blob', name: 'documents.name', subject: nothing }),
     },
     {
-      words: 'a message on its way',
+      place: 'leaving',
       rows: from('messages')
         .whereNotNull('messages.frozen')
         .select({ blob: textOf(db, 'messages.frozen', 'blob'), name: nothing, subject: nothing }),
     },
     {
-      words: 'with a message being written:',
+      place: 'draft',
       rows: eachListed(from('messages').whereNot('messages.state', 'sent'), 'messages.enclosures').select({
         ...item,
         subject: nothing,
@@ -74,33 +78,27 @@ function elsewhere(scope: Scope): readonly Place[] {
   const nothing = db.raw('NULL');
   const unnamed = { name: nothing, subject: nothing, matter_id: nothing, reference: nothing };
   return [
-    { words: 'a picture of the letters', rows: db('pictures').select({ ...unnamed, blob: 'blob' }) },
-    { words: 'a message in the in-tray', rows: db('incoming').select({ ...unnamed, blob: 'raw_blob' }) },
+    { place: 'picture', rows: db('pictures').select({ ...unnamed, blob: 'blob' }) },
+    { place: 'incoming', rows: db('incoming').select({ ...unnamed, blob: 'raw_blob' }) },
     {
-      words: 'a file with a message in the in-tray',
+      place: 'incomingFile',
       rows: eachListed(db('incoming'), 'incoming.attachments').select({
         ...unnamed,
         blob: textOf(db, 'item.value', 'blob'),
       }),
     },
-    { words: 'a delivery report', rows: db('delivery_reports').select({ ...unnamed, blob: 'raw_blob' }) },
-    { words: 'a file of a template', rows: db('template_files').select({ ...unnamed, blob: 'blob' }) },
+    { place: 'deliveryReport', rows: db('delivery_reports').select({ ...unnamed, blob: 'raw_blob' }) },
+    { place: 'templateFile', rows: db('template_files').select({ ...unnamed, blob: 'blob' }) },
   ];
-}
-
-function wordsOf(place: string, { name, subject, reference }: KeptRow): string {
-  const about = subject === null ? '' : `${name === null ? '' : 'with '}“${subject}”`;
-  const words = [place, name ?? '', about].filter((word) => word !== '').join(' ');
-  return reference === null ? words : `${words}, ${reference}`;
 }
 
 const MOST_NOT_HELD = 100;
 
 /** Entries that the index of words does not hold, by their subjects. */
-export async function entriesNotFindable(scope: Scope): Promise<Needed[]> {
-  const rows = await entryWords.notHeld(sql(scope), PER_SECOND, MOST_NOT_HELD);
-  return rows.map(({ subject, matterId }) => ({ words: subject, matterId }));
-}
+export const entriesNotFindable = (
+  scope: Scope,
+): Promise<{ readonly subject: string; readonly matterId: string }[]> =>
+  entryWords.notHeld(sql(scope), PER_SECOND, MOST_NOT_HELD);
 
 /** Rows of the index that are no entry’s. */
 export async function rowsOfNothing(scope: Scope): Promise<number> {

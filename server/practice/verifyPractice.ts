@@ -10,7 +10,7 @@ import type { Progress } from '../platform/jobs/jobs.ts';
 /** A stored file that no longer is what was stored, and where it is needed. */
 export interface BrokenFile {
   readonly sha256: string;
-  readonly what: string;
+  readonly why: BrokenBlob['why'];
   readonly neededBy: readonly Needed[];
 }
 
@@ -25,7 +25,7 @@ export interface Verification {
   readonly files: number;
   readonly brokenFiles: readonly BrokenFile[];
   /** Entries that the index of words does not hold, and rows of it that are no entry’s. */
-  readonly notFindable: readonly Needed[];
+  readonly notFindable: readonly { readonly subject: string; readonly matterId: string }[];
   readonly strayWords: number;
 }
 
@@ -48,7 +48,7 @@ export async function verifyPractice(
     signal.throwIfAborted();
     await blobs.get(sha256).catch((error: unknown) => {
       if (!(error instanceof BrokenBlob)) throw error;
-      brokenFiles.push({ sha256, what: error.message.replace(/^blob \S+: /, ''), neededBy });
+      brokenFiles.push({ sha256, why: error.why, neededBy });
     });
     read += 1;
     tell(read, kept.size);

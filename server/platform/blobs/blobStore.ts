@@ -16,9 +16,11 @@ export interface BlobStore {
 
 export class BrokenBlob extends Error {
   readonly sha256: string;
-  constructor(sha256: string, what: string) {
+  readonly why: 'changed' | 'unreadable';
+  constructor(sha256: string, what: string, why: BrokenBlob['why'] = 'unreadable') {
     super(`blob ${sha256}: ${what}`);
     this.sha256 = sha256;
+    this.why = why;
   }
 }
 
@@ -63,7 +65,8 @@ export function blobStore(folder: string): BlobStore {
       const bytes = await readFile(pathOf(sha256)).catch((error: unknown) => {
         throw new BrokenBlob(sha256, error instanceof Error ? error.message : 'cannot be read');
       });
-      if ((await sha256InTurns(bytes)) !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
+      if ((await sha256InTurns(bytes)) !== sha256)
+        throw new BrokenBlob(sha256, 'its bytes have changed', 'changed');
       return bytes;
     },
     stream(sha256) {
@@ -78,7 +81,7 @@ async function* checked(sha256: string, path: string): AsyncGenerator<Buffer> {
     hash.update(chunk);
     yield chunk;
   }
-  if (hash.digest('hex') !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed');
+  if (hash.digest('hex') !== sha256) throw new BrokenBlob(sha256, 'its bytes have changed', 'changed');
 }
 
 async function writeDurably(path: string, bytes: Buffer): Promise<void> {

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button.tsx';
 import { useStartVerificationMutation, useVerificationQuery } from '../../api/verifications.ts';
 import { TakingOut } from './TakeOut.tsx';
 import { say } from '../../words/en/parts-exports.ts';
+import { verificationLines } from '../../words/en/verification.ts';
 import classes from './TakeOut.module.css';
 
 /** Whether all that was filed is what it was, and the whole of it as one file. */
@@ -47,9 +48,9 @@ export function KeptSafe({ mayTakeAll }: { readonly mayTakeAll: boolean }) {
       </div>
       {problem ? <p role="alert">{problemWords(problem)}</p> : null}
       {job?.problem ? <p role="alert">{say.itCouldNotBeChecked(job.problem)}</p> : null}
-      {job?.lines ? (
+      {job?.found ? (
         <ul className={classes.found} data-sound={job.sound} role="status">
-          {job.lines.map((line) => (
+          {verificationLines(job.found).map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ul>
