@@ -3,6 +3,7 @@ import { dirname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { benchChecks } from './checks.ts';
 import { benchFiling } from './filing.ts';
+import { benchImports } from './imports.ts';
 import type { Measured } from './measure.ts';
 import { benchCheck } from './check.ts';
 import { benchLetters } from './letters.ts';
@@ -23,6 +24,7 @@ const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   shelf: benchShelf,
   sheet: benchSheet,
   filing: benchFiling,
+  imports: benchImports,
   matching: benchMatching,
   search: benchSearch,
 };
