@@ -45,7 +45,7 @@ export async function withPractice<T>(work: (services: AppServices) => Promise<T
 /** The demo's first matter, and its principal, who may see it. */
 export async function firstMatter({
   db,
-}: AppServices): Promise<{ readonly scope: PersonScope; readonly id: string }> {
+}: AppServices): Promise<{ readonly scope: PersonScope; readonly id: string; readonly reference: string }> {
   const scope = await scopeOf(db, 'person-maud');
   if (!scope) throw new Error('the demo lacks its principal');
   const { items } = await listMatters(scope, {
@@ -56,5 +56,5 @@ export async function firstMatter({
   });
   const [matter] = items;
   if (!matter) throw new Error('the demo lacks its first matter');
-  return { scope, id: matter.id };
+  return { scope, id: matter.id, reference: matter.reference };
 }
