@@ -12,9 +12,12 @@ import { say } from '../../../words/en/mail-lines.ts';
 import { MailboxRow } from './MailboxRow.tsx';
 import classes from '../Practice.module.css';
 
+/** How the reading goes is looked at so often, while somebody looks. */
+const LOOK_MS = 5_000;
+
 /** Which mailboxes are read and where texts and letters go; nobody but an administrator gets here. */
 export function MailLines() {
-  const { currentData: view, error } = useMailLinesQuery();
+  const { currentData: view, error } = useMailLinesQuery(undefined, { pollingInterval: LOOK_MS });
   return (
     <section aria-label={say.mailThatComesIn} tabIndex={0}>
       <h2>{say.mailboxes}</h2>
