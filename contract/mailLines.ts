@@ -34,6 +34,8 @@ const lines = {
   textRepliesUrl: WebAddress,
   /** The printer, IPP over HTTP (RFC 8010). */
   printerUrl: WebAddress,
+  /** Certificates of authorities of the practice's own (PEM, RFC 7468), for its mail servers and mailboxes. */
+  authorities: Type.String({ maxLength: 200_000 }),
 };
 
 /** Where mail comes in, and where text messages and letters go out. */

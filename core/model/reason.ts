@@ -91,6 +91,7 @@ interface Reasons {
   readonly tooFaint: { readonly part: 'text' | 'links' };
   readonly headPictureGone: None;
   readonly sameKey: { readonly of: 'hosts' | 'senders' | 'mailboxes' };
+  readonly notACertificate: None;
   readonly portTaken: { readonly port: number };
   readonly hoursEndFirst: None;
   readonly passwordInTheClear: { readonly host: string };

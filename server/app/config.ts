@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Config, MailboxSettings, SmtpSettings } from '../platform/config.ts';
+import { certificatesIn } from '../platform/mail/certificates.ts';
 
 export class ConfigError extends Error {}
 
@@ -121,7 +122,7 @@ function authoritiesOf(path: string | undefined): readonly string[] {
       `OFFICIUM_MAIL_AUTHORITIES cannot be read: ${error instanceof Error ? error.message : String(error)}`,
     );
   }
-  const found = text.match(/-----BEGIN CERTIFICATE-----[\s\S]+?-----END CERTIFICATE-----/g) ?? [];
+  const found = certificatesIn(text);
   if (found.length === 0) throw new ConfigError(`${path} holds no certificate (PEM).`);
   return found;
 }

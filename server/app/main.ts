@@ -18,6 +18,7 @@ import { startIntake } from '../incoming/lines/intake.ts';
 import type { Intake } from '../incoming/lines/intake.ts';
 import { startRenewing } from '../directory/startRenewing.ts';
 import { startRunner } from '../sending/runner.ts';
+import { authoritiesInUse } from '../platform/mail/authorities.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { linesInUse } from '../platform/mail/mailLines.ts';
 import { printTransport } from '../sending/transports/printTransport.ts';
@@ -62,7 +63,10 @@ async function start(config: Config): Promise<void> {
   await ensureGeneralFile(services);
   await resumable(services);
   const runner = await startRunner(services, {
-    email: smtpTransport(() => mailHosts(services, readingFrom(db, {})), config.mailAuthorities),
+    email: smtpTransport(
+      () => mailHosts(services, readingFrom(db, {})),
+      () => authoritiesInUse(services, readingFrom(db, {})),
+    ),
     text: textTransport(async () => (await linesInUse(services, readingFrom(db, {}))).textGatewayUrl),
     letter: printTransport(async () => (await linesInUse(services, readingFrom(db, {}))).printerUrl),
   });

@@ -1,5 +1,5 @@
 import { ImapFlow } from 'imapflow';
-import { trusting } from '../platform/mail/authorities.ts';
+import { authoritiesInUse, trusting } from '../platform/mail/authorities.ts';
 import type { MailboxStanding } from '../../contract/mailLines.ts';
 import type { MailboxSettings } from '../platform/config.ts';
 import type { Services } from '../platform/services.ts';
@@ -46,7 +46,10 @@ export function startMailboxReader(services: Services, settings: MailboxSettings
     });
 
   const session = async (): Promise<void> => {
-    const connection = connectionTo(settings, services.config.mailAuthorities);
+    const connection = connectionTo(
+      settings,
+      await authoritiesInUse(services, unscoped(services.db, 'intake')),
+    );
     client = connection;
     let arrived = (): void => undefined;
     connection.on('exists', () => {

@@ -3,6 +3,7 @@ import { escapeHtml } from '../../core/merge/renderHtml.ts';
 import type { HouseMail } from '../access/services.ts';
 import type { Scope } from '../access/scope.ts';
 import { assemble, sealFiles } from '../platform/mail/assemble.ts';
+import { authoritiesInUse } from '../platform/mail/authorities.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
 import type { Services } from '../platform/services.ts';
 import { readSettings } from '../platform/settings/queries.ts';
@@ -28,7 +29,10 @@ export async function mailHouse(services: Services, scope: Scope, mail: HouseMai
     pictures: [],
   });
   const bytes = await assemble(plan, sealFiles(services.blobs));
-  const transport = smtpTransport(() => mailHosts(services, scope), services.config.mailAuthorities);
+  const transport = smtpTransport(
+    () => mailHosts(services, scope),
+    () => authoritiesInUse(services, scope),
+  );
   const envelope = { from: practiceEmail, to: plan.envelopeTo, reference: messageId, subject };
   const { outcome, permanentFailures } = await transport.send(envelope, bytes, () => Promise.resolve());
   return outcome.kind === 'accepted' && permanentFailures.length === 0;

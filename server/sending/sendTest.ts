@@ -9,6 +9,7 @@ import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { openDraft } from '../messages/draftLayout.ts';
 import { assemble, sealFiles } from '../platform/mail/assemble.ts';
+import { authoritiesInUse } from '../platform/mail/authorities.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
@@ -55,7 +56,10 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
     await insertTest(tx, messageId);
     await audit('message.tested', 'message', id);
   });
-  const transport = smtpTransport(() => mailHosts(services, scope), services.config.mailAuthorities);
+  const transport = smtpTransport(
+    () => mailHosts(services, scope),
+    () => authoritiesInUse(services, scope),
+  );
   const envelope = { from: from.address, to: plan.envelopeTo, reference: messageId, subject: plan.subject };
   const { outcome, permanentFailures } = await transport.send(envelope, bytes, () => Promise.resolve());
   if (outcome.kind === 'accepted' && permanentFailures.length === 0) return { sentTo: email };

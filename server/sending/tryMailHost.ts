@@ -2,6 +2,7 @@ import type { Services } from '../platform/services.ts';
 import type { MailHostJson, MailHostTried } from '../../contract/sending.ts';
 import { settingsOf } from './hostSettings.ts';
 import { tryHost } from './tryHost.ts';
+import { authoritiesInUse } from '../platform/mail/authorities.ts';
 import { readMailHosts } from '../platform/mail/mailHostQueries.ts';
 import type { PersonScope } from '../access/scope.ts';
 
@@ -11,5 +12,5 @@ export async function tryMailHost(
   scope: PersonScope,
   host: MailHostJson,
 ): Promise<MailHostTried> {
-  return tryHost(settingsOf(host, await readMailHosts(scope)), services.config.mailAuthorities);
+  return tryHost(settingsOf(host, await readMailHosts(scope)), await authoritiesInUse(services, scope));
 }

@@ -3,6 +3,7 @@ import type { MailLinesJson, MailLinesView } from '../../../contract/mailLines.t
 import { changing } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import { readMailLines, writeMailLines } from '../../platform/mail/mailLineQueries.ts';
+import { isCertificates } from '../../platform/mail/authorities.ts';
 import { linesInUse } from '../../platform/mail/mailLines.ts';
 import type { Services } from '../../platform/services.ts';
 import { refuseOvertaken } from '../../platform/settings/revision.ts';
@@ -18,6 +19,7 @@ export async function changeLines(
 ): Promise<MailLinesView> {
   if (new Set(mailboxes.map(({ key }) => key)).size < mailboxes.length)
     throw wrong({ code: 'sameKey', of: 'mailboxes' });
+  if (!isCertificates(lines.authorities)) throw wrong({ code: 'notACertificate' });
   await refuseTakenPort(services, scope, lines.filingPort);
   await changing(services, scope, async ({ tx, scope: inside, audit }) => {
     refuseOvertaken(revision, (await readLines(services, inside)).revision);

@@ -2,6 +2,7 @@ import { createServer } from 'node:net';
 import type { AddressInfo, Server } from 'node:net';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
+import { rootCertificates } from 'node:tls';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freePort } from '../../app/tests/freePort.ts';
@@ -10,6 +11,7 @@ import type { Client, TestPractice } from '../../app/tests/practice.ts';
 import { mailOf } from '../../../standins/answers.ts';
 import { imapHost } from '../../../standins/imapHost.ts';
 import { mailStore } from '../../../standins/mailStore.ts';
+import { authoritiesInUse } from '../../platform/mail/authorities.ts';
 import { linesInUse } from '../../platform/mail/mailLines.ts';
 import { startIntake } from './intake.ts';
 
@@ -39,7 +41,14 @@ afterAll(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-const NOTHING = { mailboxes: [], filingPort: null, textGatewayUrl: '', textRepliesUrl: '', printerUrl: '' };
+const NOTHING = {
+  mailboxes: [],
+  filingPort: null,
+  textGatewayUrl: '',
+  textRepliesUrl: '',
+  printerUrl: '',
+  authorities: '',
+};
 const mailbox = (user: string, more: object = {}) => ({
   key: user.replace(/\W/g, '') || 'one',
   host: '127.0.0.1',
@@ -115,6 +124,20 @@ describe('lines that mail comes in by', () => {
   ])('refuse %s', async (_what, lines, code) => {
     const { status, json } = await change(lines());
     expect([status, json.because[0].code]).toEqual([422, code]);
+  });
+
+  it('trust the authorities that are set here beside those of the start, and refuse what is no certificate', async () => {
+    const [root = ''] = rootCertificates;
+    expect((await change({ authorities: `Ours:\n${root}\n` })).status).toBe(200);
+    expect(await authoritiesInUse(services, services.everything)).toEqual([
+      ...services.config.mailAuthorities,
+      root,
+    ]);
+    for (const authorities of ['ours', root.replace('MII', 'XXX')]) {
+      const { status, json } = await change({ authorities });
+      expect([status, json.because[0].code]).toEqual([422, 'notACertificate']);
+    }
+    await change(NOTHING);
   });
 
   it('refuse a port that another program has', async () => {

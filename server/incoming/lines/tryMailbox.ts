@@ -1,5 +1,6 @@
 import type { MailboxJson, MailboxTried } from '../../../contract/mailLines.ts';
 import type { PersonScope } from '../../access/scope.ts';
+import { authoritiesInUse } from '../../platform/mail/authorities.ts';
 import { certificateFault } from '../../platform/mail/certificateFault.ts';
 import { readMailLines } from '../../platform/mail/mailLineQueries.ts';
 import type { Services } from '../../platform/services.ts';
@@ -13,7 +14,7 @@ export async function tryMailbox(
   json: MailboxJson,
 ): Promise<MailboxTried> {
   const settings = mailboxSettings(json, (await readMailLines(scope)).mailboxes);
-  const connection = connectionTo(settings, services.config.mailAuthorities);
+  const connection = connectionTo(settings, await authoritiesInUse(services, scope));
   // A line that breaks is told by what was asked for over it.
   connection.on('error', () => undefined);
   const so = { reached: false, underTls: false, signedIn: false };

@@ -18,6 +18,8 @@ export interface MailLines {
   readonly textGatewayUrl: string;
   readonly textRepliesUrl: string;
   readonly printerUrl: string;
+  /** Certificates of authorities that the practice trusts for its hosts (PEM), beside those known to Node.js. */
+  readonly authorities: string;
 }
 
 /** Where they are kept among the settings; their passwords stay out of archives. */
@@ -29,6 +31,7 @@ const NONE: MailLines = {
   textGatewayUrl: '',
   textRepliesUrl: '',
   printerUrl: '',
+  authorities: '',
 };
 
 export const readMailLines = kept(['hosts'], async (reads): Promise<MailLines> => {

@@ -10,14 +10,14 @@ import type { Attempt, Envelope, RecipientFailure, Transport } from './transport
 /** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
 export function smtpTransport(
   hosts: () => Promise<readonly SmtpSettings[]>,
-  authorities: readonly string[] = [],
+  authorities: () => Promise<readonly string[]> = () => Promise.resolve([]),
 ): Transport {
   return {
     async send(envelope, bytes, beforeData) {
       const settings = hostFor(await hosts(), envelope.from);
       await awaitTurn(settings);
       const progress: Progress = { dataBegun: false, left: { permanentFailures: [], transientFailures: [] } };
-      const connection = openSession(settings, authorities);
+      const connection = openSession(settings, await authorities());
       try {
         await step(connection, (done) => {
           connection.connect(done);

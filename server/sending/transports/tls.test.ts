@@ -87,9 +87,10 @@ async function hostWith(
 }
 
 const send = ({ settings }: Host, authorities: readonly string[] = [AUTHORITY]) =>
-  smtpTransport(() => Promise.resolve([settings]), authorities).send(ENVELOPE, BYTES, () =>
-    Promise.resolve(),
-  );
+  smtpTransport(
+    () => Promise.resolve([settings]),
+    () => Promise.resolve(authorities),
+  ).send(ENVELOPE, BYTES, () => Promise.resolve());
 
 const WAYS = ['implicit', 'starttls', 'offered'] as const;
 

@@ -57,6 +57,7 @@ const LINES: MailLinesView = {
   textGatewayUrl: '',
   textRepliesUrl: '',
   printerUrl: '',
+  authorities: '',
   fromOutside: {
     mailbox: 'office@practice.example/INBOX',
     filingPort: 2500,

@@ -161,6 +161,8 @@ const SENTENCES: Sentences = {
       senders: 'Two senders have the same name.',
       mailboxes: 'Two mailboxes have the same name.',
     })[of],
+  notACertificate: () =>
+    'The certificates cannot be read: a text that begins with “-----BEGIN CERTIFICATE-----” is expected.',
   portTaken: ({ port }) => `Port ${port} is used by another program on the server.`,
   hoursEndFirst: () => 'Working hours end before they begin.',
   passwordInTheClear: ({ host }) =>

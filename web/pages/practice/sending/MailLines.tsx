@@ -143,6 +143,16 @@ function OtherLines({ values, onChange }: OtherLinesProps) {
           onChange({ filingPort: typed === '' ? null : Math.round(Number(typed)) });
         }}
       />
+      <h2>{say.ownAuthorities}</h2>
+      <TextField
+        label={say.certificatesOfAuthorities}
+        multiline
+        value={values.authorities}
+        placeholder={say.beginsWith}
+        onChange={(authorities) => {
+          onChange({ authorities });
+        }}
+      />
       <h2>{say.textMessagesAndLetters}</h2>
       <div className={classes.lines}>
         {address(say.textsArePostedTo, 'textGatewayUrl')}
