@@ -71,13 +71,11 @@ export const MailLinesView = Type.Object({
 });
 export type MailLinesView = Static<typeof MailLinesView>;
 
+const { limitBytes: _limit, ...tried } = MailHostTried.properties;
+
 /** What came of looking into a mailbox; nothing was read or changed. */
 export const MailboxTried = Type.Object({
-  reached: MailHostTried.properties.reached,
-  words: MailHostTried.properties.words,
-  fault: MailHostTried.properties.fault,
-  underTls: MailHostTried.properties.underTls,
-  signedIn: MailHostTried.properties.signedIn,
+  ...tried,
   /** How many messages lie there; null where it could not be opened. */
   messages: Type.Union([Type.Integer(), Type.Null()]),
 });

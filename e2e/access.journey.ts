@@ -59,8 +59,21 @@ async function everyView(page: Page, application: Application): Promise<readonly
   ];
 }
 
-/** What slides in or is laid out after its data has come to rest by then. */
-const SETTLES_MS = 500;
+/** A page in which nothing has changed for so long has come to rest: what slides in takes less. */
+const QUIET_MS = 300;
+
+const atRest = (page: Page): Promise<void> =>
+  page.evaluate(
+    (quiet) =>
+      new Promise((resolve) => {
+        let timer = setTimeout(resolve, quiet);
+        new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = setTimeout(resolve, quiet);
+        }).observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+      }),
+    QUIET_MS,
+  );
 
 /** Each view is there, whole within its width, and nothing in it would be stumbled over. */
 async function lookThrough(
@@ -75,7 +88,7 @@ async function lookThrough(
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached();
       await expect(page.getByText('There is nothing at this address')).toHaveCount(0);
       await expect(page.locator('main [aria-busy=true]')).toHaveCount(0);
-      await page.waitForTimeout(SETTLES_MS);
+      await atRest(page);
       await expectAccessible(page, rules);
       const { width, scrolls } = await page.evaluate(() => ({
         width: window.innerWidth,

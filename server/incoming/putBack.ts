@@ -1,9 +1,12 @@
+import type { PersonActor } from '../access/actor.ts';
 import { changing } from '../access/change.ts';
+import type { Change } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { takeBack } from '../correspondence/takeBack.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { decide } from './decide.ts';
+import type { StoredIncoming } from './queries.ts';
 import { visibleIncoming } from './visibleIncoming.ts';
 
 /**
@@ -18,9 +21,16 @@ export async function putBack(
   const { state, entryIds } = await visibleIncoming(scope, id);
   if (state !== 'filed' && state !== 'notOurs')
     throw new DomainProblem('decidedMeanwhile', [{ code: 'inTheInTray' }]);
-  await changing(services, scope, async (change) => {
-    await decide(change, id, state, 'waiting');
-    for (const entryId of entryIds) await takeBack(services, change, entryId);
-  });
+  await changing(services, scope, (change) => backWithin(services, change, { id, state, entryIds }));
   return {};
+}
+
+/** The same within a change. */
+export async function backWithin(
+  services: Services,
+  change: Change<PersonActor>,
+  { id, state, entryIds }: Pick<StoredIncoming, 'id' | 'state' | 'entryIds'>,
+): Promise<void> {
+  await decide(change, id, state, 'waiting');
+  for (const entryId of entryIds) await takeBack(services, change, entryId);
 }

@@ -1,8 +1,8 @@
-import { takeBack } from '../correspondence/takeBack.ts';
 import type { Change } from '../access/change.ts';
 import type { PersonActor } from '../access/actor.ts';
 import type { Services } from '../platform/services.ts';
 import { decide } from './decide.ts';
+import { backWithin } from './putBack.ts';
 import { findIncoming } from './queries.ts';
 
 /**
@@ -17,10 +17,7 @@ export async function takeOut(
 ): Promise<boolean> {
   const found = await findIncoming(change.scope, id);
   if (!found || found.state !== (filedItself ? 'filed' : 'waiting')) return false;
-  if (filedItself) {
-    await decide(change, id, 'filed', 'waiting');
-    for (const entryId of found.entryIds) await takeBack(services, change, entryId);
-  }
+  if (filedItself) await backWithin(services, change, found);
   await decide(change, id, 'waiting', 'notOurs');
   return true;
 }

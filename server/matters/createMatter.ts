@@ -11,6 +11,7 @@ import { findActive } from '../access/peopleQueries.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import { insertMatter } from './changeQueries.ts';
+import { NOTHING_YET } from './matter.ts';
 import { matterTypes } from './matterTypeQueries.ts';
 import { openMatter } from './openMatter.ts';
 import { nextReference, refuseUnfree } from './freeReference.ts';
@@ -52,12 +53,7 @@ export async function openWithin(
     stage: first?.key ?? '',
     responsible,
     parties: await readParties(scope, type, parties),
-    facts: {},
-    dates: {},
-    tables: {},
-    documents: [],
-    restricted: false,
-    accessFor: [],
+    ...NOTHING_YET,
     openedAtUtc: atUtc,
   });
   await audit('matter.opened', 'matter', id, { reference });

@@ -5,6 +5,7 @@ import type { Database } from '../platform/database/openDatabase.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { insertMatter } from './changeQueries.ts';
+import { NOTHING_YET } from './matter.ts';
 import { findMatter } from './queries.ts';
 
 /** Opens the practice's general file where there is none yet and there is somebody to be responsible for it. */
@@ -28,12 +29,7 @@ export async function openGeneralFile(tx: Tx, nowUtc: number): Promise<void> {
     stage: 'open',
     responsible,
     parties: [],
-    facts: {},
-    dates: {},
-    tables: {},
-    documents: [],
-    restricted: false,
-    accessFor: [],
+    ...NOTHING_YET,
     openedAtUtc: nowUtc,
   });
 }

@@ -20,6 +20,16 @@ export interface StoredMatter extends MatterRecord {
   readonly filingToken: string;
 }
 
+/** What a matter that is just opened holds. */
+export const NOTHING_YET = {
+  facts: {},
+  dates: {},
+  tables: {},
+  documents: [],
+  restricted: false,
+  accessFor: [],
+} as const satisfies Partial<NewMatter>;
+
 export interface NewMatter extends Omit<StoredMatter, 'revision' | 'filingToken' | 'note'> {
   readonly note?: string;
   readonly openedAtUtc: number;

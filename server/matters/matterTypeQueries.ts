@@ -39,16 +39,16 @@ export const withLinks = (type: MatterType, types: ReadonlyMap<string, MatterTyp
   }),
 });
 
-/** A type as it is kept: without what is put in when it is read. */
-function definitionOf({
-  id: _id,
-  name: _name,
-  contactFacts: _facts,
-  links = [],
-  ...own
-}: MatterType): string {
+/** A type as somebody defined it: without what is put in when it is read. */
+export function asDefined({ contactFacts: _facts, links = [], ...own }: MatterType): MatterType {
   const named = links.map(({ key, label, typeId }) => ({ key, label, typeId }));
-  return JSON.stringify({ ...own, ...(named.length > 0 && { links: named }) });
+  return { ...own, ...(named.length > 0 && { links: named }) };
+}
+
+/** The same as it is kept; its id and name have columns of their own. */
+function definitionOf(type: MatterType): string {
+  const { id: _id, name: _name, ...definition } = asDefined(type);
+  return JSON.stringify(definition);
 }
 
 /** Every matter type by its id, in the order of their names. */

@@ -2,6 +2,7 @@ import type { MatterTypeJson, MatterTypeView } from '../../contract/matterTypes.
 import type { MatterType } from '../../core/model/matter.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { MatterTypeId } from '../../core/model/ids.ts';
+import { asDefined } from './matterTypeQueries.ts';
 import { checkMatterType } from '../../core/values/checkMatterType.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 
@@ -10,9 +11,7 @@ export const typeOf = (id: string, definition: MatterTypeJson): MatterType =>
   ({ ...definition, id: asId<MatterTypeId>(id) }) as unknown as MatterType;
 
 export function viewType(type: MatterType, revision: number, matters: number): MatterTypeView {
-  const { id, contactFacts: _, links = [], ...own } = type;
-  const named = links.map(({ key, label, typeId }) => ({ key, label, typeId }));
-  const definition = { ...own, ...(named.length > 0 && { links: named }) };
+  const { id, ...definition } = asDefined(type);
   return { id, revision, matters, definition: JSON.parse(JSON.stringify(definition)) as MatterTypeJson };
 }
 

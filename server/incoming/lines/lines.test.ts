@@ -12,6 +12,7 @@ import { mailOf } from '../../../standins/answers.ts';
 import { imapHost } from '../../../standins/imapHost.ts';
 import { mailStore } from '../../../standins/mailStore.ts';
 import { authoritiesInUse } from '../../platform/mail/authorities.ts';
+import { NO_LINES as NOTHING } from '../../platform/mail/mailLineQueries.ts';
 import { linesInUse } from '../../platform/mail/mailLines.ts';
 import { startIntake } from './intake.ts';
 
@@ -41,14 +42,6 @@ afterAll(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-const NOTHING = {
-  mailboxes: [],
-  filingPort: null,
-  textGatewayUrl: '',
-  textRepliesUrl: '',
-  printerUrl: '',
-  authorities: '',
-};
 const mailbox = (user: string, more: object = {}) => ({
   key: user.replace(/\W/g, '') || 'one',
   host: '127.0.0.1',

@@ -25,7 +25,8 @@ export interface MailLines {
 /** Where they are kept among the settings; their passwords stay out of archives. */
 export const MAIL_LINES_KEY = 'mailLines';
 
-const NONE: MailLines = {
+/** Where nothing is set on the screen. */
+export const NO_LINES: MailLines = {
   mailboxes: [],
   filingPort: null,
   textGatewayUrl: '',
@@ -36,7 +37,7 @@ const NONE: MailLines = {
 
 export const readMailLines = kept(['hosts'], async (reads): Promise<MailLines> => {
   const value = await findSetting(reads, MAIL_LINES_KEY);
-  return { ...NONE, ...(value === undefined ? {} : fromJson<Partial<MailLines>>(value)) };
+  return { ...NO_LINES, ...(value === undefined ? {} : fromJson<Partial<MailLines>>(value)) };
 });
 
 export async function writeMailLines(tx: Tx, lines: MailLines): Promise<void> {

@@ -19,7 +19,7 @@ export const say = {
   signsInAs: 'Signs in as',
   nobody: 'nobody',
   password: 'Password',
-  keptTypeANewOne: 'kept; type a new one to change it',
+  keptTypeANewOne: 'saved; type a new one to change it',
   atMostSoManyA: 'At most so many a minute',
   asManyAsThereAre: 'as many as there are',
   carriesMailFromTheseAddresses:
