@@ -74,14 +74,14 @@ const SEPARATORS: Readonly<Record<string, string>> = {
 };
 
 /** What an import would come to, or came to. */
-export function countsWords({ what, counts }: Pick<ImportView, 'what' | 'counts'>): string {
+export function countsWords({ what, counts, state }: Pick<ImportView, 'what' | 'counts' | 'state'>): string {
+  const isDone = state === 'done' || state === 'undone';
+  const verb = what === 'correspondence' ? (isDone ? 'taken in' : 'to take in') : isDone ? 'made' : 'to make';
   const { make, update, leave, faults, parties } = counts;
   return [
-    what === 'correspondence'
-      ? `${number(make, KINDS[what])} to take in`
-      : `${number(make, KINDS[what])} to make`,
+    `${number(make, KINDS[what])} ${verb}`,
     parties === 0 ? '' : `${number(parties, 'contact')} for their parties`,
-    update === 0 ? '' : `${writeNumber(update)} to fill in`,
+    update === 0 ? '' : `${writeNumber(update)} ${isDone ? 'filled in' : 'to fill in'}`,
     leave === 0 ? '' : `${writeNumber(leave)} here already`,
     faults === 0 ? 'nothing wrong' : `${number(faults, 'line')} with faults, left out`,
   ]

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import type { MailboxJson, MailboxTried } from '../../../../contract/mailLines.ts';
 import { problemWords } from '../../../words/en/wording.ts';
 import { certificateWords } from '../../../words/en/refusals.ts';
@@ -24,7 +25,11 @@ interface MailboxRowProps {
 
 /** One mailbox, looked into before it is kept. */
 export function MailboxRow({ mailbox, standing, onChange, onRemove }: MailboxRowProps) {
-  const [tryIt, { data: tried, error, isLoading }] = useTryMailboxMutation();
+  const [tryIt, { data: tried, error, isLoading, reset }] = useTryMailboxMutation();
+  useEffect(() => {
+    // How it goes by now says more than how trying it went.
+    reset();
+  }, [standing, reset]);
   const said = error ? problemWords(error) : tried && !isLoading ? triedWords(tried) : standing;
   return (
     <fieldset className={classes.host} aria-label={mailbox.user || say.aNewMailbox}>
