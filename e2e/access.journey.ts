@@ -115,8 +115,6 @@ async function emptied(page: Page): Promise<void> {
   });
 }
 
-test.describe.configure({ timeout: 240_000 });
-
 test('every view can be used by everyone: on paper', async ({ page, application }) => {
   await lookThrough(page, application, await everyView(page, application));
 });

@@ -56,7 +56,7 @@ test('a forged letter waits and says why', async ({ page, application }) => {
   await forge('ines.okafor@harbourpost.example', 'SV-2041: new bank details');
   await page.goto(`${application.url}/in`);
   const ours = page.locator('[data-incoming]').filter({ hasText: 'as I said' });
-  await expect(ours).toContainText('Says it is from you', { timeout: 30_000 });
+  await expect(ours).toContainText('Says it is from you');
   await ours.getByRole('button', { expanded: false }).first().click();
   await expect(ours.getByRole('note')).toContainText('nothing proves it');
   const theirs = page.locator('[data-incoming]').filter({ hasText: 'SV-2041: new bank details' }).first();
@@ -83,7 +83,7 @@ test('what came in is passed on from a template: its words go along, to somebody
     text: 'The stern gland drips again, about a cup a day.',
   });
   const entry = page.getByText('SV-2041: the stern gland').first();
-  await expect(entry).toBeVisible({ timeout: 30_000 });
+  await expect(entry).toBeVisible();
   await entry.click();
   await page.getByRole('button', { name: 'Forward' }).click();
   const sheet = page.getByLabel(text);
@@ -109,9 +109,7 @@ test('an answer arrives, shows unasked on the open matter, and ends what waited 
   await openMatter(page, application, 'saltm', 'SV-2041');
   await startFrom(page, 'What we found');
   await sendAnyway(page);
-  await expect
-    .poll(() => application.delivered().then((all) => all.length), { timeout: 30_000 })
-    .toBeGreaterThan(0);
+  await expect.poll(() => application.delivered().then((all) => all.length)).toBeGreaterThan(0);
   const done = page.getByRole('region', { name: 'Folder' }).getByRole('button', { name: 'Done' });
   await expect(done).toHaveCount(1);
   const [last] = await application.delivered();
@@ -120,7 +118,7 @@ test('an answer arrives, shows unasked on the open matter, and ends what waited 
     { from: last?.to[0] ?? '', text: 'Thank you, here is our answer.' },
     `/messages/${last?.number}/answer`,
   );
-  await expect(page.getByText('Thank you, here is our answer.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Thank you, here is our answer.')).toBeVisible();
   await expect(done).toHaveCount(0);
 });
 
@@ -131,12 +129,7 @@ test('what was greylisted goes at the next try; mail that comes back shows on it
   await openMatter(page, application, 'saltm', 'SV-2041');
   await sendTo(page, 'ada@grey.example', 'To be greylisted');
   await expect
-    .poll(
-      () => application.delivered().then((all) => all.some(({ to }) => to.includes('ada@grey.example'))),
-      {
-        timeout: 40_000,
-      },
-    )
+    .poll(() => application.delivered().then((all) => all.some(({ to }) => to.includes('ada@grey.example'))))
     .toBe(true);
   const contact = await page.request.post(`${application.url}/api/v1/contacts`, {
     headers: { Origin: application.url },
@@ -146,7 +139,7 @@ test('what was greylisted goes at the next try; mail that comes back shows on it
   await openMatter(page, application, 'saltm', 'SV-2041');
   await sendTo(page, 'bo@bounce.example', 'To come back');
   const entry = page.locator('article', { hasText: 'To come back' }).first();
-  await expect(entry).toContainText('came back', { timeout: 30_000 });
+  await expect(entry).toContainText('came back');
   await entry.getByRole('button').first().click();
   await expect(page.getByText(/bo@bounce.example did not get it/)).toBeVisible();
   await expect(page.getByText(/550 5\.1\.1/).first()).toBeVisible();
@@ -166,7 +159,7 @@ test('mail sent from elsewhere with the filing address in Bcc appears on the mat
     subject: 'Written on the train',
     text: 'I shall be there at nine.',
   });
-  await expect(page.getByText('Written on the train')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Written on the train')).toBeVisible();
 });
 
 test('the in-tray is emptied by keys alone, and what was filed by mistake is taken back', async ({
@@ -243,17 +236,17 @@ test('what was filed is found by its words, taken out as one PDF, and what was b
   await page.getByRole('menuitem', { name: /One PDF/ }).click();
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   const [download] = await Promise.all([
-    page.waitForEvent('download', { timeout: 60_000 }),
-    page.getByRole('link', { name: /correspondence\.pdf/ }).click({ timeout: 60_000 }),
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: /correspondence\.pdf/ }).click(),
   ]);
   expect(await download.failure()).toBeNull();
 
   await page.goto(`${application.url}/practice/archive`);
   await page.getByRole('button', { name: 'Verify the archive' }).click();
-  await expect(page.getByText(/The seals of all \d+ entries hold/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/The seals of all \d+ entries hold/)).toBeVisible();
   rmSync(join(application.folder, 'practice', 'blobs', await anyBlob(page, application)), { force: true });
   await page.getByRole('button', { name: 'Verify the archive' }).click();
-  await expect(page.getByText(/are no longer what they were/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/are no longer what they were/)).toBeVisible();
 });
 
 /** The place of some entry’s bytes among the stored files. */

@@ -68,9 +68,7 @@ test('a whole working day by keys alone', async ({ page, application }) => {
     await kept(page);
     await page.keyboard.press('Control+Enter');
     await expect(page.getByText(/Sends in|Sending|Sent/).first()).toBeVisible();
-    await expect
-      .poll(async () => (await application.delivered()).length, { timeout: 25_000 })
-      .toBeGreaterThan(0);
+    await expect.poll(async () => (await application.delivered()).length).toBeGreaterThan(0);
   });
 
   await test.step('a call is noted', async () => {

@@ -97,9 +97,7 @@ test('from an empty folder: a colleague is invited, comes with a password and a 
     await kept(theirs);
     await theirs.keyboard.press('Control+Enter');
     await expect
-      .poll(async () => (await practice.delivered()).map(({ from, to }) => [from, ...to]), {
-        timeout: 60_000,
-      })
+      .poll(async () => (await practice.delivered()).map(({ from, to }) => [from, ...to]))
       .toEqual([[SECOND.email, 'perpetua@lowe.example']]);
     await theirs.goto(`${practice.url}/correspondence`);
     await expect(theirs.getByText('We have moved in').first()).toBeVisible();

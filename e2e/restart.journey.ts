@@ -96,12 +96,8 @@ test('a power cut while messages are held, queued and being sent: none is lost, 
   await application.kill();
   await application.start();
 
-  await expect
-    .poll(() => entriesFiled(page, application, 'Queued before the cut'), { timeout: 30_000 })
-    .toBe(1);
-  await expect
-    .poll(() => entriesFiled(page, application, 'Held before the cut'), { timeout: 30_000 })
-    .toBe(1);
+  await expect.poll(() => entriesFiled(page, application, 'Queued before the cut')).toBe(1);
+  await expect.poll(() => entriesFiled(page, application, 'Held before the cut')).toBe(1);
   const subjects = await Promise.all(
     (await application.delivered()).map(async ({ number }) =>
       /^Subject: (.*)$/m.exec((await application.deliveredBytes(number)).toString('latin1'))?.[1]?.trim(),
@@ -158,14 +154,10 @@ test('what is written while the server is away outlasts the window, and is hande
   const another = await context.newPage();
   await another.goto(`${application.url}/matters`);
   await expect
-    .poll(
-      async () =>
-        JSON.stringify(
-          (await (await another.request.get(`${application.url}/api/v1/messages/${id}`)).json()).body,
-        ),
-      {
-        timeout: 15_000,
-      },
+    .poll(async () =>
+      JSON.stringify(
+        (await (await another.request.get(`${application.url}/api/v1/messages/${id}`)).json()).body,
+      ),
     )
     .toContain('and all on board');
 });
@@ -208,9 +200,7 @@ test('mail whose answer was lost waits for a person, and is never sent again una
   await page.keyboard.press('Enter');
   await page.getByLabel('Text of the message').getByText('Dear Sir or Madam').waitFor();
   await sendInSpite(page);
-  await expect(page.getByText('May have gone: the mail server’s answer was lost')).toBeVisible({
-    timeout: 25_000,
-  });
+  await expect(page.getByText('May have gone: the mail server’s answer was lost')).toBeVisible();
   await page.getByRole('button', { name: 'It has gone: file it' }).click();
   await expect(page.getByText('May have gone')).toBeHidden();
   await expect.poll(() => entriesFiled(page, application, 'Saltmarsh Wren: your report')).toBe(1);

@@ -28,7 +28,7 @@ test('an entry is answered from a template, and the thread is kept', async ({ pa
   const notes = page.getByLabel('Notes').getByRole('button', { name: 'Ignore this note' });
   if ((await notes.count()) > 0) await sendInSpite(page);
   else await page.keyboard.press('Control+Enter');
-  await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
+  await expect.poll(async () => (await application.delivered()).length).toBe(1);
   const bytes = (await application.deliveredBytes(1)).toString('latin1');
   expect(bytes).toMatch(/^In-Reply-To: <[^>]+>\r$/m);
   expect(bytes).toMatch(/^References: <[^>]+>/m);
@@ -48,7 +48,7 @@ test('one each: every recipient gets a message with a greeting of their own', as
   await kept(page);
   await expect(page.getByText('to 2, a separate message for each')).toBeVisible();
   await page.keyboard.press('Control+Enter');
-  await expect.poll(async () => (await application.delivered()).length, { timeout: 30_000 }).toBe(2);
+  await expect.poll(async () => (await application.delivered()).length).toBe(2);
   const texts = await Promise.all(
     (await application.delivered()).map(async ({ number, to }) => ({
       to: to.join(),
@@ -60,7 +60,7 @@ test('one each: every recipient gets a message with a greeting of their own', as
     ['aksel.lund', 'Dear Mr Lund,'],
   ] as const)
     expect(texts.find(({ to }) => to.includes(who))?.text).toContain(greeting);
-  await expect(page.getByText('sent today')).toHaveCount(2, { timeout: 10_000 });
+  await expect(page.getByText('sent today')).toHaveCount(2);
 });
 
 test('a text message and a printed letter go from the same sheet, and are filed', async ({
@@ -72,7 +72,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   await expect(page.getByText(/\d segment/)).toBeVisible();
   await expect(page.getByLabel('Subject')).toHaveCount(0);
   await page.keyboard.press('Control+Enter');
-  await expect(page.getByText('sent today')).toHaveCount(1, { timeout: 25_000 });
+  await expect(page.getByText('sent today')).toHaveCount(1);
 
   await startFrom(page, 'Letter: last reminder');
   await expectAccessible(page);
@@ -81,7 +81,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   expect((await shown.body()).subarray(0, 5).toString()).toBe('%PDF-');
   await page.keyboard.press('Control+Enter');
   // Two houses, two letters.
-  await expect(page.getByText('sent today')).toHaveCount(3, { timeout: 25_000 });
+  await expect(page.getByText('sent today')).toHaveCount(3);
 
   await page.goto(`${application.mailboxesUrl}/texts`);
   await expect(page.getByText('Tidewell & Roe')).toBeVisible();
@@ -94,7 +94,7 @@ test('a text message and a printed letter go from the same sheet, and are filed'
   // What is written back is filed by itself, and answered in the same way.
   await openMatter(page, application, 'saltm', 'SV-2041');
   const answer = page.getByRole('button', { name: /What time shall I be there/ });
-  await expect(answer).toBeVisible({ timeout: 20_000 });
+  await expect(answer).toBeVisible();
   await answer.click();
   await page.getByRole('button', { name: 'Reply', exact: true }).click();
   await expect(page.getByText(/\d segment/)).toBeVisible();
@@ -212,7 +212,7 @@ test('anybody is found as one types; a pasted list is read; a stranger goes into
   await page.getByRole('textbox', { name: 'Replies go to' }).fill('office@tidewell-roe.example');
   await page.getByLabel('a copy to me').check();
   await sendInSpite(page);
-  await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
+  await expect.poll(async () => (await application.delivered()).length).toBe(1);
   const [mail] = await application.delivered();
   expect(mail?.to).toEqual(expect.arrayContaining(['basil@penhale.example', 'maud@tidewell-roe.example']));
   const bytes = (await application.deliveredBytes(1)).toString('latin1');
@@ -317,7 +317,7 @@ test('what is begun on a sheet is taken before it leaves, or stops it', async ({
   await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('button', { name: 'Remove yard@elsewhere.example' })).toBeVisible();
   await sendInSpite(page);
-  await expect.poll(async () => (await application.delivered()).length, { timeout: 25_000 }).toBe(1);
+  await expect.poll(async () => (await application.delivered()).length).toBe(1);
   expect((await application.delivered())[0]?.to).toContain('yard@elsewhere.example');
 });
 

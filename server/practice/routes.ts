@@ -9,7 +9,6 @@ import {
 } from '../../contract/practice.ts';
 import { changePractice } from './changePractice.ts';
 import { receivedFile } from '../http/receiveFiles.ts';
-import { calendarHolidays, countryHolidays, holidaySets } from './holidaySets.ts';
 import { readFirstSteps, skipSteps } from './firstSteps.ts';
 import { readPractice } from './readPractice.ts';
 import { endpointsFor } from '../access/endpoint.ts';
@@ -17,7 +16,11 @@ import type { PracticeServices } from './services.ts';
 import { ById } from '../../contract/common.ts';
 import { VerificationJob } from '../../contract/exports.ts';
 import { readVerification } from './readVerification.ts';
+import type * as HolidaySetsModule from './holidaySets.ts';
 import { startVerification } from './startVerification.ts';
+
+/** The world’s holidays are many: loaded when they are first asked for. */
+const holidays = (): Promise<typeof HolidaySetsModule> => import('./holidaySets.ts');
 
 const { endpoint } = endpointsFor<PracticeServices>();
 
@@ -68,7 +71,7 @@ export const practiceRoutes = [
     query: HolidaySetQuery,
     status: 200,
     answers: HolidaySets,
-    handle: ({ query }) => Promise.resolve(holidaySets(query)),
+    handle: async ({ query }) => (await holidays()).holidaySets(query),
   }),
   endpoint({
     method: 'get',
@@ -78,7 +81,7 @@ export const practiceRoutes = [
     query: HolidayQuery,
     status: 200,
     answers: NamedDays,
-    handle: ({ services, scope, query }) => countryHolidays(services, scope, query),
+    handle: async ({ services, scope, query }) => (await holidays()).countryHolidays(services, scope, query),
   }),
   endpoint({
     method: 'post',
@@ -89,7 +92,7 @@ export const practiceRoutes = [
     status: 200,
     answers: NamedDays,
     handle: async ({ services, scope, request }) =>
-      calendarHolidays(services, scope, await receivedFile(request).read()),
+      (await holidays()).calendarHolidays(services, scope, await receivedFile(request).read()),
   }),
   endpoint({
     method: 'get',

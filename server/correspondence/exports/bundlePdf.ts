@@ -15,9 +15,6 @@ import { wordsOf } from '../wordsOf.ts';
 import { bundleIndex, pageTime } from './bundleIndex.ts';
 import type { FoundEntry, FoundSet } from './foundEntries.ts';
 
-/** A bundle is read by people; beyond this it would be no bundle, and would not fit into memory. */
-export const MOST_BUNDLED = 500;
-
 /** From the right edge, in points. */
 const NUMBER_AT = 90;
 

@@ -6,7 +6,6 @@ import { may } from '../../access/rights.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import type { Progress } from '../../platform/jobs/jobs.ts';
 import { DomainProblem } from '../../platform/problems/problem.ts';
-import { bundlePdf, MOST_BUNDLED } from './bundlePdf.ts';
 import { csvOf } from './csvOf.ts';
 import { entryFileName } from './entryFiles.ts';
 import type { ExportServices, MadeFile } from './exportJobs.ts';
@@ -15,6 +14,9 @@ import { foundEntries, MOST_TAKEN_OUT } from './foundEntries.ts';
 import type { FoundSet } from './foundEntries.ts';
 import { mboxOf } from './mboxOf.ts';
 import { zipOf } from './zipOf.ts';
+
+/** A bundle is read by people; beyond this it would be no bundle, and would not fit into memory. */
+const MOST_BUNDLED = 500;
 
 const FORMS = {
   zip: { ending: 'zip', mediaType: 'application/zip' },
@@ -82,8 +84,11 @@ async function write(
       return zipOf(found, services.blobs, path, progress);
     case 'mbox':
       return mboxOf(found, services.blobs, path, progress);
-    case 'pdf':
+    case 'pdf': {
+      // What makes PDFs is large, and loaded when the first is asked for.
+      const { bundlePdf } = await import('./bundlePdf.ts');
       return bundlePdf(services, scope, found, path, progress);
+    }
     case 'csv': {
       const lines = [];
       for await (const entry of found.entries()) lines.push({ entry, file: entryFileName(entry) });

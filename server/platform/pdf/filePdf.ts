@@ -1,9 +1,8 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
+import type * as PdfLib from '@cantoo/pdf-lib';
 import { canBePdf, endingOf } from '../../../core/model/printable.ts';
 import type { FoundWording, ReadWording } from '../files/readWording.ts';
 import { readWording } from '../files/readWording.ts';
 import { pictureSize } from '../files/pictureSize.ts';
-import { letterPdf } from './letterPdf.ts';
 import type { LetterPdf } from './letterPdf.ts';
 import type { Reason } from '../../../core/model/reason.ts';
 
@@ -17,6 +16,9 @@ interface SourceFile {
   /** Milliseconds since 1970, for the file's own record. */
   readonly atUtc: number;
 }
+
+/** Large, and needed by few starts of the server: loaded when the first file is made a PDF. */
+const pdfLib = (): Promise<typeof PdfLib> => import('@cantoo/pdf-lib');
 
 /** Makes a PDF of a word processor's file, a text or a picture. */
 export async function filePdf(file: SourceFile): Promise<MadePdf> {
@@ -41,8 +43,9 @@ export async function filePdf(file: SourceFile): Promise<MadePdf> {
 const MOST_NAMED = 8;
 
 /** The wording alone on plain pages: it is no letter of the practice's. */
-const wordingPdf = ({ subject, body }: FoundWording, { atUtc }: SourceFile): Promise<LetterPdf> =>
-  letterPdf({
+async function wordingPdf({ subject, body }: FoundWording, { atUtc }: SourceFile): Promise<LetterPdf> {
+  const { letterPdf } = await import('./letterPdf.ts');
+  return letterPdf({
     letterhead: undefined,
     recipient: [],
     reference: '',
@@ -53,6 +56,7 @@ const wordingPdf = ({ subject, body }: FoundWording, { atUtc }: SourceFile): Pro
     pictures: new Map(),
     atUtc,
   });
+}
 
 /** A4 in points, and what is left free around a picture. */
 const PAGE = { width: 595.28, height: 841.89, margin: 36 } as const;
@@ -61,6 +65,7 @@ const PAGE = { width: 595.28, height: 841.89, margin: 36 } as const;
 async function picturePdf(bytes: Buffer): Promise<MadePdf> {
   const size = pictureSize(bytes);
   if (!size || size.mediaType === 'image/gif') return { ok: false, why: { code: 'notPngOrJpeg' } };
+  const { PDFDocument } = await pdfLib();
   try {
     const pdf = await PDFDocument.create();
     const picture = size.mediaType === 'image/png' ? await pdf.embedPng(bytes) : await pdf.embedJpg(bytes);
@@ -82,6 +87,7 @@ async function picturePdf(bytes: Buffer): Promise<MadePdf> {
 
 /** Several PDFs as one, page after page. One that is locked or damaged is named, and nothing is made. */
 export async function joinPdfs(files: readonly Omit<SourceFile, 'atUtc'>[]): Promise<MadePdf> {
+  const { PDFDocument } = await pdfLib();
   const joined = await PDFDocument.create();
   for (const { name, bytes } of files) {
     try {
