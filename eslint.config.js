@@ -26,6 +26,7 @@ const CORE_ORDER = [
   'channels',
   'directory',
   'compose',
+  'rounds',
   'moving',
 ];
 

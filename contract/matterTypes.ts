@@ -57,9 +57,14 @@ export const Condition = Type.Object({
     Type.Object({ op: Type.Enum(['filled', 'empty']) }),
     Type.Object({ op: Type.Enum(['atLeast', 'atMost']), value: Type.Number() }),
     Type.Object({ op: Type.Enum(['before', 'notBefore']), than: Path }),
+    Type.Object({
+      op: Type.Literal('within'),
+      fromDays: Type.Integer({ minimum: -20_000, maximum: 20_000 }),
+      untilDays: Type.Integer({ minimum: -20_000, maximum: 20_000 }),
+    }),
   ]),
 });
-const ConditionGroup = Type.Object({
+export const ConditionGroup = Type.Object({
   join: Type.Enum(['all', 'any']),
   conditions: Type.Array(Condition, { maxItems: 20 }),
 });

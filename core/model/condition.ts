@@ -9,7 +9,9 @@ export type ConditionTest =
   /** Numbers as they are, money in minor units. Inclusive. */
   | { readonly op: 'atLeast' | 'atMost'; readonly value: number }
   /** A date against another: `than` is a path (`day.today`, `date.surveyDay`) or a day as `YYYY-MM-DD`. `before` is exclusive. */
-  | { readonly op: 'before' | 'notBefore'; readonly than: string };
+  | { readonly op: 'before' | 'notBefore'; readonly than: string }
+  /** A date in a span of days from today, both ends inclusive: 0 is today, -1 yesterday. */
+  | { readonly op: 'within'; readonly fromDays: number; readonly untilDays: number };
 
 export interface Condition {
   /** A field path; within a table's rows `row.` and the column's key. */

@@ -122,12 +122,32 @@ export function groupWords(
           return `${name} is before ${dayWords(test.than, names)}`;
         case 'notBefore':
           return `${name} is not before ${dayWords(test.than, names)}`;
+        case 'within':
+          return `${name} is ${spanWords(test)}`;
         default:
           return test satisfies never;
       }
     })
     .join(join === 'all' ? ' and ' : ' or ');
 }
+
+/** `from 5 days ago until today`, `within 30 days from today`. */
+export function spanWords({
+  fromDays,
+  untilDays,
+}: {
+  readonly fromDays: number;
+  readonly untilDays: number;
+}): string {
+  if (fromDays === untilDays) return awayWords(fromDays);
+  if (fromDays === 0) return `within ${days(untilDays)} from today`;
+  if (untilDays === 0) return `within the last ${days(-fromDays)}`;
+  return `from ${awayWords(fromDays)} until ${awayWords(untilDays)}`;
+}
+
+const days = (count: number): string => `${count} ${count === 1 ? 'day' : 'days'}`;
+const awayWords = (away: number): string =>
+  away === 0 ? 'today' : away < 0 ? `${days(-away)} ago` : `${days(away)} ahead`;
 
 /** A day as it is written, or the field that holds it. */
 function dayWords(than: string, names: Pick<OutlineNames, 'field'>): string {

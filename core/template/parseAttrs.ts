@@ -154,5 +154,12 @@ function readTest(test: Json, where: string): ConditionTest {
   if ((op === 'atLeast' || op === 'atMost') && typeof value === 'number' && Number.isFinite(value))
     return { op, value };
   if (op === 'before' || op === 'notBefore') return { op, than: requireText(test, 'than', where) };
+  if (op === 'within') {
+    const [fromDays, untilDays] = [test['fromDays'], test['untilDays']];
+    if (isSpanDay(fromDays) && isSpanDay(untilDays)) return { op, fromDays, untilDays };
+  }
   throw new Refusal('badAttribute', where, { name: 'test' });
 }
+
+const isSpanDay = (value: unknown): value is number =>
+  Number.isInteger(value) && Math.abs(value as number) <= MAX_SHIFT;

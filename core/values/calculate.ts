@@ -11,8 +11,8 @@ import { daysBetween } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 import { dateValue, dayOfValue, moneyValue, numberValue } from '../model/value.ts';
 import type { Value } from '../model/value.ts';
-import { calculationOrder, TODAY } from './calculationOrder.ts';
-import { groupHolds, holds } from './conditions.ts';
+import { calculationOrder } from './calculationOrder.ts';
+import { groupHolds, holds, TODAY } from './conditions.ts';
 import type { ReadPath } from './conditions.ts';
 
 /** What calculated values are worked out from: a matter, on a day. */

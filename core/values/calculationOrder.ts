@@ -2,10 +2,9 @@ import type { CalculatedForm, Operand } from '../model/calculatedForm.ts';
 import type { CalculatedDefinition } from '../model/matter.ts';
 import { fail, succeed } from '../model/problem.ts';
 import type { Problem, Result } from '../model/problem.ts';
-import { pathsOf } from './conditions.ts';
+import { pathsOf, TODAY } from './conditions.ts';
 
 export const CALCULATED = 'calculated.';
-export const TODAY = 'day.today';
 
 const operandPath = (operand: Operand | undefined): readonly string[] =>
   operand && 'path' in operand ? [operand.path] : [];

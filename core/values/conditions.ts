@@ -1,8 +1,11 @@
-import type { Condition, ConditionGroup } from '../model/condition.ts';
-import { parsePlainDate } from '../model/plainDate.ts';
+import type { Condition, ConditionGroup, ConditionTest } from '../model/condition.ts';
+import { daysBetween, parsePlainDate } from '../model/plainDate.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 import { dayOfValue } from '../model/value.ts';
 import type { Value } from '../model/value.ts';
+
+/** The day on which a condition is asked. */
+export const TODAY = 'day.today';
 
 export type ReadPath = (path: string) => Value | undefined;
 
@@ -26,6 +29,8 @@ export function holds({ path, test }: Condition, read: ReadPath): boolean {
       return compareDays(value, test.than, read, (a, b) => a < b);
     case 'notBefore':
       return compareDays(value, test.than, read, (a, b) => a >= b);
+    case 'within':
+      return isWithin(value, test, read);
     default:
       return test satisfies never;
   }
@@ -92,6 +97,18 @@ function sameAs(value: Value | undefined, wanted: string | boolean): boolean {
     default:
       return false;
   }
+}
+
+/** Where today is not known, no span begins. */
+function isWithin(
+  value: Value | undefined,
+  { fromDays, untilDays }: Extract<ConditionTest, { readonly op: 'within' }>,
+  read: ReadPath,
+): boolean {
+  const [day, today] = [dayOfValue(value), dayOfValue(read(TODAY))];
+  if (!day || !today) return false;
+  const away = daysBetween(today, day);
+  return away >= fromDays && away <= untilDays;
 }
 
 /** NaN where there is no amount: every comparison with it fails. */

@@ -25,6 +25,7 @@ const OP_WORDS: Readonly<Record<Op, string>> = {
   atMost: say.isAtMost,
   before: say.isBefore,
   notBefore: say.isOnOrAfter,
+  within: say.isFromTo,
 };
 
 const OPS: Readonly<Record<string, readonly Op[]>> = {
@@ -33,7 +34,7 @@ const OPS: Readonly<Record<string, readonly Op[]>> = {
   text: ['filled', 'empty', 'is', 'isNot'],
   number: ['atLeast', 'atMost', 'is', 'isNot', 'filled', 'empty'],
   money: ['atLeast', 'atMost', 'filled', 'empty'],
-  date: ['filled', 'empty', 'before', 'notBefore'],
+  date: ['filled', 'empty', 'within', 'before', 'notBefore'],
 };
 const opsOf = (kind: string): readonly Op[] => OPS[kind] ?? ['filled', 'empty'];
 
@@ -58,6 +59,8 @@ function testFor(op: Op, field: AskedField): ConditionTest {
     case 'before':
     case 'notBefore':
       return { op, than: 'day.today' };
+    case 'within':
+      return { op, fromDays: 0, untilDays: 30 };
     default:
       return op satisfies never;
   }
@@ -278,7 +281,64 @@ function TestValue({
           }}
         />
       );
+    case 'within':
+      return <SpanValue test={test} onChange={onChange} />;
     default:
       return test satisfies never;
   }
+}
+
+interface SpanValueProps {
+  readonly test: Extract<ConditionTest, { readonly op: 'within' }>;
+  readonly onChange: (test: ConditionTest) => void;
+}
+
+function SpanValue({ test, onChange }: SpanValueProps) {
+  return (
+    <>
+      <DaysAway
+        label={say.firstDay}
+        value={test.fromDays}
+        onChange={(fromDays) => {
+          onChange({ ...test, fromDays });
+        }}
+      />
+      <span>{say.until}</span>
+      <DaysAway
+        label={say.lastDay}
+        value={test.untilDays}
+        onChange={(untilDays) => {
+          onChange({ ...test, untilDays });
+        }}
+      />
+      <span>{say.daysFromToday}</span>
+    </>
+  );
+}
+
+/** As many days away as a calendar takes. */
+const FARTHEST_DAYS = 20_000;
+
+interface DaysAwayProps {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (days: number) => void;
+}
+
+/** A day by how far away it is: -5 is five days ago. */
+function DaysAway({ label, value, onChange }: DaysAwayProps) {
+  return (
+    <input
+      aria-label={label}
+      type="number"
+      step={1}
+      min={-FARTHEST_DAYS}
+      max={FARTHEST_DAYS}
+      value={value}
+      onChange={(event) => {
+        const typed = event.currentTarget.valueAsNumber;
+        if (Number.isInteger(typed) && Math.abs(typed) <= FARTHEST_DAYS) onChange(typed);
+      }}
+    />
+  );
 }

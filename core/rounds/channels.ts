@@ -1,0 +1,15 @@
+import type { Channel } from '../model/channel.ts';
+import type { Contact } from '../model/contact.ts';
+import { ADDRESS_KIND, addressesThatReach } from '../recipients/recipients.ts';
+
+/**
+ * The channel by which a round reaches somebody: the first of those it may use that all of them have a sound address for;
+ * one whose mail came back is used only where there is no other way. Undefined where there is none.
+ */
+export function channelTo(contacts: readonly Contact[], channels: readonly Channel[]): Channel | undefined {
+  const reaches = (channel: Channel, sound: boolean): boolean =>
+    contacts.every((contact) =>
+      addressesThatReach(contact, ADDRESS_KIND[channel]).some(({ bounced }) => !sound || !bounced),
+    );
+  return channels.find((one) => reaches(one, true)) ?? channels.find((one) => reaches(one, false));
+}

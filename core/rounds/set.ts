@@ -1,0 +1,62 @@
+import type { WorkingCalendar } from '../dates/workingDays.ts';
+import type { ConditionGroup } from '../model/condition.ts';
+import type { MatterRecord, MatterType } from '../model/matter.ts';
+import type { PlainDate } from '../model/plainDate.ts';
+import { calculate, inputReader } from '../values/calculate.ts';
+import { groupHolds, pathsOf } from '../values/conditions.ts';
+import type { ReadPath } from '../values/conditions.ts';
+
+/** Which matters a set holds: all that is named must be so. A filter, worked out anew each time it is asked. */
+export interface SetWhere {
+  readonly typeId?: string;
+  /** Keys of stages; any of them. */
+  readonly stages?: readonly string[];
+  /** Open ones where nothing is said of the stage. */
+  readonly state?: 'open' | 'closed';
+  readonly responsibleId?: string;
+  /** Somebody is in this role. */
+  readonly role?: string;
+  /** Nothing of this category went out on the matter within so many days. */
+  readonly notSent?: { readonly category: string; readonly days: number };
+  /** What its facts, key dates and calculated values must say: the same forms as show-when. */
+  readonly when?: ConditionGroup;
+}
+
+/** What such conditions can ask of a matter, without anything that hangs on it. */
+export type SetMatter = Pick<MatterRecord, 'facts' | 'dates' | 'tables'>;
+
+/** Whether what is asked needs the rows of tables: calculated values may build on them. */
+export const asksCalculated = (when: ConditionGroup | undefined): boolean =>
+  when !== undefined && pathsOf(when).some((path) => path.startsWith('calculated.'));
+
+/**
+ * Tells which matters of a type meet conditions on a day. Calculated values are worked out only where a condition asks for
+ * one, so that thousands of matters can be asked as somebody types.
+ */
+export function meets(
+  when: ConditionGroup | undefined,
+  type: MatterType,
+  calendar: WorkingCalendar,
+  today: PlainDate,
+): (matter: SetMatter) => boolean {
+  if (!when) return () => true;
+  const withCalculated = asksCalculated(when);
+  return (matter) => {
+    const context = { record: { ...NOBODY, ...matter, type }, calendar, today };
+    const read: ReadPath = inputReader(context, withCalculated ? calculate(context) : NOTHING);
+    return groupHolds(when, read);
+  };
+}
+
+const NOTHING = new Map<string, never>();
+
+/** What a condition of a set never asks: who a matter's people are is asked by its role. */
+const NOBODY = {
+  id: '' as MatterRecord['id'],
+  reference: '',
+  title: '',
+  stage: '',
+  responsible: { id: '' as MatterRecord['responsible']['id'], name: '', email: '', position: '' },
+  parties: [],
+  documents: [],
+} as const satisfies Partial<MatterRecord>;
