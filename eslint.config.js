@@ -73,6 +73,8 @@ const SEES_EVERYTHING = [
   'server/directory/startRenewing.ts',
   'server/matters/{handOver,enterInNeed,generalFile}.ts',
   'server/sending/runner.ts',
+  // Whose round it is, it is told first; what is done of it is done as its author.
+  'server/sending/rounds/roundWork.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader,lines/intake}.ts',
   'server/correspondence/indexing.ts',
   'server/practice/{writeArchive,startVerification}.ts',
@@ -88,7 +90,7 @@ const GIVES_SCOPES = [
   'server/sending/whyNot.ts',
 ];
 const MATTER_TABLES =
-  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names)$/';
+  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages)$/';
 const SQLITE_WORDS =
   '/\\b(?:json_(?:extract|each|type|object|patch|group_array)|rowid|randomblob|group_concat|instr)\\b|\\bMATCH \\?|^PRAGMA|^SQLITE_/';
 

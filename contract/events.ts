@@ -21,6 +21,7 @@ export const ChangeEvent = Type.Union([
       Type.Literal('inTray'),
       Type.Literal('person'),
       Type.Literal('import'),
+      Type.Literal('round'),
     ]),
     id: Id,
   }),

@@ -27,6 +27,8 @@ export const SendingJson = Type.Object(
     }),
     /** How long a message can be called back after it was sent. */
     holdSeconds: Type.Integer({ minimum: 0, maximum: 600 }),
+    /** A round of more messages is released by a second person; 0 lets everybody send any. */
+    releaseAbove: Type.Optional(Type.Integer({ minimum: 0, maximum: 100_000 })),
     /** IANA name. */
     timeZone: Type.String({ minLength: 1, maxLength: 60 }),
     /** The most that one message may be, encoded; what a host says of itself holds where it is less. */

@@ -28,6 +28,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   holidayNames: {},
   holidays: holidaysAround(today),
   holdSeconds: 10,
+  releaseAbove: 50,
   maxMessageBytes: 25_000_000,
   cautionsOff: DEFAULT_SETTINGS.cautionsOff,
   repeatDays: DEFAULT_SETTINGS.repeatDays,

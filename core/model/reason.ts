@@ -27,8 +27,10 @@ export type Thing =
   | 'person'
   | 'picture'
   | 'role'
+  | 'round'
   | 'savedSearch'
   | 'session'
+  | 'set'
   | 'signature'
   | 'stage'
   | 'table'
@@ -140,6 +142,16 @@ interface Reasons {
   readonly handedOver: None;
   readonly noLongerWaits: None;
   readonly onlyWritten: None;
+  /** Rounds. */
+  readonly roundHasNobody: None;
+  readonly roundTooLarge: Most;
+  readonly roundNothingToSend: None;
+  readonly roundOnItsWay: None;
+  readonly roundNeedsAnother: Named;
+  readonly roundNotAsked: None;
+  readonly roundNotUnderWay: None;
+  readonly noLetters: None;
+  readonly tooManyLetters: Most;
   readonly senderGone: None;
   readonly timeOutOfReach: None;
   readonly testRefused: { readonly reply: string };

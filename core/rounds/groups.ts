@@ -31,7 +31,7 @@ export const ROUND_GROUPS = ['fill', 'look', 'ready', 'out', 'failed', 'going', 
 export type RoundGroup = (typeof ROUND_GROUPS)[number];
 
 export interface Standing {
-  readonly group: RoundGroup;
+  readonly group: Extract<RoundGroup, 'fill' | 'look' | 'ready'>;
   /** What puts it there, so that all of one kind can be dealt with in one press: a note's code, a blank, a reason. */
   readonly kind: string;
 }

@@ -95,18 +95,18 @@ describe('unusualOf', () => {
       isOfOthers: false,
       to: [to(`a${n}@x.example`, `c${n}`)],
     }));
-  const usual = { largestBefore: 40, templateUses: 3, newerVersion: undefined };
+  const usual = { largestBefore: 40, templateUses: 3, isNewer: false };
 
   it('says nothing of a round as there were many', () => {
     expect(unusualOf({ ...usual, going: going(20) })).toEqual([]);
   });
 
   it('says that there were never as many, and that the template is new', () => {
-    const said = unusualOf({ going: going(41), largestBefore: 40, templateUses: 0, newerVersion: 3 });
+    const said = unusualOf({ going: going(41), largestBefore: 40, templateUses: 0, isNewer: true });
     expect(said).toEqual([
       { code: 'largest', count: 41, before: 40 },
       { code: 'firstTime' },
-      { code: 'newerWording', version: 3 },
+      { code: 'newerWording' },
     ]);
     expect(unusualOf({ ...usual, largestBefore: undefined, going: going(9) })).toEqual([]);
   });

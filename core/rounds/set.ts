@@ -6,22 +6,6 @@ import { calculate, inputReader } from '../values/calculate.ts';
 import { groupHolds, pathsOf } from '../values/conditions.ts';
 import type { ReadPath } from '../values/conditions.ts';
 
-/** Which matters a set holds: all that is named must be so. A filter, worked out anew each time it is asked. */
-export interface SetWhere {
-  readonly typeId?: string;
-  /** Keys of stages; any of them. */
-  readonly stages?: readonly string[];
-  /** Open ones where nothing is said of the stage. */
-  readonly state?: 'open' | 'closed';
-  readonly responsibleId?: string;
-  /** Somebody is in this role. */
-  readonly role?: string;
-  /** Nothing of this category went out on the matter within so many days. */
-  readonly notSent?: { readonly category: string; readonly days: number };
-  /** What its facts, key dates and calculated values must say: the same forms as show-when. */
-  readonly when?: ConditionGroup;
-}
-
 /** What such conditions can ask of a matter, without anything that hangs on it. */
 export type SetMatter = Pick<MatterRecord, 'facts' | 'dates' | 'tables'>;
 

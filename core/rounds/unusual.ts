@@ -11,7 +11,7 @@ export type Unusual =
   | { readonly code: 'ofOthers'; readonly count: number }
   | { readonly code: 'closed'; readonly count: number }
   /** The wording is older than the template's. */
-  | { readonly code: 'newerWording'; readonly version: number };
+  | { readonly code: 'newerWording' };
 
 export interface GoingMessage {
   readonly isClosed: boolean;
@@ -24,8 +24,8 @@ export interface UnusualInput {
   /** The largest round that was sent before; undefined where there was none. */
   readonly largestBefore: number | undefined;
   readonly templateUses: number;
-  /** Where the template has a newer version than the messages were made from. */
-  readonly newerVersion: number | undefined;
+  /** Whether the template has a newer version than the messages were made from. */
+  readonly isNewer: boolean;
 }
 
 /** A first round of a few is nothing unusual. */
@@ -36,14 +36,14 @@ export function unusualOf({
   going,
   largestBefore,
   templateUses,
-  newerVersion,
+  isNewer,
 }: UnusualInput): readonly Unusual[] {
   const said: Unusual[] = [];
   const count = going.length;
   if (count > Math.max(SMALL_ROUND, largestBefore ?? 0))
     said.push({ code: 'largest', count, before: largestBefore ?? 0 });
   if (templateUses === 0 && count > 0) said.push({ code: 'firstTime' });
-  if (newerVersion !== undefined) said.push({ code: 'newerWording', version: newerVersion });
+  if (isNewer) said.push({ code: 'newerWording' });
   const shared = sharedAddress(going);
   if (shared) said.push(shared);
   const closed = going.filter(({ isClosed }) => isClosed).length;

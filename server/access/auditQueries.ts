@@ -16,7 +16,8 @@ export interface AuditEvent {
     | 'contact'
     | 'matterType'
     | 'incoming'
-    | 'person';
+    | 'person'
+    | 'round';
   readonly subjectId: string;
   readonly detail?: Readonly<Record<string, unknown>>;
 }

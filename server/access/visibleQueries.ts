@@ -14,6 +14,7 @@ const HANGS_ON = {
   conversations: 'conversations.matter_id',
   entry_addresses: 'entry_addresses.matter_id',
   matter_names: 'matter_names.matter_id',
+  round_messages: 'round_messages.matter_id',
 } as const;
 
 type MatterTable = keyof typeof HANGS_ON;

@@ -10,11 +10,13 @@ import { lineRoutes } from '../incoming/lines/lineRoutes.ts';
 import { documentRoutes } from '../matters/documents/routes.ts';
 import { recipientRoutes } from '../matters/recipientRoutes.ts';
 import { matterRoutes } from '../matters/routes.ts';
+import { setRoutes } from '../matters/sets/routes.ts';
 import { matterTypeRoutes } from '../matters/typeRoutes.ts';
 import { messageRoutes } from '../messages/routes.ts';
 import { templateOnMatterRoutes } from '../messages/templateRoutes.ts';
 import { practiceRoutes } from '../practice/routes.ts';
 import { movingRoutes } from '../moving/routes.ts';
+import { roundRoutes } from '../sending/rounds/routes.ts';
 import { outTrayRoutes } from '../sending/routes.ts';
 import { sendingRoutes } from '../sending/settingsRoutes.ts';
 import { importRoutes } from '../templates/importRoutes.ts';
@@ -33,6 +35,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...documentRoutes,
   ...recipientRoutes,
   ...matterTypeRoutes,
+  ...setRoutes,
   ...correspondenceRoutes,
   ...exportRoutes,
   ...templateRoutes,
@@ -41,6 +44,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...messageRoutes,
   ...templateOnMatterRoutes,
   ...outTrayRoutes,
+  ...roundRoutes,
   ...sendingRoutes,
   ...inTrayRoutes,
   ...lineRoutes,

@@ -17,7 +17,9 @@ import { startIndexing } from '../correspondence/indexing.ts';
 import { startIntake } from '../incoming/lines/intake.ts';
 import type { Intake } from '../incoming/lines/intake.ts';
 import { startRenewing } from '../directory/startRenewing.ts';
+import { resumeRounds } from '../sending/rounds/roundWork.ts';
 import { startRunner } from '../sending/runner.ts';
+import type { Runner } from '../sending/runner.ts';
 import { authoritiesInUse } from '../platform/mail/authorities.ts';
 import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { linesInUse } from '../platform/mail/mailLines.ts';
@@ -33,6 +35,20 @@ import { readingFrom } from '../platform/database/reads.ts';
 
 /** Letters are few and short; more threads would only hold memory. */
 const MAX_LETTER_THREADS = 2;
+
+/** What goes out, by the way it goes. */
+function startSending(services: Services): Promise<Runner> {
+  return startRunner(services, {
+    email: smtpTransport(
+      () => mailHosts(services, readingFrom(services.db, {})),
+      () => authoritiesInUse(services, readingFrom(services.db, {})),
+    ),
+    text: textTransport(
+      async () => (await linesInUse(services, readingFrom(services.db, {}))).textGatewayUrl,
+    ),
+    letter: printTransport(async () => (await linesInUse(services, readingFrom(services.db, {}))).printerUrl),
+  });
+}
 
 async function start(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel });
@@ -62,15 +78,9 @@ async function start(config: Config): Promise<void> {
   await ensureFirstPerson(services);
   await ensureGeneralFile(services);
   await resumable(services);
-  const runner = await startRunner(services, {
-    email: smtpTransport(
-      () => mailHosts(services, readingFrom(db, {})),
-      () => authoritiesInUse(services, readingFrom(db, {})),
-    ),
-    text: textTransport(async () => (await linesInUse(services, readingFrom(db, {}))).textGatewayUrl),
-    letter: printTransport(async () => (await linesInUse(services, readingFrom(db, {}))).printerUrl),
-  });
+  const runner = await startSending(services);
   relay.wake = runner.wake;
+  await resumeRounds(services);
   const intake = await startIntake(services);
   relay.intake = intake;
   const upkeep = startUpkeep(services);

@@ -74,10 +74,16 @@ export async function listMatters(
   return { items: await describe(scope, page.items), next: page.next };
 }
 
-async function narrowed(
+/** Leaves the matters of a person, a type, a stage, open or closed. */
+export async function narrowed(
   scope: Scope,
   found: Knex.QueryBuilder,
-  { responsibleId, typeId, stage, state }: MatterListQuery,
+  {
+    responsibleId,
+    typeId,
+    stage,
+    state,
+  }: Pick<MatterListQuery, 'responsibleId' | 'typeId' | 'stage' | 'state'>,
 ): Promise<void> {
   if (responsibleId !== undefined) void found.where('matters.responsible_id', responsibleId);
   if (typeId !== undefined) void found.where('matters.type_id', typeId);

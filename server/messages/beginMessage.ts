@@ -15,6 +15,7 @@ import type { Program } from '../../core/merge/compile.ts';
 import { findStartable, versionIn } from '../templates/compiled.ts';
 import type { CompiledTemplate } from '../templates/compiled.ts';
 import { gather } from './gather.ts';
+import type { Beginning } from './gather.ts';
 import { takeUp } from './takeUp.ts';
 
 /** A message as it would begin, before anything of it is kept. */
@@ -41,26 +42,15 @@ export async function beginMessage(
   const channel = asked?.channel ?? start.channel ?? answersBy(takenUp);
   const chosen = start.contactIds && (await chosenContacts(scope, start.contactIds));
   const { answers, documentIds, followUpId } = start;
-  const composeFrom = async (program: Program): Promise<ComposedMessage> =>
-    compose(
-      await gather(services, scope, {
-        matter,
-        writer: scope.actor,
-        channel,
-        program,
-        ...(chosen ? { chosen } : {}),
-        ...(takenUp ? { takenUp } : {}),
-        ...(answers ? { answers } : {}),
-        ...(documentIds ? { documentIds } : {}),
-        ...(followUpId === undefined ? {} : { followUpId }),
-      }),
-    );
-  const usual = await composeFrom(asked?.program ?? bareProgram(channel));
-  // Whom it goes to decides the language; that is known once it is composed.
-  const [first] = usual.reader.context.greeted;
-  const inTheirs = asked && (await versionIn(scope, asked, first?.language));
-  const template = inTheirs ?? asked;
-  const composed = inTheirs ? await composeFrom(inTheirs.program) : usual;
+  const { template, composed } = await composeOn(services, scope, asked, {
+    matter,
+    channel,
+    ...(chosen ? { chosen } : {}),
+    ...(takenUp ? { takenUp } : {}),
+    ...(answers ? { answers } : {}),
+    ...(documentIds ? { documentIds } : {}),
+    ...(followUpId === undefined ? {} : { followUpId }),
+  });
   return {
     matter,
     template,
@@ -69,6 +59,25 @@ export async function beginMessage(
     mayStart: () => {
       if (template && !takenUp && !chosen) refuseUnready(template, composed, matter);
     },
+  };
+}
+
+/** Composes a message from a template, or from its version in the language of whom it goes to; a bare sheet without one. */
+export async function composeOn(
+  services: Pick<Services, 'now'>,
+  scope: PersonScope,
+  asked: CompiledTemplate | undefined,
+  beginning: Omit<Beginning, 'writer' | 'program'>,
+): Promise<Pick<BegunMessage, 'template' | 'composed'>> {
+  const composeFrom = async (program: Program): Promise<ComposedMessage> =>
+    compose(await gather(services, scope, { ...beginning, writer: scope.actor, program }));
+  const usual = await composeFrom(asked?.program ?? bareProgram(beginning.channel));
+  // Whom it goes to decides the language; that is known once it is composed.
+  const [first] = usual.reader.context.greeted;
+  const inTheirs = asked && (await versionIn(scope, asked, first?.language));
+  return {
+    template: inTheirs ?? asked,
+    composed: inTheirs ? await composeFrom(inTheirs.program) : usual,
   };
 }
 

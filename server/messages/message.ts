@@ -45,6 +45,8 @@ export interface StoredMessage {
   readonly frozen: FrozenMessage | null;
   readonly createdUtc: number;
   readonly updatedUtc: number;
+  /** The round that it belongs to. */
+  readonly roundId?: string;
 }
 
 export interface MessageListItem extends Pick<

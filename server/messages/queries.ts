@@ -37,6 +37,7 @@ export interface MessageRow {
   frozen: string | null;
   created_utc: number;
   updated_utc: number;
+  round_id: string | null;
 }
 
 export const toMessage = (row: MessageRow): StoredMessage => ({
@@ -58,6 +59,7 @@ export const toMessage = (row: MessageRow): StoredMessage => ({
   frozen: row.frozen === null ? null : fromJson<FrozenMessage>(row.frozen),
   createdUtc: row.created_utc,
   updatedUtc: row.updated_utc,
+  ...(row.round_id === null ? {} : { roundId: row.round_id }),
 });
 
 /** When a state is to be looked at again by itself; null where only a person can move it. */
@@ -112,6 +114,7 @@ export async function insertMessage(tx: Tx, message: StoredMessage): Promise<voi
     frozen: message.frozen && JSON.stringify(message.frozen),
     created_utc: message.createdUtc,
     updated_utc: message.updatedUtc,
+    round_id: message.roundId ?? null,
   });
 }
 

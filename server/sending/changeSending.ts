@@ -12,7 +12,7 @@ import type { PersonScope } from '../access/scope.ts';
 export async function changeSending(
   services: Services,
   scope: PersonScope,
-  { revision, ...json }: SendingJson,
+  { revision, releaseAbove, ...json }: SendingJson,
 ): Promise<SendingJson> {
   for (const { address } of json.senders)
     if (!isMailAddress(address)) throw wrong({ code: 'notAnAddress', value: address });
@@ -22,7 +22,8 @@ export async function changeSending(
   if (!isTimeZone(json.timeZone)) throw wrong({ code: 'notATimeZone', value: json.timeZone });
   await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     refuseOvertaken(revision, (await readSending(inside)).revision);
-    await writeSettings(tx, { ...(await readSettings(inside)), ...json });
+    const before = await readSettings(inside);
+    await writeSettings(tx, { ...before, ...json, releaseAbove: releaseAbove ?? before.releaseAbove });
     await audit('practice.sendingChanged', 'practice', 'practice');
     tell({ kind: 'matterType', id: 'practice' });
   });

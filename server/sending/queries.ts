@@ -1,3 +1,4 @@
+import type { Knex } from 'knex';
 import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
@@ -30,26 +31,42 @@ export async function updateState(
   return changed === 1;
 }
 
-/** The messages whose time has come, oldest due first. */
+/** Leaves out what belongs to a round that does not go now: it comes back to its draft. */
+function notHeldBack(scope: Scope, found: Knex.QueryBuilder<MessageRow, MessageRow[]>): typeof found {
+  const db = sql(scope);
+  return found.whereNotExists(
+    db('rounds')
+      .join('round_messages', 'round_messages.round_id', 'rounds.id')
+      .whereRaw('round_messages.id = messages.id')
+      .where('round_messages.handed', true)
+      .whereIn('rounds.state', ['paused', 'stopped'])
+      .select(db.raw('1')),
+  );
+}
+
+/** The messages whose time has come, oldest due first: those that a person sent by itself, or those of rounds. */
 export async function listDue(
   scope: Scope,
   nowUtc: number,
   limit: number,
+  of: 'singles' | 'rounds',
 ): Promise<readonly StoredMessage[]> {
-  const rows = await visible<MessageRow>(scope, 'messages')
+  const found = visible<MessageRow>(scope, 'messages')
     .where('due_utc', '<=', nowUtc)
     .orderBy('due_utc')
     .limit(limit);
-  return rows.map(toMessage);
+  if (of === 'singles') return (await found.whereNull('messages.round_id')).map(toMessage);
+  return (await notHeldBack(scope, found.whereNotNull('messages.round_id'))).map(toMessage);
 }
 
 /** When the next message is due, for the runner to sleep until; undefined where nothing waits. */
 export async function nextDue(scope: Scope): Promise<number | undefined> {
-  const row = await visible<MessageRow>(scope, 'messages')
-    .whereNotNull('due_utc')
-    .orderBy('due_utc')
-    .first('due_utc');
-  return row?.due_utc ?? undefined;
+  const first = (): Knex.QueryBuilder<MessageRow, MessageRow[]> =>
+    visible<MessageRow>(scope, 'messages').whereNotNull('due_utc').orderBy('due_utc');
+  const single = await first().whereNull('messages.round_id').first('due_utc');
+  const ofRound = await notHeldBack(scope, first().whereNotNull('messages.round_id')).first('due_utc');
+  const dues = [single?.due_utc, ofRound?.due_utc].filter((due) => due !== undefined && due !== null);
+  return dues.length === 0 ? undefined : Math.min(...dues);
 }
 
 export async function listSending(scope: Scope): Promise<readonly StoredMessage[]> {

@@ -4,11 +4,13 @@ import { readSettings } from '../platform/settings/queries.ts';
 import type { Scope } from '../access/scope.ts';
 
 export async function readSending(scope: Scope): Promise<SendingJson> {
-  const { senders, workingHours, holdSeconds, timeZone, maxMessageBytes } = await readSettings(scope);
+  const { senders, workingHours, holdSeconds, releaseAbove, timeZone, maxMessageBytes } =
+    await readSettings(scope);
   const json: SendingJson = {
     senders: senders.map((one) => ({ ...one })),
     workingHours: { ...workingHours },
     holdSeconds,
+    releaseAbove,
     timeZone,
     maxMessageBytes,
   };

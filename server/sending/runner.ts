@@ -16,6 +16,8 @@ import { inTransaction } from '../platform/database/transaction.ts';
 
 /** Messages on their way at once, and so the most connections open: hosts commonly allow ten. */
 const AT_ONCE = 4;
+/** Of these, the most that are of rounds: a message that a person sent by itself never waits for a round. */
+const OF_ROUNDS_AT_ONCE = 3;
 const LEASE_MS = 2 * ATTEMPT_LIMIT_MS;
 /** Sleeps no longer than this, so that a clock that was set forward is noticed. */
 const LONGEST_SLEEP_MS = 30_000;
@@ -39,7 +41,7 @@ export async function startRunner(services: Services, transports: Transports): P
   const scope = unscoped(services.db, 'runner');
   for (const message of await listSending(scope)) await settleLost(services, scope, message);
 
-  const underWay = new Map<string, Promise<void>>();
+  const underWay = new Map<string, { readonly run: Promise<void>; readonly ofRound: boolean }>();
   let timer: NodeJS.Timeout | undefined;
   let looking: Promise<void> | undefined;
   let again = false;
@@ -64,13 +66,17 @@ export async function startRunner(services: Services, transports: Transports): P
         if (fault === undefined) wake();
         else rest(fault);
       });
-    underWay.set(message.id, run);
+    underWay.set(message.id, { run, ofRound: message.roundId !== undefined });
   };
 
   const look = async (): Promise<void> => {
-    const free = AT_ONCE - underWay.size;
-    const due = await listDue(scope, services.now(), AT_ONCE + free);
-    for (const message of due.filter(({ id }) => !underWay.has(id)).slice(0, free)) begin(message);
+    for (const of of ['singles', 'rounds'] as const) {
+      const ofThese = [...underWay.values()].filter(({ ofRound }) => ofRound === (of === 'rounds')).length;
+      const free = Math.min(AT_ONCE - underWay.size, of === 'rounds' ? OF_ROUNDS_AT_ONCE - ofThese : AT_ONCE);
+      if (free <= 0) continue;
+      const due = await listDue(scope, services.now(), ofThese + free, of);
+      for (const message of due.filter(({ id }) => !underWay.has(id)).slice(0, free)) begin(message);
+    }
     const next = await nextDue(scope);
     // While something is under way its end wakes the runner; otherwise it sleeps until something is due.
     if (underWay.size === 0)
@@ -102,7 +108,7 @@ export async function startRunner(services: Services, transports: Transports): P
       stopped = true;
       clearTimeout(timer);
       await looking;
-      await Promise.all(underWay.values());
+      await Promise.all([...underWay.values()].map(({ run }) => run));
     },
   };
 }

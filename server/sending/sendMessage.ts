@@ -8,6 +8,8 @@ import { viewNotes, viewMessage } from '../messages/messageView.ts';
 import type { MessageState } from '../../core/model/message.ts';
 import { splitByRecipient } from './splitMessage.ts';
 import { freeze } from './freeze.ts';
+import type { Freezing } from './freeze.ts';
+import type { DraftLayout } from '../messages/draftLayout.ts';
 import type { StoredMessage } from '../messages/message.ts';
 import { advance } from './advance.ts';
 import { sealFiles } from '../platform/mail/assemble.ts';
@@ -38,31 +40,45 @@ export async function sendMessage(
       notes: viewNotes(stopping),
     });
 
-  const nowUtc = services.now();
-  const leavesAtUtc = leavingTime(order, nowUtc, desk.settings);
-  const cautions = notes.map(({ code }) => code);
-  const to: MessageState =
-    leavesAtUtc > nowUtc ? { kind: 'held', leavesAtUtc } : { kind: 'queued', attempts: 0 };
-  const [own = desk, ...others] = await splitByRecipient(services, scope, desk);
+  const leavesAtUtc = leavingTime(order, services.now(), desk.settings);
   // What they all enclose is read and encoded once.
   const sealed = sealFiles(services.blobs);
-  const frozen = await freeze(services, scope, own, { leavesAtUtc, cautions, sealed });
-  const copies: StoredMessage[] = [];
-  for (const other of others)
-    copies.push({
-      ...other.message,
-      state: to,
-      frozen: await freeze(services, scope, other, { leavesAtUtc, cautions, sealed }),
-    });
-
-  // All leave together or none does: the others are put in by the very move that sends the first.
-  const message = await advance(services, scope, desk.message, {
-    to,
-    frozen,
-    along: (change) => keepSplit(change, own.message, copies),
+  const sent = await letLeave(services, scope, desk, {
+    leavesAtUtc,
+    cautions: notes.map(({ code }) => code),
+    sealed,
   }).catch(asConflict('notADraft'));
   services.wakeRunner();
-  return viewMessage(services, scope, { ...own, message: { ...own.message, state: message.state, frozen } });
+  return viewMessage(services, scope, sent);
+}
+
+/** Makes the bytes of a draft that was checked, one message for each recipient where it is to be so, and has them leave. */
+export async function letLeave(
+  services: Services,
+  scope: PersonScope,
+  desk: DraftLayout,
+  freezing: Freezing,
+  also?: (change: Change) => Promise<void>,
+): Promise<DraftLayout> {
+  const { leavesAtUtc } = freezing;
+  const to: MessageState =
+    leavesAtUtc > services.now() ? { kind: 'held', leavesAtUtc } : { kind: 'queued', attempts: 0 };
+  const [own = desk, ...others] = await splitByRecipient(services, scope, desk);
+  const frozen = await freeze(services, scope, own, freezing);
+  const copies: StoredMessage[] = [];
+  for (const other of others)
+    copies.push({ ...other.message, state: to, frozen: await freeze(services, scope, other, freezing) });
+
+  // All leave together or none does: the others are put in by the very move that sends the first.
+  const { state } = await advance(services, scope, desk.message, {
+    to,
+    frozen,
+    along: async (change) => {
+      await keepSplit(change, own.message, copies);
+      await also?.(change);
+    },
+  });
+  return { ...own, message: { ...own.message, state, frozen } };
 }
 
 async function keepSplit(

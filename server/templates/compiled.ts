@@ -49,6 +49,23 @@ export const versionOf = async (scope: Scope, versionId: string): Promise<Templa
   (await compiled(scope)).find((template) => template.versionId === versionId) ??
   findVersion(scope, versionId);
 
+/** A version as it can be merged, the current one or an earlier: its wording never changes, its passages are today's. */
+export async function compiledVersion(
+  scope: Scope,
+  versionId: string,
+): Promise<CompiledTemplate | undefined> {
+  const current = (await compiled(scope)).find((template) => template.versionId === versionId);
+  if (current) return current;
+  const version = await findVersion(scope, versionId);
+  return (
+    version && {
+      ...version,
+      program: compile(version.content, await currentPassages(scope)),
+      words: wordsOf(version.content),
+    }
+  );
+}
+
 /** The version of a template in a language, where it has one; its own wording is for everybody else. */
 export const versionIn = async (
   scope: Scope,

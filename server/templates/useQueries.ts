@@ -1,5 +1,6 @@
 import { greatest } from '../platform/database/dialects/sqlite/expressions.ts';
 import { sql } from '../platform/database/reads.ts';
+import type { Reads } from '../platform/database/reads.ts';
 import { mayKnow } from '../access/mayKnow.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
@@ -114,4 +115,13 @@ export async function countUse(
       count: tx.raw('template_uses.count + 1'),
       last_utc: greatest(tx, 'template_uses.last_utc', use.atUtc),
     });
+}
+
+/** How often a template was used, by anybody. */
+export async function templateUseCount(reads: Reads, templateId: string): Promise<number> {
+  const row = await sql(reads)('template_uses')
+    .where({ template_id: templateId })
+    .sum<{ uses: number | null }[]>({ uses: 'count' })
+    .first();
+  return row?.uses ?? 0;
 }

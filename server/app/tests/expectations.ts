@@ -2,6 +2,7 @@ import type { Role } from '../../access/actor.ts';
 
 const EVERYBODY: readonly Role[] = ['administrator', 'practitioner', 'assistant', 'reader'];
 const WORKERS: readonly Role[] = ['administrator', 'practitioner', 'assistant'];
+const RELEASERS: readonly Role[] = ['administrator', 'practitioner'];
 const ADMINISTRATORS: readonly Role[] = ['administrator'];
 /** Nobody is asked who they are. */
 const ANYBODY: readonly Role[] = [];
@@ -250,6 +251,29 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'POST /messages/:id/recall': { who: WORKERS, on: 'message' },
   'POST /messages/:id/decide': { who: WORKERS, on: 'message', body: { decision: 'gone' } },
   'GET /out-tray': { who: EVERYBODY },
+
+  'POST /sets/count': { who: EVERYBODY, body: { where: {} } },
+  'GET /sets': { who: EVERYBODY },
+  'POST /sets': { who: WORKERS, body: { name: 'All', where: {}, shared: false } },
+  'DELETE /sets/:id': { who: WORKERS, address: { id: 'nowhere' } },
+  'GET /rounds': { who: EVERYBODY },
+  'POST /rounds': { who: WORKERS },
+  'GET /rounds/:id': { who: EVERYBODY, address: { id: 'nowhere' } },
+  'PATCH /rounds/:id': { who: WORKERS, address: { id: 'nowhere' } },
+  'DELETE /rounds/:id': { who: WORKERS, address: { id: 'nowhere' } },
+  'GET /rounds/:id/messages': { who: EVERYBODY, address: { id: 'nowhere' } },
+  'PATCH /rounds/:id/messages/:messageId': {
+    who: WORKERS,
+    address: { id: 'nowhere', messageId: 'nowhere' },
+  },
+  'POST /rounds/:id/send': { who: WORKERS, address: { id: 'nowhere' } },
+  'POST /rounds/:id/release': { who: RELEASERS, address: { id: 'nowhere' } },
+  'POST /rounds/:id/pause': { who: WORKERS, address: { id: 'nowhere' } },
+  'POST /rounds/:id/resume': { who: WORKERS, address: { id: 'nowhere' } },
+  'POST /rounds/:id/stop': { who: WORKERS, address: { id: 'nowhere' } },
+  'GET /rounds/:id/letters.pdf': { who: EVERYBODY, address: { id: 'nowhere' } },
+  'GET /rounds/:id/letters.zip': { who: EVERYBODY, address: { id: 'nowhere' } },
+  'GET /rounds/:id/report.csv': { who: EVERYBODY, address: { id: 'nowhere' } },
 
   'GET /in-tray': { who: EVERYBODY },
   'POST /in-tray/files': { who: WORKERS },

@@ -107,7 +107,8 @@ export async function runOnce(services: TestPractice, transport: Transport): Pro
   const runner = await startRunner(services, { email: transport, text: transport, letter: transport });
   for (const until = Date.now() + IDLE_LIMIT_MS; Date.now() < until;) {
     const busy = [
-      ...(await listDue(services.everything, services.now(), 1)),
+      ...(await listDue(services.everything, services.now(), 1, 'singles')),
+      ...(await listDue(services.everything, services.now(), 1, 'rounds')),
       ...(await listSending(services.everything)),
     ];
     if (busy.length === 0) break;

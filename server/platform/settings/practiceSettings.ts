@@ -28,6 +28,8 @@ export interface PracticeSettings {
   readonly holidayNames: Readonly<Record<string, string>>;
   /** How long a message can be called back after Send. */
   readonly holdSeconds: number;
+  /** A round of more messages is released by a second person, where there is one; 0 lets everybody send any. */
+  readonly releaseAbove: number;
   /** The most that one message may be, encoded; what a host says it takes holds where that is less. */
   readonly maxMessageBytes: number;
   /** Cautions that the practice does without, by code. */
@@ -74,6 +76,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   holidays: [],
   holidayNames: {},
   holdSeconds: 15,
+  releaseAbove: 50,
   maxMessageBytes: 25_000_000,
   cautionsOff: [],
   repeatDays: 5,
