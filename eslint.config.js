@@ -45,6 +45,7 @@ const SERVER_ORDER = [
   'today',
   'moving',
   'practice',
+  'rounds',
   'app',
 ];
 /** The web's folders, from the ground up. */

@@ -5,7 +5,7 @@ export default defineConfig({
     include: ['**/*.test.ts', '**/*.test.tsx'],
     exclude: ['node_modules/**', 'dist/**', 'e2e/**'],
     globalSetup: ['server/app/tests/demoFolder.ts'],
-    testTimeout: 20_000,
+    testTimeout: 60_000,
     hookTimeout: 60_000,
     reporters: process.env['CI'] ? ['dot'] : ['default'],
   },

@@ -70,6 +70,9 @@ export const TAGS = [
   'FirstSteps',
   'Import',
   'Imports',
+  'Rounds',
+  'Round',
+  'Sets',
 ] as const;
 
 /** What the server keeps, by what it is and its id. Tags are what a change event makes stale. */

@@ -8,6 +8,7 @@ const PLACES = [
   ['/matters', say.matters],
   ['/correspondence', say.correspondence],
   ['/templates', say.templates],
+  ['/rounds', say.rounds],
   ['/directory', say.directory],
   ['/practice', say.practice],
 ] as const;

@@ -59,6 +59,8 @@ function staleTags(event: ChangeEvent): Tags {
       return ['People', 'Session', 'Matter'];
     case 'import':
       return [{ type: 'Import', id }, 'Imports', 'Matters', 'Contacts'];
+    case 'round':
+      return [{ type: 'Round', id }, 'Rounds'];
     case 'inTray':
       return ['InTray'];
     case 'matterType':

@@ -1,6 +1,6 @@
 import { MantineProvider } from '@mantine/core';
 import { configureStore } from '@reduxjs/toolkit';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, configure, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { UserEvent } from '@testing-library/user-event';
 import type { ReactElement } from 'react';
@@ -13,6 +13,9 @@ import type { Reason } from '../../core/model/reason.ts';
 import { api } from '../api/api.ts';
 import { connection } from '../state/connection.ts';
 import { preferences } from '../state/preferences.ts';
+
+// What is waited for comes, however busy the machine is; only a test that fails is made longer by this.
+configure({ asyncUtilTimeout: 20_000 });
 
 const RIGHTS: Readonly<Record<Role, readonly Right[]>> = {
   administrator: [

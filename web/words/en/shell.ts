@@ -51,6 +51,7 @@ export const say = {
   signOut: 'Sign out',
   today: 'Today',
   correspondence: 'Correspondence',
+  rounds: 'Rounds',
   templates: 'Templates',
   directory: 'Directory',
   practice: 'Practice',

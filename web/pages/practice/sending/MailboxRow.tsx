@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useState } from 'react';
 import type { MailboxJson, MailboxTried } from '../../../../contract/mailLines.ts';
 import { problemWords } from '../../../words/en/wording.ts';
 import { certificateWords } from '../../../words/en/refusals.ts';
@@ -25,12 +25,11 @@ interface MailboxRowProps {
 
 /** One mailbox, looked into before it is kept. */
 export function MailboxRow({ mailbox, standing, onChange, onRemove }: MailboxRowProps) {
-  const [tryIt, { data: tried, error, isLoading, reset }] = useTryMailboxMutation();
-  useEffect(() => {
-    // How it goes by now says more than how trying it went.
-    reset();
-  }, [standing, reset]);
-  const said = error ? problemWords(error) : tried && !isLoading ? triedWords(tried) : standing;
+  const [tryIt, { data: tried, error, isLoading }] = useTryMailboxMutation();
+  const [stoodAt, setStoodAt] = useState<string>();
+  // How it goes by now says more than how trying it went.
+  const isNews = stoodAt === standing && !isLoading;
+  const said = isNews && error ? problemWords(error) : isNews && tried ? triedWords(tried) : standing;
   return (
     <fieldset className={classes.host} aria-label={mailbox.user || say.aNewMailbox}>
       <div className={classes.fields}>
@@ -85,7 +84,10 @@ export function MailboxRow({ mailbox, standing, onChange, onRemove }: MailboxRow
       <div className={classes.paths}>
         <Button
           disabled={isLoading || mailbox.host === '' || mailbox.user === ''}
-          onClick={() => void tryIt(mailbox)}
+          onClick={() => {
+            setStoodAt(standing);
+            void tryIt(mailbox);
+          }}
         >
           {isLoading ? sayHosts.tryingIt : sayHosts.tryIt}
         </Button>
