@@ -60,6 +60,7 @@ const PAGES = [
   'out',
   'passages',
   'practice',
+  'rounds',
   'sign-in',
   'profile',
   'sign-out',

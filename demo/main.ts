@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { loadDemo } from './load.ts';
 import { fillOutTray } from './outTray.ts';
+import { fillRounds } from './rounds.ts';
 
 const { values } = parseArgs({
   options: {
@@ -14,7 +15,10 @@ const made = await loadDemo(values.folder, Date.now(), {
   matters: Number(values.matters),
   signOn: values['sign-on'],
 });
-if (made.matters > 0 && values['out-tray']) await fillOutTray(values.folder, Date.now());
+if (made.matters > 0 && values['out-tray']) {
+  await fillRounds(values.folder, Date.now());
+  await fillOutTray(values.folder, Date.now());
+}
 if (made.matters > 0) {
   console.log(`Made the demo practice: ${made.matters} matters, ${made.entries} entries of correspondence.`);
 }

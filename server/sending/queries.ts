@@ -83,6 +83,8 @@ const OUT_TRAY: readonly MessageStateKind[] = [
   'held',
 ];
 
+const WANTS_SOMEBODY: readonly MessageStateKind[] = ['failed', 'may-have-gone'];
+
 /** When a message leaves; what waits for a person, or is just leaving, stands before all. */
 const LEAVES = 'coalesce(messages.due_utc, 0)';
 
@@ -94,6 +96,10 @@ export async function listOutTray(
   const cursor = readCursor(after);
   const found = listed(scope)
     .whereIn('messages.state', [...OUT_TRAY])
+    // What goes by a round stands there; here, where somebody must look.
+    .where((one) => {
+      void one.whereNull('messages.round_id').orWhereIn('messages.state', [...WANTS_SOMEBODY]);
+    })
     .select({ leaves: sql(scope).raw(LEAVES) })
     .orderByRaw(`${LEAVES}, messages.seq`)
     .limit(limit + 1);

@@ -37,6 +37,11 @@ const templatesApi = api.injectEndpoints({
       }),
       providesTags: ['Templates'],
     }),
+    /** The first of the library by name, for choosing one. */
+    templateChoices: build.query<TemplatePage, void>({
+      query: () => ({ url: '/templates', params: { sort: 'name', limit: 200 } }),
+      providesTags: ['Templates'],
+    }),
     templateShelves: build.query<TemplateShelves, void>({
       query: () => '/template-shelves',
       providesTags: ['Templates'],
@@ -106,6 +111,7 @@ const templatesApi = api.injectEndpoints({
 
 export const {
   useTemplatesInfiniteQuery,
+  useTemplateChoicesQuery,
   useTemplateShelvesQuery,
   useTemplateQuery,
   useCreateTemplateMutation,

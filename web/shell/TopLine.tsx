@@ -13,6 +13,7 @@ const VIEWS: readonly (readonly [start: string, name: string])[] = [
   ['/correspondence', say.correspondence],
   ['/templates', say.templates],
   ['/passages', say.templates],
+  ['/rounds', say.rounds],
   ['/directory', say.directory],
   ['/practice', say.practice],
   ['/profile', say.aboutYou],

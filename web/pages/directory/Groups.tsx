@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { RecipientGroup } from '../../../contract/recipients.ts';
 import { useDeleteGroupMutation, useGroupsQuery, useKeepGroupMutation } from '../../api/recipients.ts';
+import { RoundLink } from '../../parts/start/RoundLink.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { plural, problemWords } from '../../words/en/wording.ts';
 import { say } from '../../words/en/directory.ts';
@@ -30,6 +31,9 @@ export function Groups({ mayChange }: { readonly mayChange: boolean }) {
         <p key={group.id}>
           <b>{group.name}</b> <small>{plural(group.members.length, say.recipient)}</small>{' '}
           {group.members.map(({ name, address }) => name || address).join(', ')}{' '}
+          {mayChange && known(group).length > 0 ? (
+            <RoundLink from={{ contactIds: known(group) }}>{say.startARound}</RoundLink>
+          ) : null}{' '}
           {mayChange ? (
             <Button disabled={removing.isLoading} onClick={() => void drop(group).catch(() => undefined)}>
               {say.deleteIt(group.name)}
@@ -49,3 +53,7 @@ export function Groups({ mayChange }: { readonly mayChange: boolean }) {
     </section>
   );
 }
+
+/** Those of a group whom the directory knows. */
+const known = ({ members }: RecipientGroup): readonly string[] =>
+  members.flatMap(({ contactId }) => contactId ?? []);

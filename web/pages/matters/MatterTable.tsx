@@ -14,14 +14,18 @@ interface MatterTableProps {
   readonly onMark: (n: number) => void;
   readonly sorting: Sorting<MatterSort>;
   readonly onSort: (sorting: Sorting<MatterSort>) => void;
+  readonly picked: ReadonlySet<string>;
+  /** Undefined for whoever may start no round. */
+  readonly onPick: ((id: string) => void) | undefined;
 }
 
-export function MatterTable({ matters, scroll, at, onMark, ...sorts }: MatterTableProps) {
+export function MatterTable({ matters, scroll, at, onMark, picked, onPick, ...sorts }: MatterTableProps) {
   return (
     <ListTable
       label={say.matters}
       heads={
         <>
+          {onPick ? <PlainHead label={say.chosenHead} className={cell('small')} /> : null}
           <SortHead by="reference" label={say.reference} {...sorts} />
           <SortHead by="title" label={say.title} {...sorts} />
           <PlainHead label={say.parties} />
@@ -39,6 +43,13 @@ export function MatterTable({ matters, scroll, at, onMark, ...sorts }: MatterTab
           key={matter.id}
           matter={matter}
           place={place}
+          isPicked={picked.has(matter.id)}
+          onPick={
+            onPick &&
+            (() => {
+              onPick(matter.id);
+            })
+          }
           onMark={() => {
             onMark(place['data-index']);
           }}

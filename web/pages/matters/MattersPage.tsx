@@ -15,6 +15,8 @@ import { MatterTable } from './MatterTable.tsx';
 import { NewMatter } from './NewMatter.tsx';
 import type { MailBehind } from './NewMatter.tsx';
 import { useMattersInfiniteQuery } from '../../api/matters.ts';
+import { RoundLink } from '../../parts/start/RoundLink.tsx';
+import { usePicked } from '../../ui/usePicked.ts';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { say } from '../../words/en/matters.ts';
 import classes from './MattersPage.module.css';
@@ -39,6 +41,7 @@ export function MattersPage() {
   const { user } = useOutletContext<Session>();
   const list = useRef<HTMLDivElement>(null);
 
+  const { picked, toggle } = usePicked();
   const { at, setMarked, enter, onKey } = useWalk(matters);
   const onEnter = useEntered(typed, query === typed && currentData !== undefined, enter);
 
@@ -62,6 +65,9 @@ export function MattersPage() {
         />
         <MatterFilters filter={filter} onPut={put} />
         <Link to={`/matters/${GENERAL_FILE}`}>{say.generalFile}</Link>
+        {picked.size > 0 ? (
+          <RoundLink from={{ matterIds: [...picked] }}>{say.startARound(picked.size)}</RoundLink>
+        ) : null}
         {user.mayChange ? (
           <Button
             onClick={() => {
@@ -94,6 +100,8 @@ export function MattersPage() {
           onMark={setMarked}
           sorting={sorting}
           onSort={setSorting}
+          picked={picked}
+          onPick={user.mayChange ? toggle : undefined}
         />
         {data && matters.length === 0 ? (
           <NoMatters query={query} narrowed={Object.keys(filter).length > 0} onClear={clear} />

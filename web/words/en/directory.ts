@@ -1,5 +1,6 @@
 /** What is said in directory. */
 export const say = {
+  startARound: 'Start a round',
   addAnAddress: 'Add an address',
   kind: 'Kind',
   label: 'Label',

@@ -1,5 +1,8 @@
 /** What is said in matters. */
 export const say = {
+  chosenHead: 'Chosen',
+  choose: (reference: string) => `Choose ${reference}`,
+  startARound: (count: number) => `Start a round with ${count}`,
   show: 'Show',
   whose: 'Whose',
   everyones: 'Everyone’s',

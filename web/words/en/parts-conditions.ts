@@ -15,6 +15,7 @@ export const say = {
   removeThisCondition: 'Remove this condition',
   addACondition: 'Add a condition',
   anotherCondition: 'Another condition',
+  today: 'Today',
   when: 'when',
   and: 'and',
   allOrAny: 'All or any',

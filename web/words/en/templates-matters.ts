@@ -1,5 +1,6 @@
 /** What is said in templates, matters. */
 export const say = {
+  startARound: 'Start a round',
   whereItCanBeUsed: 'Where it can be used',
   template: 'Template',
   readyWithBlanksNot: (ready: number, blanks: number, unavailable: number) =>

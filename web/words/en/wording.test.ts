@@ -103,13 +103,11 @@ describe('what the shelf says', () => {
     expect(readinessWords(shelfItem({ readiness: 'blanks', blanks: 1 }))).toBe('1 blank');
     expect(readinessWords(shelfItem({ readiness: 'blanks', blanks: 3 }))).toBe('3 blanks');
     expect(readinessWords(shelfItem({ readiness: 'unavailable' }))).toBe('not here');
-    expect(reasonWords({ code: 'roleEmpty', where: 'to', params: { role: 'broker' } })).toBe(
-      'no broker on this matter',
-    );
-    expect(reasonWords({ code: 'documentMissing', where: '', params: { category: 'Invoice' } })).toBe(
+    expect(reasonWords({ code: 'roleEmpty', params: { role: 'broker' } })).toBe('no broker on this matter');
+    expect(reasonWords({ code: 'documentMissing', params: { category: 'Invoice' } })).toBe(
       'no invoice on this matter yet',
     );
-    expect(reasonWords({ code: 'unheardOf', where: '', params: {} })).toBe('not possible here');
+    expect(reasonWords({ code: 'unheardOf', params: {} })).toBe('not possible here');
   });
 
   it('says why something usually comes next, from the practice’s own history', () => {

@@ -32,7 +32,7 @@ const REASONS: Readonly<Record<string, (params: ShelfReason['params']) => string
   needsMatter: () => 'needs a matter',
 };
 
-export const reasonWords = ({ code, params }: ShelfReason): string =>
+export const reasonWords = ({ code, params }: Pick<ShelfReason, 'code' | 'params'>): string =>
   REASONS[code]?.(params) ?? 'not possible here';
 
 export function readinessWords({ readiness, blanks }: ShelfItem): string {

@@ -1,4 +1,5 @@
 import type { MatterTypeJson } from '../../../../contract/matterTypes.ts';
+import { askedFields } from '../../../parts/conditions/askedFields.ts';
 import type { CalculatedForm } from '../../../../core/model/calculatedForm.ts';
 import { SelectField, TextField } from '../../../ui/Field.tsx';
 import type { AskedField } from '../../../parts/conditions/ConditionForm.tsx';
@@ -33,32 +34,6 @@ const KINDS: readonly FormKind[] = [
   'choose',
 ];
 
-/** What a calculated value may build on, with the kinds it can be. */
-function inputsOf(type: MatterTypeJson, ownKey: string): readonly AskedField[] {
-  return [
-    ...type.keyDates.map(({ key, label }) => ({ path: `date.${key}`, label, kind: 'date' })),
-    ...type.facts.map(({ key, label, kind, choices }) => ({
-      path: `fact.${key}`,
-      label,
-      kind,
-      ...(choices ? { choices } : {}),
-    })),
-    ...type.calculated
-      .filter(({ key }) => key !== ownKey)
-      .map(({ key, label, form }) => ({
-        path: `calculated.${key}`,
-        label,
-        kind:
-          form.kind === 'dateFromDate'
-            ? 'date'
-            : form.kind === 'count' || form.kind === 'daysBetween'
-              ? 'number'
-              : 'money',
-      })),
-    { path: 'day.today', label: say.today, kind: 'date' },
-  ];
-}
-
 interface FormEditorProps {
   readonly form: Form;
   readonly ownKey: string;
@@ -68,7 +43,7 @@ interface FormEditorProps {
 
 /** How a calculated value comes about, picked from forms. */
 export function FormEditor({ form, ownKey, type, onChange }: FormEditorProps) {
-  const inputs = inputsOf(type, ownKey);
+  const inputs = askedFields(type, ownKey);
   return (
     <div className={classes.form}>
       <SelectField

@@ -1,4 +1,6 @@
-import { Link, useParams } from 'react-router';
+import { Link, useOutletContext, useParams } from 'react-router';
+import type { Session } from '../../../../contract/session.ts';
+import { RoundLink } from '../../../parts/start/RoundLink.tsx';
 import { plural, problemWords, reasonWords } from '../../../words/en/wording.ts';
 import { useTemplateQuery, useTemplateReadinessQuery } from '../../../api/templates.ts';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
@@ -8,6 +10,7 @@ import classes from '../history/History.module.css';
 /** Which open matters a template can be used on, and why not on the others. */
 export function ReadinessPage() {
   const { templateId = '' } = useParams();
+  const { user } = useOutletContext<Session>();
   const { data: template } = useTemplateQuery(templateId);
   const { data, error } = useTemplateReadinessQuery(templateId);
   return (
@@ -22,6 +25,7 @@ export function ReadinessPage() {
             {data.needsMatter ? say.needsAMatter : say.canGoWithoutOne}
           </span>
         ) : null}
+        {user.mayChange ? <RoundLink from={{ templateId }}>{say.startARound}</RoundLink> : null}
       </ViewHead>
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <div className={classes.table}>
