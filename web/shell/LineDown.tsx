@@ -25,10 +25,14 @@ function useSecondsUntil(utc: number | undefined): number {
   const [now, setNow] = useState(Date.now);
   useEffect(() => {
     if (utc === undefined) return undefined;
-    const timer = window.setInterval(() => {
+    const tick = (): void => {
       setNow(Date.now());
-    }, 1_000);
+    };
+    // What was the time when this was mounted may be long ago.
+    const first = window.setTimeout(tick, 0);
+    const timer = window.setInterval(tick, 1_000);
     return () => {
+      window.clearTimeout(first);
       window.clearInterval(timer);
     };
   }, [utc]);

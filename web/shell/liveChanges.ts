@@ -3,6 +3,7 @@ import type { ChangeEvent } from '../../contract/events.ts';
 import { api, TAGS } from '../api/api.ts';
 import { isOffDesk } from '../api/messages.ts';
 import { useDispatch, useSelector } from 'react-redux';
+import type { Dispatch } from '@reduxjs/toolkit';
 import { lineBack, lineLost, selectConnection } from '../state/connection.ts';
 
 type Tags = Parameters<typeof api.util.invalidateTags>[0];
@@ -15,6 +16,9 @@ const GATHER_MS = 150;
  * be forty times what was typed.
  */
 const DRAFT_RESTS_MS = 6_000;
+
+/** A round changes with each of its messages, thousands of times: how far it is is asked for once a second. */
+const ROUNDS_MS = 1_000;
 
 function staleTags(event: ChangeEvent): Tags {
   const { kind, id } = event;
@@ -60,7 +64,8 @@ function staleTags(event: ChangeEvent): Tags {
     case 'import':
       return [{ type: 'Import', id }, 'Imports', 'Matters', 'Contacts'];
     case 'round':
-      return [{ type: 'Round', id }, 'Rounds'];
+      // Renewed apart, once a second.
+      return [];
     case 'inTray':
       return ['InTray'];
     case 'matterType':
@@ -74,46 +79,80 @@ function staleTags(event: ChangeEvent): Tags {
 const FIRST_WAIT_MS = 1_000;
 const LONGEST_WAIT_MS = 30_000;
 
+/** Does something a little later, once for all that asked for it meanwhile. */
+function onceIn(ms: number, work: () => void) {
+  let timer: number | undefined;
+  return {
+    ask: (): void => {
+      timer ??= window.setTimeout(() => {
+        timer = undefined;
+        work();
+      }, ms);
+    },
+    cancel: (): void => {
+      window.clearTimeout(timer);
+    },
+  };
+}
+
+/** What changes make stale is asked for together: at once, at rest, or once a second, by what it is. */
+function renewing(dispatch: Dispatch) {
+  let gathered: NonNullable<Tags>[number][] = [];
+  const gathering = onceIn(GATHER_MS, () => {
+    dispatch(api.util.invalidateTags(gathered));
+    gathered = [];
+  });
+  const renew = (tags: Tags): void => {
+    gathered.push(...tags);
+    gathering.ask();
+  };
+  const rounds = onceIn(ROUNDS_MS, () => {
+    renew(['Round', 'Rounds']);
+  });
+  let resting: number | undefined;
+  const drafts = new Map<string, ChangeEvent>();
+  const renewAtRest = (change: ChangeEvent): void => {
+    drafts.set(change.id, change);
+    window.clearTimeout(resting);
+    resting = window.setTimeout(() => {
+      renew([...drafts.values()].flatMap((one) => [...(staleTags(one) ?? [])]));
+      drafts.clear();
+    }, DRAFT_RESTS_MS);
+  };
+  return {
+    renew,
+    heard: (change: ChangeEvent): void => {
+      if (change.kind === 'message' || change.kind === 'round') rounds.ask();
+      if (change.kind === 'message' && change.draft) renewAtRest(change);
+      else renew(staleTags(change));
+    },
+    cancel: (): void => {
+      gathering.cancel();
+      rounds.cancel();
+      window.clearTimeout(resting);
+    },
+  };
+}
+
 /** Listens for what changed and renews just that. A stream that breaks is opened again, and everything shown is asked for then. */
 export function useLiveChanges(): void {
   const dispatch = useDispatch();
   const { session } = useSelector(selectConnection);
   useEffect(() => {
     if (session === 'over') return undefined;
-    let gathered: NonNullable<Tags>[number][] = [];
-    let timer: number | undefined;
-    let resting: number | undefined;
-    const drafts = new Map<string, ChangeEvent>();
+    const stale = renewing(dispatch);
     let reopening: number | undefined;
     let source: EventSource | undefined;
     let failures = 0;
-    const renew = (tags: Tags): void => {
-      gathered.push(...tags);
-      timer ??= window.setTimeout(() => {
-        dispatch(api.util.invalidateTags(gathered));
-        gathered = [];
-        timer = undefined;
-      }, GATHER_MS);
-    };
-    const renewAtRest = (change: ChangeEvent): void => {
-      drafts.set(change.id, change);
-      window.clearTimeout(resting);
-      resting = window.setTimeout(() => {
-        renew([...drafts.values()].flatMap((one) => [...(staleTags(one) ?? [])]));
-        drafts.clear();
-      }, DRAFT_RESTS_MS);
-    };
     const open = (): void => {
       source = new EventSource('/api/v1/events');
       source.addEventListener('change', (event) => {
-        const change = JSON.parse(event.data as string) as ChangeEvent;
-        if (change.kind === 'message' && change.draft) renewAtRest(change);
-        else renew(staleTags(change));
+        stale.heard(JSON.parse(event.data as string) as ChangeEvent);
       });
       source.onopen = () => {
         dispatch(lineBack());
         // What changed while nobody listened is not known: everything shown is asked for again.
-        if (failures > 0) renew([...TAGS]);
+        if (failures > 0) stale.renew([...TAGS]);
         failures = 0;
       };
       source.onerror = () => {
@@ -123,7 +162,7 @@ export function useLiveChanges(): void {
         dispatch(lineLost(Date.now() + wait));
         reopening = window.setTimeout(() => {
           // A stream that is refused does not say why: the session does.
-          renew(['Session']);
+          stale.renew(['Session']);
           open();
         }, wait);
       };
@@ -131,8 +170,7 @@ export function useLiveChanges(): void {
     open();
     return () => {
       source?.close();
-      window.clearTimeout(timer);
-      window.clearTimeout(resting);
+      stale.cancel();
       window.clearTimeout(reopening);
     };
   }, [dispatch, session]);

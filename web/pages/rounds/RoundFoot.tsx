@@ -56,7 +56,7 @@ export function RoundFoot({ round, messages, mayChange }: RoundFootProps) {
             {say.deleteRound}
           </Button>
         ) : null}
-        {mayChange && !isGoing && !isPaused ? (
+        {mayChange && round.counts.ready > 0 && !isGoing && !isPaused ? (
           <Button
             aria-expanded={later}
             onClick={() => {
@@ -169,6 +169,7 @@ function Ends({ round, isBusy, onSend, onSteer }: EndsProps) {
         {steer('resume', 'go')}
       </>
     );
+  if (round.state === 'done') return null;
   if (round.asksRelease) return round.mayRelease ? steer('release', 'go') : null;
   return (
     <Button

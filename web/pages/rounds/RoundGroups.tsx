@@ -2,9 +2,11 @@ import { tableFeatures, useTable } from '@tanstack/react-table';
 import type { ColumnDef } from '@tanstack/react-table';
 import type { ReactNode } from 'react';
 import type { RoundMessage, RoundView } from '../../../contract/rounds.ts';
+import { parsePlainDate } from '../../../core/model/plainDate.ts';
 import { ROUND_GROUPS } from '../../../core/rounds/groups.ts';
 import { useChangeRoundMessageMutation, useChangeRoundMutation } from '../../api/rounds.ts';
 import { Button } from '../../ui/Button.tsx';
+import { listDay, today } from '../../words/dates.ts';
 import { kindWords, mayIgnore, needWords, say } from '../../words/en/rounds.ts';
 import { channelWords, problemWords } from '../../words/en/wording.ts';
 import { AnswerCell } from './AnswerCell.tsx';
@@ -115,6 +117,13 @@ export function RoundGroups({ round, messages, chosenId, mayChange, onChoose }: 
 
 type Answering = ReturnType<typeof useAnswering>;
 
+/** An answer as it reads; a day as days are written. */
+function answerWords(blank: RoundView['blanks'][number], given: string): string {
+  const date = blank.kind === 'date' ? parsePlainDate(given) : undefined;
+  if (date) return listDay(date, today());
+  return blank.choices?.find(({ key }) => key === given)?.label ?? given;
+}
+
 /** A column for a blank: a field where it can be answered here, else what was answered. */
 const answerColumn = (
   blank: RoundView['blanks'][number],
@@ -126,7 +135,7 @@ const answerColumn = (
   header: blank.label,
   cell: ({ row: { original: message } }) => {
     const given = message.answers[blank.key] ?? '';
-    if (!mayChange || message.group === 'out' || message.state !== 'draft') return given;
+    if (!mayChange || message.group === 'out' || message.state !== 'draft') return answerWords(blank, given);
     return (
       <AnswerCell
         blank={blank}

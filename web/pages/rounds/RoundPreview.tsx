@@ -80,11 +80,15 @@ export function RoundPreview({ message, at, of, onMove }: RoundPreviewProps) {
           >
             ↓
           </Button>
-          {message.hasDraft ? (
-            <Link to={`/matters/${message.matterId}/sheet/${message.id}`}>{say.openTheSheet}</Link>
-          ) : null}
+          {message.hasDraft ? <Link to={whereItIs(message)}>{say.openTheSheet}</Link> : null}
         </p>
       ) : null}
     </section>
   );
 }
+
+/** What has gone stands in its matter's correspondence; all else on its sheet. */
+const whereItIs = ({ id, matterId, stateDetail }: RoundMessage): string =>
+  stateDetail.entryId === undefined
+    ? `/matters/${matterId}/sheet/${id}`
+    : `/matters/${matterId}?entry=${stateDetail.entryId}`;
