@@ -15,11 +15,14 @@ import type { Database } from '../server/platform/database/openDatabase.ts';
 import { ALL_CONTACTS } from './contacts.ts';
 import { loadDemo } from './load.ts';
 import { fillOutTray } from './outTray.ts';
+import { fillRounds } from './rounds.ts';
+import { readRounds } from '../server/sending/rounds/readRounds.ts';
 import { withLinks } from '../server/matters/matterTypeQueries.ts';
 import { MATTER_TYPES } from './matterTypes.ts';
 import { DEMO_PASSAGES } from './passages.ts';
 import { chance } from './random.ts';
 import { TEMPLATES } from './templates.ts';
+import { scopeOf } from '../server/access/scopeOf.ts';
 import { unscoped } from '../server/access/unscoped.ts';
 
 /** As many as the demo has when it is started. */
@@ -145,6 +148,17 @@ describe('chance', () => {
     expect(new Set(drawn)).toEqual(new Set([3, 4, 5]));
     expect(chance(1).id()).toMatch(/^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/);
     expect(() => one.pick([])).toThrow();
+  });
+
+  it('has a round that went, one of its messages refused and mended, and one with answers still to be given', async () => {
+    await fillRounds(folder, NOW);
+    const maud = await scopeOf(db, 'person-maud');
+    if (!maud) throw new Error('nobody is called maud');
+    const [ready, done] = (await readRounds(maud, {})).items;
+    expect(done).toMatchObject({ state: 'done', counts: { failed: 0, ready: 0 } });
+    expect(done?.counts.gone).toBeGreaterThan(5);
+    expect(ready?.counts.fill).toBeGreaterThan(0);
+    expect(ready?.counts.ready).toBeGreaterThan(0);
   });
 
   it('has an out-tray with one that can be called back, one for later, and one that was refused', async () => {

@@ -23,6 +23,11 @@ async function everyView(page: Page, application: Application): Promise<readonly
   const { id: message } = (await started.json()) as { id: string };
   const [template, passage] = ['template-report', await first('passages')];
   const [contact, type] = [await first('contacts?limit=1'), await first('matter-types')];
+  const made = await page.request.post(`${url}/api/v1/rounds`, {
+    data: { templateId: 'template-chaser', set: { where: { typeId: 'type-condition-survey' } } },
+    headers: { Origin: url },
+  });
+  const { id: round } = (await made.json()) as { id: string };
   return [
     '/today',
     '/today?whose=all',
@@ -38,6 +43,9 @@ async function everyView(page: Page, application: Application): Promise<readonly
     `/templates/${template}/history`,
     `/templates/${template}/matters`,
     '/templates/import',
+    '/rounds',
+    '/rounds/new',
+    `/rounds/${round}`,
     '/passages',
     `/passages/${passage}`,
     '/directory',

@@ -39,7 +39,8 @@ const IN_CELLS: ReadonlySet<string> = new Set([
 /** The messages of a round in groups by what they need, with a cell for each blank. */
 export function RoundGroups({ round, messages, chosenId, mayChange, onChoose }: RoundGroupsProps) {
   const [change, { error }] = useChangeRoundMessageMutation();
-  const { answer, paste, unread } = useAnswering(round, messages);
+  const answering = useAnswering(round, messages);
+  const { unread } = answering;
   const asked = round.blanks.filter(({ kind }) => IN_CELLS.has(kind));
   const columns: Column[] = [
     ...round.columns.map(({ path, label }): Column => ({
@@ -47,7 +48,11 @@ export function RoundGroups({ round, messages, chosenId, mayChange, onChoose }: 
       header: label,
       accessorFn: ({ values }) => values[path] ?? '',
     })),
-    ...asked.map((blank) => answerColumn(blank, mayChange, answer, paste)),
+    ...asked.map(({ key, label }): Column => ({
+      id: blankColumn(key),
+      header: label,
+      accessorFn: ({ answers }) => answers[key] ?? '',
+    })),
   ];
   const table = useTable({
     features,
@@ -103,7 +108,13 @@ export function RoundGroups({ round, messages, chosenId, mayChange, onChoose }: 
                 >
                   {row.getAllCells().map((cell) => (
                     <td key={cell.id}>
-                      <table.FlexRender cell={cell} />
+                      <LineCell
+                        blank={asked.find(({ key }) => blankColumn(key) === cell.column.id)}
+                        message={row.original}
+                        words={String(cell.getValue())}
+                        mayChange={mayChange}
+                        answering={answering}
+                      />
                     </td>
                   ))}
                 </RoundLine>
@@ -115,6 +126,8 @@ export function RoundGroups({ round, messages, chosenId, mayChange, onChoose }: 
   );
 }
 
+const blankColumn = (key: string): string => `blank.${key}`;
+
 type Answering = ReturnType<typeof useAnswering>;
 
 /** An answer as it reads; a day as days are written. */
@@ -124,31 +137,31 @@ function answerWords(blank: RoundView['blanks'][number], given: string): string 
   return blank.choices?.find(({ key }) => key === given)?.label ?? given;
 }
 
-/** A column for a blank: a field where it can be answered here, else what was answered. */
-const answerColumn = (
-  blank: RoundView['blanks'][number],
-  mayChange: boolean,
-  answer: Answering['answer'],
-  paste: Answering['paste'],
-): Column => ({
-  id: `blank.${blank.key}`,
-  header: blank.label,
-  cell: ({ row: { original: message } }) => {
-    const given = message.answers[blank.key] ?? '';
-    if (!mayChange || message.group === 'out' || message.state !== 'draft') return answerWords(blank, given);
-    return (
-      <AnswerCell
-        blank={blank}
-        answer={given}
-        reference={message.matterReference}
-        onAnswer={(text) => {
-          answer(message, blank.key, text);
-        }}
-        onPaste={(text) => paste(message, blank.key, text)}
-      />
-    );
-  },
-});
+interface LineCellProps {
+  /** What it answers; undefined where it only tells. */
+  readonly blank: RoundView['blanks'][number] | undefined;
+  readonly message: RoundMessage;
+  readonly words: string;
+  readonly mayChange: boolean;
+  readonly answering: Answering;
+}
+
+/** A cell: a field where it can be answered here, else its words. */
+function LineCell({ blank, message, words, mayChange, answering }: LineCellProps) {
+  if (!blank) return words;
+  if (!mayChange || message.group === 'out' || message.state !== 'draft') return answerWords(blank, words);
+  return (
+    <AnswerCell
+      blank={blank}
+      answer={words}
+      reference={message.matterReference}
+      onAnswer={(text) => {
+        answering.answer(message, blank.key, text);
+      }}
+      onPaste={(text) => answering.paste(message, blank.key, text)}
+    />
+  );
+}
 
 interface RoundLineProps {
   readonly round: RoundView;

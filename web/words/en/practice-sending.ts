@@ -52,6 +52,7 @@ export const say = {
   thePracticeWorksFrom: 'The practice works from',
   until: 'until',
   delayBeforeSending: 'Delay before sending',
+  releaseAbove: 'A second person releases rounds of more than (0: never)',
   timeZone: 'Time zone',
   largestMessageInMb: 'Largest message, in MB',
   notAtAll: 'not at all',

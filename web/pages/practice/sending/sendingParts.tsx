@@ -100,6 +100,15 @@ export function Times({ values, onChange }: PartProps) {
         }}
       />
       <TextField
+        label={say.releaseAbove}
+        type="number"
+        value={String(values.releaseAbove ?? 0)}
+        onChange={(typed) => {
+          const releaseAbove = Number(typed);
+          if (Number.isInteger(releaseAbove) && releaseAbove >= 0) onChange({ releaseAbove });
+        }}
+      />
+      <TextField
         label={say.timeZone}
         value={values.timeZone}
         list={Intl.supportedValuesOf('timeZone')}
