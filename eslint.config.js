@@ -45,7 +45,6 @@ const SERVER_ORDER = [
   'today',
   'moving',
   'practice',
-  'rounds',
   'app',
 ];
 /** The web's folders, from the ground up. */

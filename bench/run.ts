@@ -10,6 +10,7 @@ import { benchLetters } from './letters.ts';
 import { benchMatching } from './matching.ts';
 import { benchMerge } from './merge.ts';
 import { benchOrder } from './order.ts';
+import { benchRounds } from './rounds.ts';
 import { benchSheet } from './sheet.ts';
 import { benchSearch } from './search.ts';
 import { benchShelf } from './shelf.ts';
@@ -25,6 +26,7 @@ const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   sheet: benchSheet,
   filing: benchFiling,
   imports: benchImports,
+  rounds: benchRounds,
   matching: benchMatching,
   search: benchSearch,
 };

@@ -31,6 +31,9 @@ export async function updateState(
   return changed === 1;
 }
 
+/** Asked of each row, so that messages are gone along in the order in which they are due: the first few are wanted, of thousands. */
+const OF_A_ROUND = "coalesce(messages.round_id, '') <> ''";
+
 /** Leaves out what belongs to a round that does not go now: it comes back to its draft. */
 function notHeldBack(scope: Scope, found: Knex.QueryBuilder<MessageRow, MessageRow[]>): typeof found {
   const db = sql(scope);
@@ -56,7 +59,7 @@ export async function listDue(
     .orderBy('due_utc')
     .limit(limit);
   if (of === 'singles') return (await found.whereNull('messages.round_id')).map(toMessage);
-  return (await notHeldBack(scope, found.whereNotNull('messages.round_id'))).map(toMessage);
+  return (await notHeldBack(scope, found.whereRaw(OF_A_ROUND))).map(toMessage);
 }
 
 /** When the next message is due, for the runner to sleep until; undefined where nothing waits. */
@@ -64,7 +67,7 @@ export async function nextDue(scope: Scope): Promise<number | undefined> {
   const first = (): Knex.QueryBuilder<MessageRow, MessageRow[]> =>
     visible<MessageRow>(scope, 'messages').whereNotNull('due_utc').orderBy('due_utc');
   const single = await first().whereNull('messages.round_id').first('due_utc');
-  const ofRound = await notHeldBack(scope, first().whereNotNull('messages.round_id')).first('due_utc');
+  const ofRound = await notHeldBack(scope, first().whereRaw(OF_A_ROUND)).first('due_utc');
   const dues = [single?.due_utc, ofRound?.due_utc].filter((due) => due !== undefined && due !== null);
   return dues.length === 0 ? undefined : Math.min(...dues);
 }

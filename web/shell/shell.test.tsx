@@ -15,12 +15,13 @@ describe('the tabs of the file', () => {
   it('are words alone, and say which is open', () => {
     rail();
     const tabs = within(screen.getByRole('navigation', { name: 'Main' })).getAllByRole('link');
-    expect(tabs.map(({ textContent }) => textContent).slice(0, 7)).toEqual([
+    expect(tabs.map(({ textContent }) => textContent).slice(0, 8)).toEqual([
       'Officium',
       'Today',
       'Matters',
       'Correspondence',
       'Templates',
+      'Rounds',
       'Directory',
       'Practice',
     ]);

@@ -1,5 +1,8 @@
 import type { SetWhere } from '../../../contract/rounds.ts';
 import { asksCalculated, meets } from '../../../core/rounds/set.ts';
+import type { SetMatter } from '../../../core/rounds/set.ts';
+import type { ConditionGroup } from '../../../core/model/condition.ts';
+import { pathsOf } from '../../../core/values/conditions.ts';
 import type { WorkingCalendar } from '../../../core/dates/workingDays.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 import { soundDates, soundTables, soundValues } from '../../../core/model/soundValue.ts';
@@ -34,8 +37,8 @@ export async function matterIdsIn(
   const asks = when !== undefined && when.conditions.length > 0;
   const found = ordinaryMatters<MatterRow>(scope).orderBy('matters.reference');
   void found.select('matters.id');
-  if (asks) void found.select('matters.type_id', 'matters.facts', 'matters.dates');
-  if (asks && asksCalculated(when)) void found.select('matters.tables');
+  const needs = asks ? partsAsked(when) : NOTHING_ASKED;
+  if (asks) void found.select('matters.type_id', ...needs.map((part) => `matters.${part}`));
   const narrow = { typeId, responsibleId, state: state ?? (stages ? undefined : 'open') } as const;
   await narrowed(scope, found, narrow);
   if (stages) void found.whereIn('matters.stage', [...stages]);
@@ -51,20 +54,34 @@ export async function matterIdsIn(
         .select(sql(scope).raw('1')),
     );
   }
-  const rows = (await found) as Pick<MatterRow, 'id' | 'type_id' | 'facts' | 'dates' | 'tables'>[];
+  const rows = (await found) as AskedRow[];
   if (!asks) return rows.map(({ id }) => id);
   const types = await matterTypes(scope);
   const tests = new Map([...types].map(([id, { type }]) => [id, meets(when, type, calendar, today)]));
-  return rows
-    .filter(({ type_id, facts, dates, tables }) =>
-      tests.get(type_id)?.({
-        facts: soundValues(readJson(facts)),
-        dates: soundDates(readJson(dates)),
-        tables: (tables as string | undefined) === undefined ? {} : soundTables(readJson(tables)),
-      }),
-    )
-    .map(({ id }) => id);
+  return rows.filter((row) => tests.get(row.type_id)?.(toSetMatter(row))).map(({ id }) => id);
 }
+
+const PARTS = ['facts', 'dates', 'tables'] as const;
+type Part = (typeof PARTS)[number];
+const NOTHING_ASKED: readonly Part[] = [];
+
+type AskedRow = Pick<MatterRow, 'id' | 'type_id'> & Partial<Pick<MatterRow, Part>>;
+
+/** What is read of thousands of matters: only what a condition asks for; a calculated value may build on all of it. */
+function partsAsked(when: ConditionGroup): readonly Part[] {
+  if (asksCalculated(when)) return PARTS;
+  const paths = pathsOf(when);
+  return [
+    ...(paths.some((path) => path.startsWith('fact.')) ? (['facts'] as const) : []),
+    ...(paths.some((path) => path.startsWith('date.')) ? (['dates'] as const) : []),
+  ];
+}
+
+const toSetMatter = ({ facts, dates, tables }: AskedRow): SetMatter => ({
+  facts: facts === undefined ? {} : soundValues(readJson(facts)),
+  dates: dates === undefined ? {} : soundDates(readJson(dates)),
+  tables: tables === undefined ? {} : soundTables(readJson(tables)),
+});
 
 /** How many different people are on some matters, in a role where one is named. */
 export async function countPeople(

@@ -46,7 +46,11 @@ describe('a condition', () => {
     ['fact.ashore', ['is'], { op: 'is', value: true }],
     ['fact.hull', ['is', 'is not', 'is there', 'is not there'], { op: 'is', value: 'grp' }],
     ['fact.fee', ['is at least', 'is at most', 'is there', 'is not there'], { op: 'filled' }],
-    ['date.survey', ['is there', 'is not there', 'is before', 'is on or after'], { op: 'filled' }],
+    [
+      'date.survey',
+      ['is there', 'is not there', 'lies from', 'is before', 'is on or after'],
+      { op: 'filled' },
+    ],
   ])('on %s is asked by what fits its kind', async (path, offered, test) => {
     const { user, value } = await ask(path);
     expect(await choicesOf(user, 'Test')).toEqual(offered);
@@ -140,4 +144,15 @@ describe('a shift of a day', () => {
     shift(null, false);
     expect(screen.queryByLabelText('On a closed day')).toBeNull();
   });
+});
+
+it('a day is asked for in a span from today, whose ends are typed', () => {
+  const soon: ConditionGroup = {
+    join: 'all',
+    conditions: [{ path: 'date.survey', test: { op: 'within', fromDays: 0, untilDays: 30 } }],
+  };
+  const { value } = conditions(soon);
+  const last = screen.getByRole('spinbutton', { name: 'Last day, in days from today' });
+  fireEvent.change(last, { target: { value: '14' } });
+  expect(value().conditions[0]?.test).toEqual({ op: 'within', fromDays: 0, untilDays: 14 });
 });
