@@ -32,12 +32,7 @@ export interface UnusualInput {
 const SMALL_ROUND = 10;
 
 /** What is unusual about a round, the worst first: a round to the wrong set is the worst slip there is. */
-export function unusualOf({
-  going,
-  largestBefore,
-  templateUses,
-  isNewer,
-}: UnusualInput): readonly Unusual[] {
+export function unusualOf({ going, largestBefore, templateUses, isNewer }: UnusualInput): readonly Unusual[] {
   const said: Unusual[] = [];
   const count = going.length;
   if (count > Math.max(SMALL_ROUND, largestBefore ?? 0))
