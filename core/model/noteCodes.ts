@@ -47,3 +47,7 @@ export const CAUTIONS = [
   'linkDiffers',
   'noSubject',
 ] as const;
+
+const CAUTION_CODES: ReadonlySet<string> = new Set(CAUTIONS);
+
+export const isCaution = (code: string): code is (typeof CAUTIONS)[number] => CAUTION_CODES.has(code);

@@ -22,9 +22,9 @@ export type LeftOutCode =
   | 'byHand';
 
 /** Those that a press can take in again. */
-const CAN_BE_TAKEN_IN: ReadonlySet<LeftOutCode> = new Set(['sentLately', 'byHand']);
+const CAN_BE_TAKEN_IN: ReadonlySet<string> = new Set<LeftOutCode>(['sentLately', 'byHand']);
 
-export const canTakeIn = (code: LeftOutCode): boolean => CAN_BE_TAKEN_IN.has(code);
+export const canTakeIn = (code: string): boolean => CAN_BE_TAKEN_IN.has(code);
 
 /** Where a message of a round stands, by what it needs; once it is on its way, by what became of it. */
 export const ROUND_GROUPS = ['fill', 'look', 'ready', 'out', 'failed', 'going', 'gone'] as const;

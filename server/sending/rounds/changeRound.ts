@@ -1,7 +1,6 @@
 import type { ChangeRound, ChangeRoundMessage, RoundMessage, RoundView } from '../../../contract/rounds.ts';
 import { canTakeIn } from '../../../core/rounds/groups.ts';
-import type { LeftOutCode } from '../../../core/rounds/groups.ts';
-import { CAUTIONS } from '../../../core/model/noteCodes.ts';
+import { isCaution } from '../../../core/model/noteCodes.ts';
 import { changing } from '../../access/change.ts';
 import type { Change } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
@@ -9,21 +8,12 @@ import { findMessage, updateDraft } from '../../messages/queries.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { findLine, linesById, linesStanding, updateLine } from './lineQueries.ts';
-import type { LineDetail, StoredLine, StoredRound } from './round.ts';
-import { findRound, updateRound } from './roundQueries.ts';
+import type { LineDetail, StoredLine } from './round.ts';
+import { roundHere } from './roundHere.ts';
+import { updateRound } from './roundQueries.ts';
 import { wakeAndWait } from './roundWork.ts';
 import { viewLine } from './viewLines.ts';
 import { viewRound } from './viewRound.ts';
-
-const CAUTION_CODES: ReadonlySet<string> = new Set(CAUTIONS);
-const isLeftOut = (kind: string): kind is LeftOutCode => kind !== '';
-
-/** A round that is known to be there. */
-export async function roundHere(scope: PersonScope, id: string): Promise<StoredRound> {
-  const round = await findRound(scope, id);
-  if (!round) throw notFound('round');
-  return round;
-}
 
 /** Changes a round as a whole: its name, answers for all, and every message of one kind in one press. */
 export async function changeRound(
@@ -46,9 +36,9 @@ export async function changeRound(
         ...detail,
         isOutByHand: true,
       }));
-    if (takeIn !== undefined && isLeftOut(takeIn) && canTakeIn(takeIn))
+    if (takeIn !== undefined && canTakeIn(takeIn))
       await lookAgain(change, id, 'out', takeIn, (detail) => takenIn(detail, takeIn));
-    if (ignore !== undefined && CAUTION_CODES.has(ignore))
+    if (ignore !== undefined && isCaution(ignore))
       await lookAgain(change, id, 'look', ignore, (detail) => ignoring(detail, [ignore]));
     await audit('round.changed', 'round', id, { name, answers, leaveOut, takeIn, ignore });
     tell({ kind: 'round', id });
@@ -99,11 +89,7 @@ export async function changeRoundMessage(
     let { detail } = line;
     if (isIn === false) detail = { ...detail, isOutByHand: true };
     if (isIn === true && line.stands === 'out') detail = takenIn(detail, line.kind);
-    if (ignore)
-      detail = ignoring(
-        detail,
-        ignore.filter((code) => CAUTION_CODES.has(code)),
-      );
+    if (ignore) detail = ignoring(detail, ignore.filter(isCaution));
     if (answers) {
       await answer(change, line, answers);
       detail = { ...detail, own: [...new Set([...detail.own, ...Object.keys(answers)])] };

@@ -3,7 +3,7 @@ import type { PersonScope } from '../../access/scope.ts';
 import { discardDraft } from '../../messages/queries.ts';
 import { DomainProblem } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
-import { roundHere } from './changeRound.ts';
+import { roundHere } from './roundHere.ts';
 import { linesStanding } from './lineQueries.ts';
 import { deleteRound } from './roundQueries.ts';
 

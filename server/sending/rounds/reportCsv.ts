@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { PersonScope } from '../../access/scope.ts';
-import { roundHere } from './changeRound.ts';
+import { roundHere } from './roundHere.ts';
 import { listLines } from './lineQueries.ts';
 import type { ListedLine } from './lineQueries.ts';
 import { viewLine } from './viewLines.ts';

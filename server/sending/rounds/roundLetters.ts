@@ -10,7 +10,7 @@ import type { LetterToJoin } from '../../platform/pdf/joinLetters.ts';
 import { DomainProblem } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { letterPages } from '../letterPages.ts';
-import { roundHere } from './changeRound.ts';
+import { roundHere } from './roundHere.ts';
 import { letterLines } from './lineQueries.ts';
 
 /** Pages of one PDF are held whole while it is made. */

@@ -7,7 +7,7 @@ import { DomainProblem } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { leavingTime } from '../sendMessage.ts';
-import { roundHere } from './changeRound.ts';
+import { roundHere } from './roundHere.ts';
 import { linesStanding } from './lineQueries.ts';
 import { askedLines, ASKED, forgetAsked, orderLines, roundsLeftToHand } from './orderQueries.ts';
 import type { RoundState, SendOrder, StoredRound } from './round.ts';

@@ -1,12 +1,10 @@
 import type { RoundMessage, RoundMessagePage, RoundMessagesQuery } from '../../../contract/rounds.ts';
 import { canTakeIn, standingOnItsWay } from '../../../core/rounds/groups.ts';
-import type { LeftOutCode } from '../../../core/rounds/groups.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import { stateDetail } from '../../messages/messageSummary.ts';
-import { notFound } from '../../platform/problems/problem.ts';
 import { listLines } from './lineQueries.ts';
 import type { ListedLine } from './lineQueries.ts';
-import { findRound } from './roundQueries.ts';
+import { roundHere } from './roundHere.ts';
 
 const DEFAULT_PAGE = 100;
 
@@ -30,7 +28,7 @@ export function viewLine(line: ListedLine): RoundMessage {
     values: { ...detail.values },
     state: state?.kind ?? null,
     stateDetail: state ? stateDetail(state) : {},
-    canTakeIn: line.stands === 'out' && canTakeIn(line.kind as LeftOutCode),
+    canTakeIn: line.stands === 'out' && canTakeIn(line.kind),
   };
 }
 
@@ -40,7 +38,7 @@ export async function readRoundMessages(
   roundId: string,
   { group, kind, limit, after }: RoundMessagesQuery,
 ): Promise<RoundMessagePage> {
-  if (!(await findRound(scope, roundId))) throw notFound('round');
+  await roundHere(scope, roundId);
   const { items, next } = await listLines(scope, roundId, {
     group,
     kind,

@@ -8,7 +8,6 @@ import { findPerson, listActive } from '../../access/peopleQueries.ts';
 import { holds } from '../../access/rights.ts';
 import type { PersonScope, Scope } from '../../access/scope.ts';
 import { closingStages, listMatterTypes } from '../../matters/matterTypeQueries.ts';
-import { notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { findStartable, versionOf } from '../../templates/compiled.ts';
@@ -18,7 +17,8 @@ import type { LineCount } from './lineQueries.ts';
 import { firstLeaves, readyToGo, roundsLeftToHand } from './orderQueries.ts';
 import { columnsOf } from './prepareLines.ts';
 import type { StoredRound } from './round.ts';
-import { findRound, largestBefore } from './roundQueries.ts';
+import { roundHere } from './roundHere.ts';
+import { largestBefore } from './roundQueries.ts';
 import { wakeRound } from './roundWork.ts';
 
 const NONE: Readonly<Record<RoundGroup, number>> = {
@@ -89,8 +89,7 @@ export async function viewRounds(
 
 /** A round as it stands, with what is unusual about it before it is sent. */
 export async function viewRound(services: Services, scope: PersonScope, id: string): Promise<RoundView> {
-  const round = await findRound(scope, id);
-  if (!round) throw notFound('round');
+  const round = await roundHere(scope, id);
   // What was changed on a sheet meanwhile is looked at again; whoever waits hears of it.
   if (await anyChanged(scope, id)) void wakeRound(services, id);
   const lines = await countLines(scope, [id]);

@@ -2,12 +2,13 @@ import { tableFeatures, useTable } from '@tanstack/react-table';
 import type { ColumnDef } from '@tanstack/react-table';
 import type { ReactNode } from 'react';
 import type { RoundMessage, RoundView } from '../../../contract/rounds.ts';
+import { isCaution } from '../../../core/model/noteCodes.ts';
 import { parsePlainDate } from '../../../core/model/plainDate.ts';
-import { ROUND_GROUPS } from '../../../core/rounds/groups.ts';
+import { canTakeIn, ROUND_GROUPS } from '../../../core/rounds/groups.ts';
 import { useChangeRoundMessageMutation, useChangeRoundMutation } from '../../api/rounds.ts';
 import { Button } from '../../ui/Button.tsx';
 import { listDay, today } from '../../words/dates.ts';
-import { kindWords, mayIgnore, needWords, say } from '../../words/en/rounds.ts';
+import { kindWords, needWords, say } from '../../words/en/rounds.ts';
 import { channelWords, problemWords } from '../../words/en/wording.ts';
 import { AnswerCell } from './AnswerCell.tsx';
 import { ForAll } from './ForAll.tsx';
@@ -220,7 +221,7 @@ function KindActions({ round, group }: { readonly round: RoundView; readonly gro
     <span className={classes.kinds}>
       {kinds.map(({ kind, count }) => {
         const words = `${kindWords(group, kind, round.blanks)} (${String(count)})`;
-        if (group === 'look' && mayIgnore(kind))
+        if (group === 'look' && isCaution(kind))
           return (
             <Button
               key={kind}
@@ -233,7 +234,7 @@ function KindActions({ round, group }: { readonly round: RoundView; readonly gro
               {words}: {say.ignoreAll}
             </Button>
           );
-        if (group === 'out' && (kind === 'sentLately' || kind === 'byHand'))
+        if (group === 'out' && canTakeIn(kind))
           return (
             <Button
               key={kind}

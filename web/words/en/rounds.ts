@@ -2,7 +2,7 @@ import type { RoundMessage, RoundSummary, RoundView } from '../../../contract/ro
 import { writeNumber } from '../dates.ts';
 import { cautionWords, noteWords } from './noteWords.ts';
 import { plural, reasonWords } from './wording.ts';
-import { CAUTIONS } from '../../../core/model/noteCodes.ts';
+import { isCaution } from '../../../core/model/noteCodes.ts';
 
 /** What is said in rounds. */
 export const say = {
@@ -52,7 +52,6 @@ export const say = {
   sentWithinDays: 'Sent within so many days',
   sentWithinTheLast: 'within the last',
   days: 'days',
-  without: 'Leave out matters that got one lately',
   savedSets: 'Saved sets',
   aSavedSet: 'a saved set',
   saveTheSet: 'Save this set',
@@ -61,7 +60,6 @@ export const say = {
   save: 'Save',
   cancel: 'Cancel',
   deleteSet: (name: string) => `Delete the set “${name}”`,
-  orAList: 'Or a list of references',
   references: 'References, one to a line',
   useTheList: 'Use a list instead',
   useTheFilter: 'Use a filter instead',
@@ -94,11 +92,9 @@ export const say = {
   ignoreAll: 'Ignore all of this kind',
   leaveOutAll: 'Leave out all of this kind',
   takeInAll: 'Take all of these in',
-  useForAll: (answer: string) => `Use “${answer}” for all`,
   fillForAll: 'Fill in for all',
   answerForAll: (label: string) => `${label}, for all`,
   pasteHint: 'A column copied from a spreadsheet can be pasted into the first cell.',
-  ready: 'ready',
   preview: 'Preview',
   openTheSheet: 'Open the whole message',
   nothingChosen: 'Choose a message to see it.',
@@ -108,7 +104,6 @@ export const say = {
   notRead: (reference: string, typed: string) => `${reference}: “${typed}” was not understood`,
   place: (n: number, of: number) => `${n} of ${of}`,
   from: 'From',
-  send: 'Send',
   sendTheRound: 'Send the round',
   askToRelease: (names: string) => `Ask ${names} to release`,
   waitsForRelease: (names: string) => `Waits for ${names} to release it.`,
@@ -126,7 +121,6 @@ export const say = {
   zip: 'Letters as a ZIP',
   report: 'Export the list',
   deleteRound: 'Delete round',
-  deleted: (name: string) => `“${name}” is deleted.`,
   eachFiled: 'each filed on its matter',
   canBeStopped: 'can be stopped for a minute after Send',
   atOnce: 'in a minute',
@@ -145,9 +139,6 @@ export const say = {
   releasedBy: (name: string) => `Released by ${name}.`,
   preparedOf: (prepared: number, all: number) => `${writeNumber(prepared)} of ${writeNumber(all)} prepared`,
   changeTheSet: 'Change who it goes to',
-  startARound: 'Start a round',
-  startARoundWith: (count: number) => `Start a round with ${plural(count, 'matter')}`,
-  choose: (reference: string) => `Choose ${reference}`,
   sentence: 'Who it goes to',
 } as const;
 
@@ -188,10 +179,6 @@ const LEFT_OUT: Readonly<Record<string, string>> = {
   matterGone: 'no longer there',
   byHand: 'left out by hand',
 };
-
-const CAUTION_CODES: ReadonlySet<string> = new Set(CAUTIONS);
-const isCaution = (code: string): code is (typeof CAUTIONS)[number] => CAUTION_CODES.has(code);
-export const mayIgnore = isCaution;
 
 /** Why messages stand where they do, as the head of all of one kind. */
 export function kindWords(
