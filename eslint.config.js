@@ -27,6 +27,7 @@ const CORE_ORDER = [
   'directory',
   'compose',
   'rounds',
+  'routines',
   'moving',
 ];
 
@@ -60,6 +61,7 @@ const PAGES = [
   'passages',
   'practice',
   'rounds',
+  'routines',
   'sign-in',
   'profile',
   'sign-out',
