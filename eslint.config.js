@@ -93,7 +93,7 @@ const GIVES_SCOPES = [
   'server/sending/whyNot.ts',
 ];
 const MATTER_TABLES =
-  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages)$/';
+  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases)$/';
 const SQLITE_WORDS =
   '/\\b(?:json_(?:extract|each|type|object|patch|group_array)|rowid|randomblob|group_concat|instr)\\b|\\bMATCH \\?|^PRAGMA|^SQLITE_/';
 

@@ -22,6 +22,8 @@ export const ChangeEvent = Type.Union([
       Type.Literal('person'),
       Type.Literal('import'),
       Type.Literal('round'),
+      Type.Literal('routine'),
+      Type.Literal('chaserPlan'),
     ]),
     id: Id,
   }),

@@ -96,7 +96,7 @@ export const Note = Type.Object({
   remedies: Type.Array(Remedy),
 });
 
-const Blank = Type.Object({
+export const Blank = Type.Object({
   key: Type.String(),
   label: Type.String(),
   kind: Type.Enum([...FACT_KINDS, 'document']),

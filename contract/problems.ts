@@ -43,6 +43,8 @@ export type ProblemCode =
   | 'cannotDecide'
   | 'tooLarge'
   | 'notesStop'
+  | 'routineStopped'
+  | 'routineChanged'
   | 'templateUnavailable'
   | 'badDocument'
   | 'badTemplate'

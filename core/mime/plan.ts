@@ -29,6 +29,8 @@ export interface MessagePlan {
   /** Shown within the text, by their Content-ID (RFC 2392). */
   readonly pictures: readonly PlannedPicture[];
   readonly replyTo?: string;
+  /** It went without a person's press (RFC 3834 §5): nothing is to answer it by itself. */
+  readonly autoSubmitted?: 'auto-generated';
 }
 
 export interface PlannedPicture {
@@ -47,6 +49,7 @@ export interface PlanInput {
   readonly attachments: readonly PlannedAttachment[];
   readonly pictures?: readonly PlannedPicture[];
   readonly replyTo?: string;
+  readonly autoSubmitted?: MessagePlan['autoSubmitted'];
 }
 
 /** Longest name shown in a header; longer ones are cut so that no line nears RFC 5322's 998 octets. */
@@ -79,6 +82,7 @@ export function planMessage(input: PlanInput): MessagePlan {
     attachments: input.attachments.map((file) => ({ ...file, fileName: safeFileName(file.fileName) })),
     pictures: input.pictures ?? [],
     ...(input.replyTo === undefined ? {} : { replyTo: input.replyTo }),
+    ...(input.autoSubmitted === undefined ? {} : { autoSubmitted: input.autoSubmitted }),
   };
 }
 

@@ -1,8 +1,11 @@
 /** What there can be none of. */
 export type Thing =
   | 'address'
+  | 'appointment'
   | 'attachment'
   | 'calendar'
+  | 'chase'
+  | 'chaserPlan'
   | 'contact'
   | 'country'
   | 'date'
@@ -28,6 +31,8 @@ export type Thing =
   | 'picture'
   | 'role'
   | 'round'
+  | 'routine'
+  | 'routineRun'
   | 'savedSearch'
   | 'session'
   | 'set'
@@ -142,6 +147,19 @@ interface Reasons {
   readonly handedOver: None;
   readonly noLongerWaits: None;
   readonly onlyWritten: None;
+  /** Routines and chaser plans. */
+  readonly routineNotRun: None;
+  readonly routineNotYours: Named;
+  readonly routineNeedsMending: None;
+  readonly unaskedNotYours: None;
+  readonly runUndoneBefore: None;
+  readonly runHasSent: None;
+  readonly recordChangedSinceRun: None;
+  readonly chaserDaysInOrder: None;
+  readonly chaserTemplateGone: None;
+  readonly chaseUnderWay: Named;
+  readonly chaseIsOver: None;
+  readonly onlyWhatWasSent: None;
   /** Rounds. */
   readonly roundHasNobody: None;
   readonly roundTooLarge: Most;

@@ -103,6 +103,8 @@ export interface SendOptions extends Pick<
   readonly deferredFrom?: string;
   /** The follow-up it deals with: done once it is sent. */
   readonly followUpId?: string;
+  /** Nobody pressed Send: it says so in its header (RFC 3834). */
+  readonly unasked?: true;
   /** Addresses that its template always writes to. */
   readonly fixed?: readonly string[];
   /** Keys of the roles that its template writes to, in To. */

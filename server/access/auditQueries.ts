@@ -17,7 +17,9 @@ export interface AuditEvent {
     | 'matterType'
     | 'incoming'
     | 'person'
-    | 'round';
+    | 'round'
+    | 'routine'
+    | 'chaserPlan';
   readonly subjectId: string;
   readonly detail?: Readonly<Record<string, unknown>>;
 }

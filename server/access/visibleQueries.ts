@@ -15,6 +15,8 @@ const HANGS_ON = {
   entry_addresses: 'entry_addresses.matter_id',
   matter_names: 'matter_names.matter_id',
   round_messages: 'round_messages.matter_id',
+  routine_runs: 'routine_runs.matter_id',
+  chases: 'chases.matter_id',
 } as const;
 
 type MatterTable = keyof typeof HANGS_ON;

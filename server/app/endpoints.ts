@@ -17,6 +17,7 @@ import { templateOnMatterRoutes } from '../messages/templateRoutes.ts';
 import { practiceRoutes } from '../practice/routes.ts';
 import { movingRoutes } from '../moving/routes.ts';
 import { roundRoutes } from '../sending/rounds/routes.ts';
+import { routineRoutes } from '../sending/routines/routes.ts';
 import { outTrayRoutes } from '../sending/routes.ts';
 import { sendingRoutes } from '../sending/settingsRoutes.ts';
 import { importRoutes } from '../templates/importRoutes.ts';
@@ -45,6 +46,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...templateOnMatterRoutes,
   ...outTrayRoutes,
   ...roundRoutes,
+  ...routineRoutes,
   ...sendingRoutes,
   ...inTrayRoutes,
   ...lineRoutes,

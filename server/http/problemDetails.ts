@@ -31,6 +31,8 @@ const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: st
   cannotDecide: [409, 'The message needs no decision'],
   tooLarge: [413, 'The request is too large'],
   notesStop: [422, 'Notes keep the message from going'],
+  routineStopped: [422, 'The routine cannot be run as it stands'],
+  routineChanged: [409, 'It has been changed elsewhere'],
   templateUnavailable: [422, 'The template cannot be started on this matter'],
   badDocument: [422, 'The text holds something that cannot be saved'],
   badTemplate: [422, 'The template does not hold'],

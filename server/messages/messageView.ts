@@ -113,7 +113,7 @@ const viewRecipients = ({ to, cc, bcc }: Recipients): Pick<Message, 'to' | 'cc' 
 const mayQuote = ({ takenUp }: SendOptions): boolean =>
   takenUp !== undefined && takenUp.how !== 'forward' && takenUp.quoted !== true;
 
-const viewBlank = (
+export const viewBlank = (
   { key, label, kind, required, help, choices, looks }: BlankDefinition,
   currency: string,
 ): Message['blanks'][number] => ({

@@ -10,7 +10,7 @@ import { isSame } from './enclosures/enclosed.ts';
 import { fetchWanted } from './enclosures/fetchWanted.ts';
 import { gather } from './gather.ts';
 import type { StoredEnclosure, StoredMessage } from './message.ts';
-import { partsOf } from './startMessage.ts';
+import { partsOf } from './draftOf.ts';
 import { takeUp } from './takeUp.ts';
 
 /**

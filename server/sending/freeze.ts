@@ -92,6 +92,7 @@ async function bytesOf(
         attachments: message.enclosures,
         pictures: await plannedPictures(scope, message, settings),
         ...(sendOptions.replyTo === undefined ? {} : { replyTo: sendOptions.replyTo }),
+        ...(sendOptions.unasked ? { autoSubmitted: 'auto-generated' } : {}),
       });
       const bytes = await assemble(plan, sealed);
       return { bytes, envelopeTo: plan.envelopeTo, text: letter.text };

@@ -60,25 +60,42 @@ export async function letLeave(
   freezing: Freezing,
   also?: (change: Change) => Promise<void>,
 ): Promise<DraftLayout> {
-  const { leavesAtUtc } = freezing;
-  const to: MessageState =
-    leavesAtUtc > services.now() ? { kind: 'held', leavesAtUtc } : { kind: 'queued', attempts: 0 };
-  const [own = desk, ...others] = await splitByRecipient(services, scope, desk);
-  const frozen = await freeze(services, scope, own, freezing);
-  const copies: StoredMessage[] = [];
-  for (const other of others)
-    copies.push({ ...other.message, state: to, frozen: await freeze(services, scope, other, freezing) });
-
+  const [own, ...copies] = await frozenOf(services, scope, desk, freezing);
   // All leave together or none does: the others are put in by the very move that sends the first.
   const { state } = await advance(services, scope, desk.message, {
-    to,
-    frozen,
+    to: own.message.state,
+    frozen: own.message.frozen,
     along: async (change) => {
-      await keepSplit(change, own.message, copies);
+      await keepSplit(
+        change,
+        own.message,
+        copies.map(({ message }) => message),
+      );
       await also?.(change);
     },
   });
-  return { ...own, message: { ...own.message, state, frozen } };
+  return { ...own, message: { ...own.message, state } };
+}
+
+/** A message as it leaves, and the copies that go to others, each frozen; nothing of it is kept yet but the bytes. */
+export async function frozenOf(
+  services: Services,
+  scope: PersonScope,
+  desk: DraftLayout,
+  freezing: Freezing,
+): Promise<readonly [DraftLayout, ...DraftLayout[]]> {
+  const { leavesAtUtc } = freezing;
+  const state: MessageState =
+    leavesAtUtc > services.now() ? { kind: 'held', leavesAtUtc } : { kind: 'queued', attempts: 0 };
+  const [own = desk, ...others] = await splitByRecipient(services, scope, desk);
+  const frozen = async (one: DraftLayout): Promise<DraftLayout> => ({
+    ...one,
+    message: { ...one.message, state, frozen: await freeze(services, scope, one, freezing) },
+  });
+  const first = await frozen(own);
+  const copies: DraftLayout[] = [];
+  for (const other of others) copies.push(await frozen(other));
+  return [first, ...copies];
 }
 
 async function keepSplit(

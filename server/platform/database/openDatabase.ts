@@ -20,6 +20,7 @@ import {
 } from './migrations/20261201140000_people_and_organisations.ts';
 import { down as downLinks, up as upLinks } from './migrations/20261201170000_linked_matters.ts';
 import { down as downRounds, up as upRounds } from './migrations/20261201210000_rounds.ts';
+import { down as downRoutines, up as upRoutines } from './migrations/20261202010000_routines.ts';
 import { down as downImports, up as upImports } from './migrations/20261201100000_imports.ts';
 import { down as downMatterCare, up as upMatterCare } from './migrations/20261201090000_matter_care.ts';
 import { down as downDocuments, up as upDocuments } from './migrations/20261128210000_documents.ts';
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261201140000_people_and_organisations', up: upOrganisations, down: downOrganisations },
   { name: '20261201170000_linked_matters', up: upLinks, down: downLinks },
   { name: '20261201210000_rounds', up: upRounds, down: downRounds },
+  { name: '20261202010000_routines', up: upRoutines, down: downRoutines },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

@@ -71,6 +71,7 @@ export async function assemble(plan: MessagePlan, files: SealedFiles): Promise<B
     html: plan.html,
     attachments: [...pictures, ...attachments],
     ...(plan.replyTo === undefined ? {} : { replyTo: plan.replyTo }),
+    ...(plan.autoSubmitted === undefined ? {} : { headers: { 'Auto-Submitted': plan.autoSubmitted } }),
     newline: 'windows',
     disableFileAccess: true,
     disableUrlAccess: true,

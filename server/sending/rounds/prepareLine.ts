@@ -2,8 +2,6 @@ import { notesThatStop } from '../../../core/checks/index.ts';
 import type { Note } from '../../../core/checks/index.ts';
 import type { Channel } from '../../../core/model/channel.ts';
 import type { Contact } from '../../../core/model/contact.ts';
-import { asId } from '../../../core/model/ids.ts';
-import type { MessageId } from '../../../core/model/ids.ts';
 import { writeValue } from '../../../core/values/writeValue.ts';
 import { channelTo } from '../../../core/rounds/channels.ts';
 import { leftOutBy, standingOfDraft } from '../../../core/rounds/groups.ts';
@@ -17,9 +15,8 @@ import type { StoredMatter } from '../../matters/matter.ts';
 import { composeOn } from '../../messages/beginMessage.ts';
 import { checkDraft } from '../../messages/checkDraft.ts';
 import { layoutDraft } from '../../messages/draftLayout.ts';
-import { fetchWanted } from '../../messages/enclosures/fetchWanted.ts';
 import type { StoredMessage } from '../../messages/message.ts';
-import { partsOf } from '../../messages/startMessage.ts';
+import { draftOf } from '../../messages/draftOf.ts';
 import type { Services } from '../../platform/services.ts';
 import type { CompiledTemplate } from '../../templates/compiled.ts';
 import type { LineDetail, StoredLine, StoredRound } from './round.ts';
@@ -72,24 +69,13 @@ export async function prepareLine(
   const reasons = whyNotHere(inTheirs, composed.reader, channel, isChosen);
   const values = valuesOf(composed.reader, makings.columns);
   if (reasons.length > 0) return leftOut(line, 'cannotBeStarted', { to: toPeople, reasons, values, channel });
-  const enclosures = await fetchWanted(services, scope, matter, composed.reader, composed.enclosures);
-  const nowUtc = services.now();
   const { each: _each, ...sendOptions } = composed.sendOptions;
-  const draft: StoredMessage = {
-    id: asId<MessageId>(line.id),
-    matterId: matter.id,
-    authorId: scope.actor.id,
-    templateVersionId: inTheirs.versionId,
-    channel,
-    state: { kind: 'draft' },
-    revision: 1,
-    ...partsOf({ ...composed, sendOptions }),
-    enclosures,
-    frozen: null,
-    createdUtc: nowUtc,
-    updatedUtc: nowUtc,
-    roundId: round.id,
-  };
+  const draft = await draftOf(
+    services,
+    scope,
+    { matter, template: inTheirs, channel, composed: { ...composed, sendOptions } },
+    { id: line.id, roundId: round.id },
+  );
   const desk = await layoutDraft(services, scope, draft, matter);
   const standing = standingOf(await checkDraft(services, scope, desk), line.detail);
   return {

@@ -1,0 +1,36 @@
+import type { DoneStep, RoutineRun } from '../../../contract/routines.ts';
+import type { ChangeMatter } from '../../../contract/matterTypes.ts';
+import type { RoutineContent } from '../../../core/routines/index.ts';
+
+export interface StoredRoutine {
+  readonly id: string;
+  readonly versionId: string;
+  /** Which version it is, from 1. */
+  readonly number: number;
+  readonly content: RoutineContent;
+  readonly unaskedPerDay: number | null;
+  readonly retired: boolean;
+}
+
+/** What a run left behind, so that it can be taken back as one. */
+export interface Left {
+  readonly steps: readonly DoneStep[];
+  readonly messageIds: readonly string[];
+  readonly followUpIds: readonly string[];
+  readonly documentIds: readonly string[];
+}
+
+export interface StoredRun {
+  readonly id: string;
+  readonly routineId: string;
+  readonly name: string;
+  readonly matterId: string;
+  readonly personId: string;
+  readonly unasked: boolean;
+  readonly occasion: string;
+  readonly atUtc: number;
+  readonly did: Left;
+  readonly undo: ChangeMatter | null;
+  readonly hindered: RoutineRun['problems'] | null;
+  readonly undoneUtc: number | null;
+}
