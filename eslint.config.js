@@ -78,6 +78,9 @@ const SEES_EVERYTHING = [
   'server/sending/runner.ts',
   // Whose round it is, it is told first; what is done of it is done as its author.
   'server/sending/rounds/roundWork.ts',
+  // Whose plan or matter it is, it is told first; what goes, goes as that person.
+  'server/sending/chasers/chaseWork.ts',
+  'server/sending/routines/unaskedRoutines.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader,lines/intake}.ts',
   'server/correspondence/indexing.ts',
   'server/practice/{writeArchive,startVerification}.ts',
@@ -89,6 +92,7 @@ const GIVES_SCOPES = [
   'server/access/signIn/{signIn,signInWays,signOn,tries}.ts',
   'server/access/people/links.ts',
   'server/app/main.ts',
+  'server/sending/startUnasked.ts',
   // Asks what the writer may by now, when what they sent is to leave.
   'server/sending/whyNot.ts',
 ];

@@ -128,6 +128,8 @@ export const TemplateContentJson = Type.Object(
           ),
           stage: Type.Optional(Type.String({ maxLength: 80 })),
           stampDate: Type.Optional(Type.String({ maxLength: 80 })),
+          /** The chaser plan that follows it until it is answered. */
+          chaserPlanId: Type.Optional(Id),
         },
         { additionalProperties: false },
       ),

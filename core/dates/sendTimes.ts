@@ -42,3 +42,13 @@ export function sendTimes(
   }
   return offered.slice(0, MOST_OFFERED);
 }
+
+/** Whether the practice works at a time of its own clock. */
+export const worksAt = (
+  calendar: WorkingCalendar,
+  { date, hour, minute }: ZonedTime,
+  { fromMinute, untilMinute }: WorkingHours,
+): boolean => {
+  const minutes = hour * 60 + minute;
+  return isWorkingDay(calendar, date) && minutes >= fromMinute && minutes < untilMinute;
+};

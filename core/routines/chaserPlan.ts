@@ -9,6 +9,8 @@ export interface ChaserPlanContent {
   readonly steps: readonly ChaserStep[];
   /** After so many working days whoever wrote is told; null where the last reminder is the end. */
   readonly tellAfter: number | null;
+  /** What the follow-up says that tells them. */
+  readonly tellWhat: string;
   /** Keys of stages that end it; a stage that ends a matter always does. */
   readonly endsAt: readonly string[];
 }

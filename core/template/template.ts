@@ -37,6 +37,8 @@ export interface AfterSending {
   readonly stage?: string;
   /** Key of the date that the day of sending is put into. */
   readonly stampDate?: string;
+  /** Id of the chaser plan that follows it until it is answered. */
+  readonly chaserPlanId?: string;
 }
 
 /** What a message starts from. A version of it never changes; a change makes a new version. */

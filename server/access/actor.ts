@@ -13,7 +13,16 @@ export type PersonActor = Brand<
 
 /** Why the application acts by itself. */
 export type SystemReason =
-  'runner' | 'rounds' | 'intake' | 'archive' | 'seeding' | 'indexing' | 'start' | 'signIn' | 'inNeed';
+  | 'runner'
+  | 'rounds'
+  | 'unasked'
+  | 'intake'
+  | 'archive'
+  | 'seeding'
+  | 'indexing'
+  | 'start'
+  | 'signIn'
+  | 'inNeed';
 
 export type SystemActor = Brand<{ readonly kind: 'system'; readonly reason: SystemReason }, 'Actor'>;
 

@@ -17,6 +17,7 @@ import { templateOnMatterRoutes } from '../messages/templateRoutes.ts';
 import { practiceRoutes } from '../practice/routes.ts';
 import { movingRoutes } from '../moving/routes.ts';
 import { roundRoutes } from '../sending/rounds/routes.ts';
+import { chaserRoutes } from '../sending/chasers/routes.ts';
 import { routineRoutes } from '../sending/routines/routes.ts';
 import { outTrayRoutes } from '../sending/routes.ts';
 import { sendingRoutes } from '../sending/settingsRoutes.ts';
@@ -47,6 +48,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...outTrayRoutes,
   ...roundRoutes,
   ...routineRoutes,
+  ...chaserRoutes,
   ...sendingRoutes,
   ...inTrayRoutes,
   ...lineRoutes,

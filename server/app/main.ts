@@ -18,6 +18,7 @@ import { startIntake } from '../incoming/lines/intake.ts';
 import type { Intake } from '../incoming/lines/intake.ts';
 import { startRenewing } from '../directory/startRenewing.ts';
 import { resumeRounds } from '../sending/rounds/roundWork.ts';
+import { startUnasked } from '../sending/startUnasked.ts';
 import { startRunner } from '../sending/runner.ts';
 import type { Runner } from '../sending/runner.ts';
 import { authoritiesInUse } from '../platform/mail/authorities.ts';
@@ -107,16 +108,18 @@ async function start(config: Config): Promise<void> {
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());
 }
 
-/** What goes on beside: files read for finding, names folded anew, people shown where they belong today. */
+/** What goes on beside: what goes without a press, files read for finding, names folded anew, people shown where they belong today. */
 function startUpkeep(services: Services): { readonly stop: () => Promise<void> } {
   const files = startIndexing(services);
   const renewing = startRenewing(services);
+  const unasked = startUnasked(services);
   void renewFolding(services).catch((error: unknown) => {
     services.log.error({ err: error }, 'names could not be folded anew');
   });
   return {
     stop: async () => {
       renewing.stop();
+      await unasked.stop();
       await files.stop();
     },
   };

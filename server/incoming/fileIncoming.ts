@@ -13,6 +13,7 @@ import { followUpsAnsweredBy, setFollowUpDone } from '../matters/followUpQueries
 import { notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { readSettings } from '../platform/settings/queries.ts';
+import { endAnswered } from '../sending/chasers/endChase.ts';
 import { slipsOf } from './correspondentQueries.ts';
 import { decideIncoming } from './queries.ts';
 import type { StoredIncoming } from './queries.ts';
@@ -74,7 +75,10 @@ export async function fileWithin(
     await insertEntry(tx, entry, text);
     await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
     await keepFiles(services, change, incoming, entry.matterId);
-    if (!incoming.automatic && incoming.direction === 'in') await endFollowUps(change, entry);
+    if (!incoming.automatic && incoming.direction === 'in') {
+      await endFollowUps(change, entry);
+      await endAnswered(change, entry.matterId);
+    }
     await audit('incoming.filed', 'matter', entry.matterId, { incomingId: incoming.id, entryId: entry.id });
     tell({ kind: 'entry', id: entry.id, matterId: entry.matterId });
   }

@@ -58,7 +58,7 @@ export async function recordSent(
         personId: message.authorId,
         atUtc: sentAtUtc,
       });
-    await applyAfter(services, change, message, sentAtUtc);
+    await applyAfter(services, change, message, { entryId, sentAtUtc });
     if (transientFailures.length > 0)
       await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, transientFailures));
     if (followUpId !== undefined) await setFollowUpDone(tx, followUpId, sentAtUtc);

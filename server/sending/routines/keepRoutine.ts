@@ -8,7 +8,8 @@ import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { checker } from './checkedAgainst.ts';
 import { readRoutine } from './readRoutines.ts';
-import { addRoutineVersion, findRoutine, insertRoutine, updateRoutine } from './routineQueries.ts';
+import { addVersion, insertFirst, setRetired } from '../versionedQueries.ts';
+import { findRoutine, setUnasked } from './routineQueries.ts';
 
 /** Makes a routine. One that names what is not there is refused. */
 export async function createRoutine(
@@ -19,9 +20,9 @@ export async function createRoutine(
   const read = await readContent(scope, content);
   const id = services.newId();
   await changing(services, scope, async ({ tx, actor, atUtc, audit, tell }) => {
-    await insertRoutine(tx, id);
+    await insertFirst(tx, 'routine', id);
     const version = { id, versionId: services.newId(), number: 1, content: read };
-    await addRoutineVersion(tx, version, { by: actor.id, atUtc });
+    await addVersion(tx, 'routine', version, { by: actor.id, atUtc });
     await audit('routine.made', 'routine', id, { name: read.name });
     tell({ kind: 'routine', id });
   });
@@ -43,15 +44,14 @@ export async function changeRoutine(
   const read = content && (await readContent(scope, content));
   await changing(services, scope, async ({ tx, actor, atUtc, audit, tell }) => {
     if (read)
-      await addRoutineVersion(
+      await addVersion(
         tx,
+        'routine',
         { id, versionId: services.newId(), number: version + 1, content: read },
         { by: actor.id, atUtc },
       );
-    await updateRoutine(tx, id, {
-      ...(retired === undefined ? {} : { retiredUtc: retired ? atUtc : null }),
-      ...(unaskedPerDay === undefined ? {} : { unaskedPerDay }),
-    });
+    if (retired !== undefined) await setRetired(tx, 'routine', id, retired ? atUtc : null);
+    if (unaskedPerDay !== undefined) await setUnasked(tx, id, unaskedPerDay);
     await audit('routine.changed', 'routine', id, plainCopy({ content: read, retired, unaskedPerDay }));
     tell({ kind: 'routine', id });
   });

@@ -5,7 +5,8 @@ import { notFound } from '../../platform/problems/problem.ts';
 import { startableTemplates } from '../../templates/compiled.ts';
 import { checker } from './checkedAgainst.ts';
 import type { StoredRoutine } from './routine.ts';
-import { countRuns, findRoutine, listRoutines, routineVersions } from './routineQueries.ts';
+import { madeVersions } from '../versionedQueries.ts';
+import { countRuns, findRoutine, listRoutines } from './routineQueries.ts';
 
 /** All routines as they stand against the practice today. */
 export const readRoutines = async (scope: Scope): Promise<RoutineList> => ({
@@ -23,7 +24,7 @@ async function viewAll(scope: Scope, routines: readonly StoredRoutine[]): Promis
   const check = await checker(scope);
   const names = new Map((await startableTemplates(scope)).map((one) => [one.templateId as string, one.name]));
   const counts = await countRuns(scope);
-  const versions = await routineVersions(scope);
+  const versions = await madeVersions(scope, 'routine');
   return routines.map((routine) => {
     const { problems, suits } = check(routine.content);
     return {
@@ -43,7 +44,7 @@ async function viewAll(scope: Scope, routines: readonly StoredRoutine[]): Promis
       ),
       runs: counts.get(routine.id) ?? 0,
       versions: versions
-        .filter(({ routineId }) => routineId === routine.id)
+        .filter(({ ofId }) => ofId === routine.id)
         .map(({ number, by, atUtc }) => ({ number, by, atUtc })),
     };
   });

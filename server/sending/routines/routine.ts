@@ -1,15 +1,10 @@
 import type { DoneStep, RoutineRun } from '../../../contract/routines.ts';
 import type { ChangeMatter } from '../../../contract/matterTypes.ts';
 import type { RoutineContent } from '../../../core/routines/index.ts';
+import type { Latest } from '../versionedQueries.ts';
 
-export interface StoredRoutine {
-  readonly id: string;
-  readonly versionId: string;
-  /** Which version it is, from 1. */
-  readonly number: number;
-  readonly content: RoutineContent;
+export interface StoredRoutine extends Latest<RoutineContent> {
   readonly unaskedPerDay: number | null;
-  readonly retired: boolean;
 }
 
 /** What a run left behind, so that it can be taken back as one. */

@@ -6,104 +6,30 @@ import { fromJson } from '../../platform/database/json.ts';
 import { sql } from '../../platform/database/reads.ts';
 import type { Reads } from '../../platform/database/reads.ts';
 import type { Tx } from '../../platform/database/transaction.ts';
+import { listLatest } from '../versionedQueries.ts';
 import type { Left, StoredRoutine, StoredRun } from './routine.ts';
-
-interface RoutineRow {
-  readonly id: string;
-  readonly version_id: string;
-  readonly number: number;
-  readonly content: string;
-  readonly unasked_per_day: number | null;
-  readonly retired_utc: number | null;
-}
-
-const toRoutine = (row: RoutineRow): StoredRoutine => ({
-  id: row.id,
-  versionId: row.version_id,
-  number: row.number,
-  content: fromJson<RoutineContent>(row.content),
-  unaskedPerDay: row.unasked_per_day,
-  retired: row.retired_utc !== null,
-});
 
 /** Routines in their latest version, in the order they were made. */
 export async function listRoutines(
   reads: Reads,
   { withRetired = false }: { readonly withRetired?: boolean } = {},
 ): Promise<readonly StoredRoutine[]> {
-  const db = sql(reads);
-  const latest = db('routine_versions').max('number').whereRaw('routine_versions.routine_id = routines.id');
-  const query = db('routines')
-    .join('routine_versions as version', 'version.routine_id', 'routines.id')
-    .where('version.number', latest)
-    .orderBy('routines.seq')
-    .select<RoutineRow[]>({
-      id: 'routines.id',
-      version_id: 'version.id',
-      number: 'version.number',
-      content: 'version.content',
-      unasked_per_day: 'routines.unasked_per_day',
-      retired_utc: 'routines.retired_utc',
-    });
-  if (!withRetired) void query.whereNull('routines.retired_utc');
-  return (await query).map(toRoutine);
+  const latest = await listLatest<RoutineContent>(reads, 'routine', { withRetired });
+  const perDay = new Map(
+    (
+      await sql(reads)('routines').select<{ id: string; n: number | null }[]>('id', 'unasked_per_day as n')
+    ).map(({ id, n }) => [id, n]),
+  );
+  return latest.map((one) => ({ ...one, unaskedPerDay: perDay.get(one.id) ?? null }));
 }
 
 export const findRoutine = async (reads: Reads, id: string): Promise<StoredRoutine | undefined> =>
   (await listRoutines(reads, { withRetired: true })).find((one) => one.id === id);
 
-export async function insertRoutine(tx: Tx, id: string): Promise<void> {
-  await tx('routines').insert({ id });
+/** Lets a routine run by itself so often a day, or with null by a press alone. */
+export async function setUnasked(tx: Tx, id: string, perDay: number | null): Promise<void> {
+  await tx('routines').where({ id }).update({ unasked_per_day: perDay });
 }
-
-export async function addRoutineVersion(
-  tx: Tx,
-  version: Pick<StoredRoutine, 'id' | 'versionId' | 'number' | 'content'>,
-  made: { readonly by: string; readonly atUtc: number },
-): Promise<void> {
-  await tx('routine_versions').insert({
-    id: version.versionId,
-    routine_id: version.id,
-    number: version.number,
-    content: JSON.stringify(version.content),
-    author_id: made.by,
-    made_utc: made.atUtc,
-  });
-}
-
-export async function updateRoutine(
-  tx: Tx,
-  id: string,
-  {
-    retiredUtc,
-    unaskedPerDay,
-  }: { readonly retiredUtc?: number | null; readonly unaskedPerDay?: number | null },
-): Promise<void> {
-  const columns = {
-    ...(retiredUtc === undefined ? {} : { retired_utc: retiredUtc }),
-    ...(unaskedPerDay === undefined ? {} : { unasked_per_day: unaskedPerDay }),
-  };
-  if (Object.keys(columns).length > 0) await tx('routines').where({ id }).update(columns);
-}
-
-export interface MadeVersion {
-  readonly routineId: string;
-  readonly number: number;
-  readonly by: string;
-  readonly atUtc: number;
-}
-
-/** Who made which version of each, the latest first. */
-export const routineVersions = (reads: Reads): Promise<MadeVersion[]> =>
-  sql(reads)('routine_versions')
-    .join('people', 'people.id', 'routine_versions.author_id')
-    .orderBy('number', 'desc')
-    .select<MadeVersion[]>({
-      routineId: 'routine_id',
-      number: 'number',
-      by: 'people.name',
-      atUtc: 'made_utc',
-    });
 
 /** How often each was run on matters that the actor may see. */
 export async function countRuns(scope: Scope): Promise<ReadonlyMap<string, number>> {
@@ -285,7 +211,13 @@ export async function cameAutomatically(
     .first<{ blob: string } | undefined>('blob');
   if (!document) return false;
   const found = await visible(scope, 'entries')
-    .where({ matter_id: matterId, automatic: true, direction: 'in' })
+    .where({ matter_id: matterId, direction: 'in' })
+    .whereExists(
+      sql(scope)('incoming')
+        .whereRaw('incoming.raw_blob = entries.raw_blob')
+        .where({ automatic: true })
+        .select('incoming.id'),
+    )
     .whereLike('attachments', `%${document.blob}%`)
     .first('seq');
   return found !== undefined;

@@ -17,12 +17,12 @@ import { findMatter } from '../../matters/queries.ts';
 import { readerFor } from '../../matters/readerFor.ts';
 import type { DraftLayout } from '../../messages/draftLayout.ts';
 import { makeLetter } from '../../messages/letters.ts';
-import { insertMessage } from '../../messages/queries.ts';
 import { sealFiles } from '../../platform/mail/assemble.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { frozenOf } from '../sendMessage.ts';
+import { putLeaving } from '../unasked.ts';
 import { documentName, planOn, viewPlan } from './planOn.ts';
 import type { RoutineOnMatter } from './planOn.ts';
 import type { Left, StoredRoutine } from './routine.ts';
@@ -98,7 +98,7 @@ async function keepRun(
   const runId = services.newId();
   const ids: string[] = [];
   await changing(services, scope, async (change) => {
-    for (const each of leaving) ids.push(...(await putIn(change, each)));
+    for (const each of leaving) ids.push(...(await putLeaving(change, each, 'routine')));
     for (const document of documents) await insertDocument(change.tx, on.matter.id, document);
     const followUpIds = await putFollowUps(services, change, on);
     const undo = await changeRecord(change, on);
@@ -150,16 +150,6 @@ async function makeDocuments(
     });
   }
   return made;
-}
-
-/** Puts a message in as it leaves, and the copies that others get. */
-async function putIn({ tx, audit, tell }: Change, each: readonly DraftLayout[]): Promise<readonly string[]> {
-  for (const { message } of each) {
-    await insertMessage(tx, message);
-    await audit(`message.${message.state.kind}`, 'message', message.id, { from: 'routine' });
-    tell({ kind: 'message', id: message.id, matterId: message.matterId });
-  }
-  return each.map(({ message }) => message.id);
 }
 
 async function putFollowUps(

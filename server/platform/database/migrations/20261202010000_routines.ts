@@ -41,6 +41,8 @@ export async function up(knex: Knex): Promise<void> {
     table.text('started_on').notNullable();
     table.bigInteger('started_utc').notNullable();
     table.integer('steps_done').notNullable().defaultTo(0);
+    /** What fills the blanks of its reminders. */
+    table.json('answers').notNullable();
     /** What went, with the version of plan and template that it was made by. */
     table.json('went').notNullable();
     /** Why the next reminder did not go by itself; null where nothing hinders it. */
@@ -48,6 +50,9 @@ export async function up(knex: Knex): Promise<void> {
     table.bigInteger('ended_utc');
     table.text('ended_why');
     table.index(['ended_utc', 'seq']);
+  });
+  await knex.schema.alterTable('incoming', (table) => {
+    table.index('raw_blob');
   });
   await knex.schema.alterTable('follow_ups', (table) => {
     /** An appointment's hour on the practice's clock, `HH:MM`; null for what is due on a day. */
@@ -82,6 +87,9 @@ export async function down(knex: Knex): Promise<void> {
   await knex.schema.alterTable('follow_ups', (table) => {
     table.dropIndex(['done_utc', 'due_on']);
     for (const column of ['at_time', 'minutes', 'place', 'invitation']) table.dropColumn(column);
+  });
+  await knex.schema.alterTable('incoming', (table) => {
+    table.dropIndex('raw_blob');
   });
   for (const name of [
     'chases',

@@ -1,0 +1,89 @@
+import type { ChaseList, ChaseView, ChasesQuery } from '../../../contract/chasers.ts';
+import { zonedTime } from '../../../core/dates/zonedClock.ts';
+import { nextOf } from '../../../core/routines/index.ts';
+import { findPerson } from '../../access/peopleQueries.ts';
+import type { PersonScope } from '../../access/scope.ts';
+import { findEntry } from '../../correspondence/queries.ts';
+import { findMatter } from '../../matters/queries.ts';
+import { notFound } from '../../platform/problems/problem.ts';
+import { calendarOf } from '../../platform/settings/practiceSettings.ts';
+import { readSettings } from '../../platform/settings/queries.ts';
+import { findStartable } from '../../templates/compiled.ts';
+import type { StoredChase, StoredPlan } from './chase.ts';
+import { chasesOn, chasesUnderWay, findChase, versionNumber } from './chaseQueries.ts';
+import { findPlan } from './keepPlan.ts';
+
+/** Chaser plans of a matter, ended ones among them; without one, those under way. */
+export async function readChases(
+  scope: PersonScope,
+  { matterId, whose = 'mine' }: ChasesQuery,
+): Promise<ChaseList> {
+  const found =
+    matterId === undefined
+      ? await chasesUnderWay(scope, whose === 'mine' ? { personId: scope.actor.id } : {})
+      : await chasesOn(scope, matterId);
+  const items: ChaseView[] = [];
+  for (const chase of found) {
+    const view = await viewChase(scope, chase);
+    if (view) items.push(view);
+  }
+  return { items };
+}
+
+export async function readChase(scope: PersonScope, id: string): Promise<ChaseView> {
+  const chase = await findChase(scope, id);
+  const view = chase && (await viewChase(scope, chase));
+  if (!view) throw notFound('chase');
+  return view;
+}
+
+async function viewChase(scope: PersonScope, chase: StoredChase): Promise<ChaseView | undefined> {
+  const plan = await findPlan(scope, chase.planId);
+  const matter = await findMatter(scope, chase.matterId);
+  const entry = await findEntry(scope, chase.entryId);
+  if (!plan || !matter || !entry) return undefined;
+  const { timeZone } = await readSettings(scope);
+  return {
+    id: chase.id,
+    planId: plan.id,
+    plan: plan.content.name,
+    planVersion: plan.number,
+    matterId: matter.id,
+    reference: matter.reference,
+    title: matter.title,
+    entryId: entry.id,
+    subject: entry.subject,
+    to: entry.people.to.map(({ name, address }) => name || address),
+    startedOn: chase.startedOn,
+    person: (await findPerson(scope, chase.personId))?.name ?? '',
+    next: chase.ended ? null : await nextStep(scope, chase, plan),
+    went: chase.went.map((one) => ({ ...one, on: zonedTime(timeZone, one.atUtc).date })),
+    hindered: chase.hindered?.map(({ code, params }) => ({ code, params: { ...params } })) ?? null,
+    ended: chase.ended,
+  };
+}
+
+async function nextStep(
+  scope: PersonScope,
+  chase: StoredChase,
+  { content }: StoredPlan,
+): Promise<ChaseView['next']> {
+  const next = nextOf(content, chase, calendarOf(await readSettings(scope)));
+  if (!next) return null;
+  if (next.does !== 'remind')
+    return { does: next.does, dueOn: next.does === 'tell' ? next.dueOn : null, template: null };
+  const step = content.steps[next.step];
+  const template = step && (await findStartable(scope, step.templateId));
+  return {
+    does: 'remind',
+    dueOn: next.dueOn,
+    template: template
+      ? {
+          id: template.templateId,
+          name: template.name,
+          channel: template.channel,
+          version: await versionNumber(scope, template.versionId),
+        }
+      : null,
+  };
+}
