@@ -52,6 +52,7 @@ const SERVER_ORDER = [
 const WEB_ORDER = ['words', 'ui', 'state', 'api', 'parts', 'pages', 'shell', 'app'];
 /** A page has a folder of its own, and uses no other page. */
 const PAGES = [
+  'chaser-plans',
   'correspondence',
   'directory',
   'in',

@@ -185,6 +185,8 @@ export const Message = Type.Object({
   }),
   after: Type.Object({
     followUpDays: Type.Optional(Type.Integer()),
+    /** Reminders follow it by themselves until it is answered. */
+    reminders: Type.Optional(Type.Literal(true)),
     followUp: Type.Optional(Type.String()),
     stage: Type.Optional(Type.String()),
   }),

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { loadDemo } from './load.ts';
 import { fillOutTray } from './outTray.ts';
+import { fillRoutines } from './routines.ts';
 import { fillRounds } from './rounds.ts';
 
 const { values } = parseArgs({
@@ -16,6 +17,7 @@ const made = await loadDemo(values.folder, Date.now(), {
   signOn: values['sign-on'],
 });
 if (made.matters > 0 && values['out-tray']) {
+  await fillRoutines(values.folder, Date.now());
   await fillRounds(values.folder, Date.now());
   await fillOutTray(values.folder, Date.now());
 }

@@ -142,6 +142,7 @@ function afterWords(after: SendOptions['after'], matter: StoredMatter): Message[
   return {
     ...(after?.followUp ? { followUpDays: after.followUp.workingDays, followUp: after.followUp.what } : {}),
     ...(stage ? { stage: stage.label } : {}),
+    ...(after?.chaserPlanId === undefined ? {} : { reminders: true as const }),
   };
 }
 

@@ -1,8 +1,10 @@
 import { Type } from 'typebox';
+import { OfferedRoutines } from '../../contract/routines.ts';
 import { CalendarFeed, Today, TodayQuery } from '../../contract/today.ts';
 import { sendFile } from '../http/sendFile.ts';
 import { calendarOfToken } from './calendarOfToken.ts';
 import { changeFeed } from './changeFeed.ts';
+import { offeredRoutines } from './offeredRoutines.ts';
 import { readFeed } from './readFeed.ts';
 import { readToday } from './readToday.ts';
 import { endpointsFor } from '../access/endpoint.ts';
@@ -20,6 +22,16 @@ export const todayRoutes = [
     status: 200,
     answers: Today,
     handle: ({ services, scope, query }) => readToday(services, scope, query.whose ?? 'mine'),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/offered-routines',
+    right: 'read',
+    summary: 'Routines that are offered over the matters in hand, and what ran by itself lately',
+    query: TodayQuery,
+    status: 200,
+    answers: OfferedRoutines,
+    handle: ({ services, scope, query }) => offeredRoutines(services, scope, query.whose ?? 'mine'),
   }),
   endpoint({
     method: 'get',

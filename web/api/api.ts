@@ -73,6 +73,8 @@ export const TAGS = [
   'Rounds',
   'Round',
   'Sets',
+  'Routines',
+  'Chases',
 ] as const;
 
 /** What the server keeps, by what it is and its id. Tags are what a change event makes stale. */

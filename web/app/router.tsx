@@ -12,6 +12,8 @@ const later = <Name extends string>(
 });
 
 const workshop = later(() => import('../pages/templates/workshop/WorkshopPage.tsx'), 'WorkshopPage');
+const routine = later(() => import('../pages/routines/RoutinePage.tsx'), 'RoutinePage');
+const chaserPlan = later(() => import('../pages/chaser-plans/ChaserPlanPage.tsx'), 'ChaserPlanPage');
 const passage = later(() => import('../pages/passages/PassagePage.tsx'), 'PassagePage');
 
 const contactDetails = later(() => import('../pages/directory/ContactDetailsPage.tsx'), 'ContactDetailsPage');
@@ -46,6 +48,10 @@ export const router = createBrowserRouter([
             ...later(() => import('../pages/matter/details/DetailsPane.tsx'), 'DetailsPane'),
           },
           {
+            path: 'routine/:routineId',
+            ...later(() => import('../pages/matter/routine/RoutinePane.tsx'), 'RoutinePane'),
+          },
+          {
             path: 'table/:tableKey',
             ...later(() => import('../pages/matter/table/TablePane.tsx'), 'TablePane'),
           },
@@ -77,6 +83,15 @@ export const router = createBrowserRouter([
       { path: 'passages', ...later(() => import('../pages/passages/PassagesPage.tsx'), 'PassagesPage') },
       { path: 'passages/new', ...passage },
       { path: 'passages/:passageId', ...passage },
+      { path: 'routines', ...later(() => import('../pages/routines/RoutinesPage.tsx'), 'RoutinesPage') },
+      { path: 'routines/new', ...routine },
+      { path: 'routines/:routineId', ...routine },
+      {
+        path: 'chaser-plans',
+        ...later(() => import('../pages/chaser-plans/ChaserPlansPage.tsx'), 'ChaserPlansPage'),
+      },
+      { path: 'chaser-plans/new', ...chaserPlan },
+      { path: 'chaser-plans/:planId', ...chaserPlan },
       { path: 'rounds', ...later(() => import('../pages/rounds/RoundsPage.tsx'), 'RoundsPage') },
       { path: 'rounds/new', ...later(() => import('../pages/rounds/NewRoundPage.tsx'), 'NewRoundPage') },
       { path: 'rounds/:roundId', ...later(() => import('../pages/rounds/RoundPage.tsx'), 'RoundPage') },

@@ -13,6 +13,8 @@ const VIEWS: readonly (readonly [start: string, name: string])[] = [
   ['/correspondence', say.correspondence],
   ['/templates', say.templates],
   ['/passages', say.templates],
+  ['/routines', say.templates],
+  ['/chaser-plans', say.templates],
   ['/rounds', say.rounds],
   ['/directory', say.directory],
   ['/practice', say.practice],

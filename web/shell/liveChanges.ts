@@ -52,6 +52,8 @@ function staleTags(event: ChangeEvent): Tags {
         { type: 'Shelf', id: event.matterId },
         'Matters',
         'Today',
+        'Routines',
+        'Chases',
       ];
     case 'template':
       return [{ type: 'Template', id }, 'Templates', 'Shelf'];
@@ -63,6 +65,9 @@ function staleTags(event: ChangeEvent): Tags {
       return ['People', 'Session', 'Matter'];
     case 'import':
       return [{ type: 'Import', id }, 'Imports', 'Matters', 'Contacts'];
+    case 'routine':
+    case 'chaserPlan':
+      return ['Routines', 'Chases'];
     case 'round':
       // Renewed apart, once a second.
       return [];

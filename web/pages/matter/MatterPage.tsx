@@ -74,7 +74,7 @@ export function MatterPage() {
           <>
             {isGeneralFile(matter.id) ? null : (
               <PartBoundary what={say.theDateline}>
-                <Dateline dateline={matter.dateline} />
+                <Dateline dateline={matter.dateline} matterId={matter.id} />
               </PartBoundary>
             )}
             <div className={classes.body}>

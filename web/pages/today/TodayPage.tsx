@@ -16,6 +16,7 @@ import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
+import { ChasesToday, RoutinesToday } from './RoutinesToday.tsx';
 import { useTodayQuery } from '../../api/today.ts';
 import { Tip } from '../../ui/Tip.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
@@ -78,6 +79,7 @@ export function TodayPage() {
             </Part>
           ) : null}
           <FollowUps {...lists} />
+          <RoutinesToday whose={whose} mayChange={user.mayChange} />
           <Days {...lists} />
         </div>
         <div>
@@ -90,6 +92,7 @@ export function TodayPage() {
           ) : null}
           <CameIn {...lists} />
           <Outstanding {...lists} owes="us" title={say.theyAreWaitingForUs} />
+          <ChasesToday whose={whose} mayChange={user.mayChange} />
           <Outstanding {...lists} owes="them" title={say.weAreWaitingForThem} />
         </div>
       </div>

@@ -10,6 +10,8 @@ export function LibraryTabs() {
         {say.templates}
       </NavLink>
       <NavLink to="/passages">{say.passagesAndSignatures}</NavLink>
+      <NavLink to="/routines">{say.routines}</NavLink>
+      <NavLink to="/chaser-plans">{say.chaserPlans}</NavLink>
     </nav>
   );
 }

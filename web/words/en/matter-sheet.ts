@@ -103,6 +103,7 @@ export const say = {
   howManyEnclosed: (count: number) => ` · ${count} enclosed, `,
   filedOn: ' · filed on ',
   filedWithoutAMatter: ' · filed with them, without a matter',
+  remindersFollow: ' · reminders until it is answered',
   followUpIn: (counted: string) => ` · follow-up in ${counted}`,
   workingDay: 'working day',
   movesTo: (stage: string) => ` · moves to “${stage}”`,

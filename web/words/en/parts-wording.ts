@@ -28,6 +28,8 @@ export const say = {
   wording: 'Wording',
   templates: 'Templates',
   passagesAndSignatures: 'Passages and signatures',
+  routines: 'Routines',
+  chaserPlans: 'Chaser plans',
   toTheTemplates: 'To the templates',
   thePlaceYouAreAt: 'The place you are at',
   thisPartStands: 'This part stands',

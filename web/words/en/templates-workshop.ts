@@ -111,6 +111,8 @@ export const say = {
   staysWhereItIs: 'stays where it is',
   theDayOfSendingGoes: 'The day of sending goes into',
   noDate: 'no date',
+  remindersThatFollow: 'Reminders follow by',
+  noReminders: 'none',
   thisTemplate: 'this template',
   wording: 'Wording',
   name: 'Name',

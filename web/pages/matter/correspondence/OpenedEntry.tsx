@@ -10,6 +10,7 @@ import { InvitationCard } from '../../../parts/messages/InvitationCard.tsx';
 import { MessageFrame } from '../../../parts/messages/MessageFrame.tsx';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
+import { ChaseThis } from './ChaseThis.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useStartMessageMutation } from '../../../api/messages.ts';
 import { SaveEntry } from './SaveEntry.tsx';
@@ -100,6 +101,9 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         )}
         {entry.cautionsOverridden.length > 0 ? (
           <span>{say.sentInSpiteOf(entry.cautionsOverridden.map(overridden).join(', '))}</span>
+        ) : null}
+        {mayChange && entry.direction === 'out' ? (
+          <ChaseThis matterId={entry.matterId} entryId={entry.id} />
         ) : null}
         {mayChange && entry.direction !== 'note' ? <SaveEntry entry={entry} /> : null}
         {mayChange && entry.standing === null ? <Mend entry={entry} onMove={moving.move} /> : null}

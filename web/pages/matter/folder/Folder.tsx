@@ -13,6 +13,7 @@ import { FollowUps } from './FollowUps.tsx';
 import { Linked } from './Linked.tsx';
 import { Part } from './Part.tsx';
 import { PartiesEditor } from './PartiesEditor.tsx';
+import { Chases, Routines } from './Routines.tsx';
 import { RecordValues } from './RecordValues.tsx';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { useRecordQuery } from '../../../api/matters.ts';
@@ -72,6 +73,8 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
           </Tip>
         </Part>
       )}
+      <Chases matterId={matter.id} mayChange={mayChange} />
+      {isGeneralFile(matter.id) ? null : <Routines matterId={matter.id} mayChange={mayChange} />}
       <FollowUps
         followUps={matter.followUps}
         matterId={matter.id}

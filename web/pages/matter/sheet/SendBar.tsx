@@ -74,7 +74,7 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
   const copies = lines.cc.length + lines.bcc.length + (going.copyToSelf ? 1 : 0);
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0);
   const [first] = lines.to;
-  const { followUpDays, stage } = message.after;
+  const { followUpDays, stage, reminders } = message.after;
   const each = going.each && lines.to.length > 1;
   return (
     <span>
@@ -97,6 +97,7 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
         </>
       )}
       {followUpDays === undefined ? null : <>{say.followUpIn(plural(followUpDays, say.workingDay))}</>}
+      {reminders ? say.remindersFollow : null}
       {stage === undefined ? null : <>{say.movesTo(stage)}</>}
     </span>
   );

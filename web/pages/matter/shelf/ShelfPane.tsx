@@ -10,6 +10,7 @@ import type { MatterContext } from '../MatterPage.tsx';
 import { Preview } from './Preview.tsx';
 import { filterShelf, groupShelf } from './filterShelf.ts';
 import { isStartable, ShelfList } from './ShelfList.tsx';
+import { RoutineOffers } from './RoutineOffers.tsx';
 import { startOf } from '../../../parts/start/shelfStart.ts';
 import type { ShelfStart } from '../../../parts/start/shelfStart.ts';
 import { useShelfQuery } from '../../../api/shelf.ts';
@@ -81,13 +82,10 @@ export function ShelfPane() {
             </Button>
           </Blank>
         ) : null}
+        {from.switching === undefined ? <RoutineOffers matterId={matter.id} typed={typed} /> : null}
         <Problem of={error} />
         <Problem of={starting.error} />
-        {from.switching === undefined ? (
-          <div className={classes.bare}>
-            <Button onClick={starting.beginBare}>{say.startWithABareSheet}</Button>
-          </div>
-        ) : null}
+        {from.switching === undefined ? <BareStart onStart={starting.beginBare} /> : null}
       </div>
       <div className={classes.look}>
         {seen !== undefined && chosen ? (
@@ -109,6 +107,12 @@ export function ShelfPane() {
     </div>
   );
 }
+
+const BareStart = ({ onStart }: { readonly onStart: () => void }) => (
+  <div className={classes.bare}>
+    <Button onClick={onStart}>{say.startWithABareSheet}</Button>
+  </div>
+);
 
 interface AskingProps {
   readonly typed: string;

@@ -10,6 +10,7 @@ import { freshKey } from '../../../words/freshKey.ts';
 import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
+import { useChaserPlansQuery } from '../../../api/chasers.ts';
 import { useTemplatesInfiniteQuery } from '../../../api/templates.ts';
 import { useMatterTypesQuery } from '../../../api/matterTypes.ts';
 import { useSendingQuery } from '../../../api/sending.ts';
@@ -351,7 +352,29 @@ function AfterPart({ content, catalogue, onContent }: ContentPartProps) {
             onContent({ after: stampDate === '' ? rest : { ...rest, stampDate } });
           }}
         />
+        <ChaserPart after={after} onContent={onContent} />
       </div>
     </Part>
+  );
+}
+
+/** Which reminders follow it by themselves until it is answered. */
+function ChaserPart({
+  after,
+  onContent,
+}: Pick<ContentPartProps, 'onContent'> & { readonly after: NonNullable<Content['after']> }) {
+  const { data } = useChaserPlansQuery();
+  const plans = (data?.items ?? []).filter(({ id, retired }) => !retired || id === after.chaserPlanId);
+  if (plans.length === 0) return null;
+  return (
+    <SelectField
+      label={say.remindersThatFollow}
+      value={after.chaserPlanId ?? ''}
+      options={[['', say.noReminders], ...plans.map(({ id, content }) => [id, content.name] as const)]}
+      onChange={(chaserPlanId) => {
+        const { chaserPlanId: _old, ...rest } = after;
+        onContent({ after: chaserPlanId === '' ? rest : { ...rest, chaserPlanId } });
+      }}
+    />
   );
 }
