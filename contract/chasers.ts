@@ -9,7 +9,7 @@ const MOST_DAYS = 400;
 const closed = { additionalProperties: false };
 const WorkingDays = Type.Integer({ minimum: 1, maximum: MOST_DAYS });
 
-/** A chaser plan as it is written: days are working days after the message itself. */
+/** A chaser plan as it is written: days are working days after it began. */
 export const ChaserPlanJson = Type.Object(
   {
     name: Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' }),

@@ -2,7 +2,7 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { DateText, Id, Instant } from './common.ts';
 import { ConditionGroup, ValueJson } from './matterTypes.ts';
-import { Blank, Channel, Note } from './messages.ts';
+import { Blank, Channel, DocumentJson, InlineJson, Note } from './messages.ts';
 
 /** More steps than anybody follows in one press. */
 const MOST_STEPS = 20;
@@ -151,8 +151,15 @@ export const RoutineRun = Type.Object({
       templateName: Type.String(),
       channel: Channel,
       to: Type.Array(Type.String()),
+      cc: Type.Array(Type.String()),
+      bcc: Type.Array(Type.String()),
       subject: Type.String(),
       text: Type.String(),
+      subjectNodes: InlineJson,
+      body: DocumentJson,
+      blanks: Type.Array(Blank),
+      answers: Answers,
+      late: Answers,
       enclosures: Type.Array(Type.String()),
       notes: Type.Array(Note),
     }),

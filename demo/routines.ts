@@ -7,6 +7,8 @@ import { unscoped } from '../server/access/unscoped.ts';
 import { blobStore } from '../server/platform/blobs/blobStore.ts';
 import { openDatabase } from '../server/platform/database/openDatabase.ts';
 import type { Services } from '../server/platform/services.ts';
+import type { EntryListItem } from '../server/correspondence/entry.ts';
+import { findEntry } from '../server/correspondence/queries.ts';
 import { createPlan } from '../server/sending/chasers/keepPlan.ts';
 import { startChase } from '../server/sending/chasers/startChase.ts';
 import { lastWordOurs } from '../server/sending/routines/routineQueries.ts';
@@ -112,19 +114,29 @@ export async function fillRoutines(folder: string, nowUtc: number): Promise<void
     for (const content of ROUTINES) await createRoutine(services, idris, { content });
     const plans = [];
     for (const content of PLANS) plans.push(await createPlan(services, idris, { content }));
-    const followed = await sentLately(services, maud);
-    for (const [n, { id: planId }] of plans.entries()) {
-      const entryId = followed[n];
-      if (entryId !== undefined) await startChase(services, maud, { planId, entryId, answers: ANSWERS });
-    }
+    const [papers, invoices] = plans;
+    const sent = await sentLately(services, maud);
+    const paper = sent.find(({ category }) => category !== 'Invoice');
+    const invoice = sent.find(({ category }) => category === 'Invoice');
+    for (const [plan, entry] of [
+      [papers, paper],
+      [invoices, invoice],
+    ] as const)
+      if (plan && entry)
+        await startChase(services, maud, { planId: plan.id, entryId: entry.id, answers: ANSWERS });
   } finally {
     await db.destroy();
   }
 }
 
 /** What was sent last on the matters in hand and waits for an answer, the latest first. */
-async function sentLately({ db }: Services, maud: PersonScope): Promise<readonly string[]> {
+async function sentLately({ db }: Services, maud: PersonScope): Promise<readonly EntryListItem[]> {
   const ids = await mattersInHand(maud, 'mine', 200);
   const ours = await lastWordOurs(unscoped(db, 'seeding'), ids);
-  return [...ours].sort((a, b) => b.occurredAtUtc - a.occurredAtUtc).map(({ entryId }) => entryId);
+  const entries: EntryListItem[] = [];
+  for (const { entryId } of [...ours].sort((a, b) => b.occurredAtUtc - a.occurredAtUtc)) {
+    const entry = await findEntry(maud, entryId);
+    if (entry) entries.push(entry);
+  }
+  return entries;
 }

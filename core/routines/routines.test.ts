@@ -218,6 +218,14 @@ describe('nextOf', () => {
     });
   });
 
+  it('keeps its reminders apart where one went late', () => {
+    const late = { startedOn, stepsDone: 1, lastOn: day('2027-01-11') };
+    expect(nextOf(plan, late, calendar)).toMatchObject({ dueOn: '2027-01-14' });
+    expect(nextOf(plan, { ...late, lastOn: day('2026-12-30') }, calendar)).toMatchObject({
+      dueOn: '2027-01-05',
+    });
+  });
+
   it('moves with a holiday that is put in later, and waits for no day that does not come', () => {
     const shut = { ...calendar, holidays: new Set([...calendar.holidays, day('2026-12-30')]) };
     expect(nextOf(plan, { startedOn, stepsDone: 0 }, shut)).toMatchObject({ dueOn: '2026-12-31' });

@@ -1,5 +1,4 @@
 import type { Contact } from '../../../core/model/contact.ts';
-import { nextOf } from '../../../core/routines/index.ts';
 import type { ChaseEnd, ChaseNext } from '../../../core/routines/index.ts';
 import { zonedTime } from '../../../core/dates/zonedClock.ts';
 import { changing } from '../../access/change.ts';
@@ -14,7 +13,6 @@ import type { StoredMatter } from '../../matters/matter.ts';
 import { findMatter } from '../../matters/queries.ts';
 import { takeUp } from '../../messages/takeUp.ts';
 import type { Services } from '../../platform/services.ts';
-import { calendarOf } from '../../platform/settings/practiceSettings.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { findStartable } from '../../templates/compiled.ts';
 import { makeUnasked, putLeaving, scopeOfWriter } from '../unasked.ts';
@@ -22,6 +20,7 @@ import { listLatest } from '../versionedQueries.ts';
 import type { Hindrance, StoredChase, StoredPlan } from './chase.ts';
 import { chasesUnderWay, moveChase, versionNumber } from './chaseQueries.ts';
 import { isAnswered } from './endChase.ts';
+import { nextStep } from './nextStep.ts';
 
 /** A reminder says again what was said: that it went before is no reason against it. */
 const IN_SPITE_OF = ['sentBefore'];
@@ -56,7 +55,7 @@ async function goOnWith(services: Services, chase: StoredChase, plan: StoredPlan
   if (isOver(matter, plan)) return end(services, scope, chase, 'stage');
   const settings = await readSettings(scope);
   const { date: today } = zonedTime(settings.timeZone, services.now());
-  const next = nextOf(plan.content, chase, calendarOf(settings));
+  const next = nextStep(chase, plan, settings);
   if (!next) return;
   if (next.does === 'end') return end(services, scope, chase, 'done');
   if (next.dueOn > today) return;

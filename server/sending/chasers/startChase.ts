@@ -12,7 +12,7 @@ import { chasesUnderWay, insertChase } from './chaseQueries.ts';
 import { findPlan } from './keepPlan.ts';
 import { readChase } from './viewChases.ts';
 
-/** Has a chaser plan follow something that was sent, until it is answered. Its days count from the day it went. */
+/** Has a chaser plan follow something that was sent, until it is answered. Its days count from today. */
 export async function startChase(
   services: Services,
   scope: PersonScope,
@@ -48,7 +48,7 @@ export interface Beginning {
   readonly entryId: string;
   /** Whoever the reminders go for. */
   readonly personId: string;
-  /** When the message went. */
+  /** When the message went: what was heard since answers it. */
   readonly startedUtc: number;
   readonly answers: Answers;
 }
@@ -56,16 +56,16 @@ export interface Beginning {
 /** Begins a plan within the change that gives rise to it. */
 export async function beginChase(
   { newId }: Pick<Services, 'newId'>,
-  { tx, scope, audit, tell }: Change,
+  { tx, scope, atUtc, audit, tell }: Change,
   beginning: Beginning,
 ): Promise<string> {
   const { timeZone } = await readSettings(scope);
   const id = newId();
-  const { matterId, startedUtc } = beginning;
+  const { matterId } = beginning;
   await insertChase(tx, {
     ...beginning,
     id,
-    startedOn: zonedTime(timeZone, startedUtc).date,
+    startedOn: zonedTime(timeZone, atUtc).date,
     stepsDone: 0,
     went: [],
     hindered: null,

@@ -1,17 +1,16 @@
 import type { ChaseList, ChaseView, ChasesQuery } from '../../../contract/chasers.ts';
 import { zonedTime } from '../../../core/dates/zonedClock.ts';
-import { nextOf } from '../../../core/routines/index.ts';
 import { findPerson } from '../../access/peopleQueries.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import { findEntry } from '../../correspondence/queries.ts';
 import { findMatter } from '../../matters/queries.ts';
 import { notFound } from '../../platform/problems/problem.ts';
-import { calendarOf } from '../../platform/settings/practiceSettings.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { findStartable } from '../../templates/compiled.ts';
 import type { StoredChase, StoredPlan } from './chase.ts';
 import { chasesOn, chasesUnderWay, findChase, versionNumber } from './chaseQueries.ts';
 import { findPlan } from './keepPlan.ts';
+import { nextStep } from './nextStep.ts';
 
 /** Chaser plans of a matter, ended ones among them; without one, those under way. */
 export async function readChases(
@@ -56,23 +55,23 @@ async function viewChase(scope: PersonScope, chase: StoredChase): Promise<ChaseV
     to: entry.people.to.map(({ name, address }) => name || address),
     startedOn: chase.startedOn,
     person: (await findPerson(scope, chase.personId))?.name ?? '',
-    next: chase.ended ? null : await nextStep(scope, chase, plan),
+    next: chase.ended ? null : await viewNext(scope, chase, plan),
     went: chase.went.map((one) => ({ ...one, on: zonedTime(timeZone, one.atUtc).date })),
     hindered: chase.hindered?.map(({ code, params }) => ({ code, params: { ...params } })) ?? null,
     ended: chase.ended,
   };
 }
 
-async function nextStep(
+async function viewNext(
   scope: PersonScope,
   chase: StoredChase,
-  { content }: StoredPlan,
+  plan: StoredPlan,
 ): Promise<ChaseView['next']> {
-  const next = nextOf(content, chase, calendarOf(await readSettings(scope)));
+  const next = nextStep(chase, plan, await readSettings(scope));
   if (!next) return null;
   if (next.does !== 'remind')
     return { does: next.does, dueOn: next.does === 'tell' ? next.dueOn : null, template: null };
-  const step = content.steps[next.step];
+  const step = plan.content.steps[next.step];
   const template = step && (await findStartable(scope, step.templateId));
   return {
     does: 'remind',

@@ -2,6 +2,8 @@ import type { DoneStep, RoutineRun } from '../../../contract/routines.ts';
 import { formatDate } from '../../../core/dates/formatDate.ts';
 import { zonedTime } from '../../../core/dates/zonedClock.ts';
 import type { Note } from '../../../core/checks/index.ts';
+import { lateTexts } from '../../../core/merge/late.ts';
+import type { Recipients } from '../../../core/recipients/recipients.ts';
 import { planRoutine } from '../../../core/routines/index.ts';
 import type { PlannedStep, RoutineContent, RoutinePlan } from '../../../core/routines/index.ts';
 import { readinessOf } from '../../../core/shelf/index.ts';
@@ -110,9 +112,16 @@ export function viewPlan({
         messageId: null,
         templateName,
         channel: message.channel,
-        to: toWords(desk),
+        to: namesOf(message.recipients.to),
+        cc: namesOf(message.recipients.cc),
+        bcc: namesOf(message.recipients.bcc),
         subject,
         text,
+        subjectNodes: structuredClone([...message.subject]),
+        body: { ...message.body },
+        blanks: message.blanks.map((blank) => viewBlank(blank, currency)),
+        answers: { ...message.answers },
+        late: { ...lateTexts(message, reader) },
         enclosures: message.enclosures.map(({ fileName }) => fileName),
         notes: viewNotes(notes),
       };
@@ -123,8 +132,7 @@ export function viewPlan({
   };
 }
 
-const toWords = ({ message: { recipients } }: DraftLayout): string[] =>
-  recipients.to.map(({ name, address }) => name || address);
+const namesOf = (line: Recipients['to']): string[] => line.map(({ name, address }) => name || address);
 
 function viewStep(
   step: PlannedStep<StoredMatter>,
@@ -141,7 +149,7 @@ function viewStep(
         does,
         templateId,
         name: names.get(templateId) ?? '',
-        to: does === 'send' && message ? toWords(message.desk) : [],
+        to: does === 'send' && message ? namesOf(message.desk.message.recipients.to) : [],
       };
     }
     case 'followUp':

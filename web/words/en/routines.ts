@@ -72,7 +72,9 @@ export const say = {
   fact: 'Fact',
   value: 'Value',
   to: 'to',
-  on: 'on',
+  cc: 'Cc',
+  bcc: 'Bcc',
+  on: 'due in',
   theDay: 'The day',
   today: 'today',
   inDays: (days: number) => `in ${plural(days, 'working day')}`,
@@ -124,7 +126,7 @@ export const say = {
   foot: (steps: number, messages: number) =>
     messages === 0
       ? `${plural(steps, 'step')}, no message`
-      : `${plural(steps, 'step')}, ${plural(messages, 'message')}; they can be stopped while they are held`,
+      : `${plural(steps, 'step')}, ${plural(messages, 'message')} · it can be undone while ${messages === 1 ? 'the message is' : 'the messages are'} held`,
   allRoutines: 'All routines',
   offeredNow: 'Offered now',
   noneOffered: 'Nothing is offered now.',

@@ -7,6 +7,9 @@ import {
   useRunRoutineMutation,
   useUndoRunMutation,
 } from '../../../api/routines.ts';
+import { documentOf } from '../../../../core/template/document.ts';
+import type { DocumentNode, InlineNode } from '../../../../core/template/document.ts';
+import { LineView, MessageView } from '../../../parts/messages/MessageView.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { noteWords } from '../../../words/en/noteWords.ts';
 import { occasionWords, say, stepWords, whyWords } from '../../../words/en/routines.ts';
@@ -104,9 +107,16 @@ const Messages = ({ run, ignored, onIgnore }: MessagesProps) => (
       <article key={n} className={classes.message} aria-label={message.templateName}>
         <p className={classes.to}>
           {say.to} {message.to.join(', ')}
+          {message.cc.length > 0 ? ` · ${say.cc} ${message.cc.join(', ')}` : ''}
+          {message.bcc.length > 0 ? ` · ${say.bcc} ${message.bcc.join(', ')}` : ''}
         </p>
-        <h3>{message.subject}</h3>
-        <div className={classes.text}>{message.text}</div>
+        <h3>
+          <LineView nodes={message.subjectNodes as readonly InlineNode[]} places={message} />
+        </h3>
+        <MessageView
+          blocks={documentOf((message.body as unknown as DocumentNode).content).content}
+          places={message}
+        />
         {message.enclosures.length > 0 ? (
           <p className={classes.to}>
             {say.enclosed}: {message.enclosures.join(', ')}
