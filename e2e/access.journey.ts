@@ -15,6 +15,11 @@ async function everyView(page: Page, application: Application): Promise<readonly
     return ((await answer.json()) as Listed).items[0]?.id ?? '';
   };
   const matter = await first('matters?query=SV-2041&limit=1');
+  const post = async (path: string, data: object): Promise<{ id: string }> => {
+    const answer = await page.request.post(`${url}/api/v1/${path}`, { data, headers: { Origin: url } });
+    expect(answer.ok(), await answer.text()).toBe(true);
+    return answer.json();
+  };
   const started = await page.request.post(`${url}/api/v1/matters/${matter}/messages`, {
     data: { templateId: 'template-report' },
     headers: { Origin: url },
@@ -28,6 +33,24 @@ async function everyView(page: Page, application: Application): Promise<readonly
     headers: { Origin: url },
   });
   const { id: round } = (await made.json()) as { id: string };
+  const content = {
+    name: 'Close it',
+    about: 'A closing message',
+    typeIds: [],
+    roles: [],
+    steps: [{ does: 'send', templateId: 'template-closing' }],
+    offeredOn: [{ on: 'overdue', workingDays: 1 }],
+  };
+  const { id: routine } = await post('routines', { content });
+  const { id: plan } = await post('chaser-plans', {
+    content: {
+      name: 'Once more',
+      steps: [{ afterWorkingDays: 5, templateId: 'template-closing' }],
+      tellAfter: null,
+      tellWhat: '',
+      endsAt: [],
+    },
+  });
   return [
     '/today',
     '/today?whose=all',
@@ -46,6 +69,12 @@ async function everyView(page: Page, application: Application): Promise<readonly
     '/rounds',
     '/rounds/new',
     `/rounds/${round}`,
+    '/routines',
+    '/routines/new',
+    `/routines/${routine}`,
+    `/matters/${matter}/routine/${routine}`,
+    '/chaser-plans',
+    `/chaser-plans/${plan}`,
     '/passages',
     `/passages/${passage}`,
     '/directory',
