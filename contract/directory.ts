@@ -43,6 +43,8 @@ export const ContactJson = Type.Object(
     position: Words,
     language: Type.String({ pattern: '^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$' }),
     doNotWriteTo: Type.Boolean(),
+    /** Categories of which they want no rounds; where it is left out, those there are stay. */
+    noRounds: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 120 }), { maxItems: 60 })),
     ownFormalGreeting: Words,
     ownFamiliarGreeting: Words,
     coupleWithId: Type.Union([Id, Type.Null()]),

@@ -2,7 +2,7 @@ import { MOST_NUMBER } from '../core/model/soundValue.ts';
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { FACT_KINDS } from '../core/model/value.ts';
-import { DateText, Id, RealDay } from './common.ts';
+import { DateText, Id, PageQuery, RealDay, page } from './common.ts';
 
 const Key = Type.String({ pattern: '^[a-zA-Z][a-zA-Z0-9]{0,63}$' });
 const Label = Type.String({ maxLength: 120 });
@@ -280,12 +280,60 @@ export type ChangedMatter = Static<typeof ChangedMatter>;
 
 const What = Type.String({ minLength: 1, maxLength: 300, pattern: '\\S' });
 
-/** Something to do on a matter by a day; by whoever writes it where nobody is named. */
+/** On the practice's clock. */
+const Hour = Type.String({ pattern: '^(?:[01]\\d|2[0-3]):[0-5]\\d$' });
+const Minutes = Type.Integer({ minimum: 5, maximum: 1_440 });
+const Place = Type.String({ maxLength: 300 });
+
+/** What makes a follow-up an appointment: an hour, how long, and where. */
+const appointment = {
+  at: Type.Optional(Type.Union([Hour, Type.Null()])),
+  minutes: Type.Optional(Minutes),
+  place: Type.Optional(Place),
+};
+
+/** Something to do on a matter by a day, or at an hour of it; by whoever writes it where nobody is named. */
 export const NewFollowUp = Type.Object(
-  { what: What, dueOn: RealDay, personId: Type.Optional(Id) },
+  { what: What, dueOn: RealDay, personId: Type.Optional(Id), ...appointment },
   { additionalProperties: false },
 );
 export type NewFollowUp = Static<typeof NewFollowUp>;
+
+/** The same, where it is not said by the address on which matter. */
+export const NewFollowUpOn = Type.Object(
+  { matterId: Id, ...NewFollowUp.properties },
+  { additionalProperties: false },
+);
+export type NewFollowUpOn = Static<typeof NewFollowUpOn>;
+
+export const FollowUpView = Type.Object({
+  id: Id,
+  what: Type.String(),
+  dueOn: DateText,
+  /** An appointment's hour on the practice's clock. */
+  at: Type.Union([Hour, Type.Null()]),
+  minutes: Type.Union([Minutes, Type.Null()]),
+  place: Type.String(),
+  person: Type.String(),
+  personId: Id,
+});
+export type FollowUpView = Static<typeof FollowUpView>;
+
+export const FollowUpsQuery = Type.Object({
+  ...PageQuery.properties,
+  whose: Type.Optional(Type.Enum(['mine', 'all'])),
+  matterId: Type.Optional(Id),
+  personId: Type.Optional(Id),
+  /** Days between which they are due, both among them. */
+  from: Type.Optional(RealDay),
+  until: Type.Optional(RealDay),
+});
+export type FollowUpsQuery = Static<typeof FollowUpsQuery>;
+
+export const FollowUpPage = page(
+  Type.Object({ matterId: Id, reference: Type.String(), title: Type.String(), ...FollowUpView.properties }),
+);
+export type FollowUpPage = Static<typeof FollowUpPage>;
 
 /** What becomes of a follow-up; what is not said stays as it is. */
 export const ChangeFollowUp = Type.Object(
@@ -294,6 +342,7 @@ export const ChangeFollowUp = Type.Object(
     what: Type.Optional(What),
     dueOn: Type.Optional(RealDay),
     personId: Type.Optional(Id),
+    ...appointment,
   },
   { additionalProperties: false, minProperties: 1 },
 );

@@ -2,6 +2,7 @@ import { Type } from 'typebox';
 import type { Static } from 'typebox';
 import { DateText, Id, Instant, PageQuery, page } from './common.ts';
 import { EntryPage } from './correspondence.ts';
+import { FollowUpView } from './matterTypes.ts';
 import { Channel, MessageSummary } from './messages.ts';
 
 export const MATTER_SORTS = ['recent', 'reference', 'title', 'type', 'stage', 'responsible'] as const;
@@ -107,9 +108,7 @@ export const MatterDetail = Type.Object({
   documents: Type.Array(DocumentView),
   drafts: Type.Array(MessageSummary),
   /** What is still to be done, soonest first. */
-  followUps: Type.Array(
-    Type.Object({ id: Id, what: Type.String(), dueOn: DateText, person: Type.String(), personId: Id }),
-  ),
+  followUps: Type.Array(FollowUpView),
   counts: Type.Object({ all: Type.Integer(), out: Type.Integer(), in: Type.Integer(), note: Type.Integer() }),
   correspondence: EntryPage,
   dateline: Type.Object({

@@ -11,7 +11,16 @@ export const TodayQuery = Type.Object({ whose: Type.Optional(Type.Enum(['mine', 
 export const Today = Type.Object({
   today: DateText,
   followUps: Type.Array(
-    Type.Object({ ...OnMatter, id: Id, what: Type.String(), dueOn: DateText, person: Type.String() }),
+    Type.Object({
+      ...OnMatter,
+      id: Id,
+      what: Type.String(),
+      dueOn: DateText,
+      at: Type.Union([Type.String(), Type.Null()]),
+      place: Type.String(),
+      person: Type.String(),
+      personId: Id,
+    }),
   ),
   /** Key dates and calculated days that are near, of open matters. */
   days: Type.Array(

@@ -22,6 +22,8 @@ interface ContactBase {
   readonly name: string;
   readonly addresses: readonly ContactAddress[];
   readonly doNotWriteTo: boolean;
+  /** Categories of correspondence of which they want no rounds: `News`. A message of its own still goes. */
+  readonly noRounds?: readonly string[];
   /** BCP 47 tag of the language they write in: `nb`, `en-GB`. */
   readonly language?: string;
   readonly note?: string;

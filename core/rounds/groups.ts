@@ -6,6 +6,8 @@ import type { MessageStateKind } from '../model/message.ts';
 export type LeftOutCode =
   /** The contact is marked so; no press takes it in. */
   | 'notToBeWrittenTo'
+  /** They want no rounds of the template's category. */
+  | 'wantsNone'
   /** No address of a kind that the round may use; no press takes it in. */
   | 'noAddress'
   /** Nobody is in the role. */

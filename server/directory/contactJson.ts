@@ -33,6 +33,7 @@ export function toJson(contact: Contact): ContactJson {
     position: person?.position ?? '',
     language: contact.language ?? '',
     doNotWriteTo: contact.doNotWriteTo,
+    noRounds: [...(contact.noRounds ?? [])],
     ownFormalGreeting: contact.ownFormalGreeting ?? '',
     ownFamiliarGreeting: contact.ownFamiliarGreeting ?? '',
     coupleWithId: person?.couple?.withId ?? null,
@@ -173,6 +174,7 @@ function fromJson(id: string, json: ContactJson, against: ReadAgainst): Contact 
     ...(json.filingRule === 'always' || json.filingRule === 'never' ? { filingRule: json.filingRule } : {}),
     ...present('ownFormalGreeting', json.ownFormalGreeting),
     ...present('ownFamiliarGreeting', json.ownFamiliarGreeting),
+    noRounds: json.noRounds?.map(words).filter(Boolean) ?? against.before?.noRounds ?? [],
     facts: factsOf(json.facts ?? {}, against),
   };
   if (json.kind === 'organisation') return { kind: 'organisation', ...base };

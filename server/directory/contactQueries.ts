@@ -40,6 +40,8 @@ export interface ContactRow {
   revision: number;
   /** JSON: values by their keys. */
   facts: string;
+  /** JSON: categories. */
+  no_rounds: string;
 }
 
 export interface AddressRow {
@@ -65,6 +67,7 @@ export function toContact(
   memberships?: readonly Membership[],
 ): Contact {
   const facts = soundValues(readJson(row.facts));
+  const noRounds = fromJson<string[]>(row.no_rounds);
   const base = {
     id: asId<ContactId>(row.id),
     name: row.name,
@@ -83,6 +86,7 @@ export function toContact(
     ...present('note', row.note),
     ...(row.filing_rule === null ? {} : { filingRule: row.filing_rule }),
     ...(Object.keys(facts).length === 0 ? {} : { facts }),
+    ...(noRounds.length === 0 ? {} : { noRounds }),
   };
   if (row.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -177,6 +181,7 @@ const contactColumns = (contact: Contact) => {
     name: contact.name,
     name_key: contact.name.toLowerCase(),
     facts: JSON.stringify(contact.facts ?? {}),
+    no_rounds: JSON.stringify(contact.noRounds ?? []),
     title: person?.title ?? null,
     given_name: person?.givenName ?? null,
     middle_name: person?.middleName ?? null,

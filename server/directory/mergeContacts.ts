@@ -31,6 +31,7 @@ export async function mergeContacts(
     ...kept,
     addresses: joinAddresses(kept.addresses, other.addresses),
     doNotWriteTo: kept.doNotWriteTo || other.doNotWriteTo,
+    noRounds: [...new Set([...(kept.noRounds ?? []), ...(other.noRounds ?? [])])],
     facts: { ...other.facts, ...kept.facts },
     ...(kept.kind === 'person' && other.kind === 'person'
       ? { memberships: joinMemberships(kept.memberships ?? [], other.memberships ?? []) }

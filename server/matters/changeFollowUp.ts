@@ -22,7 +22,7 @@ export async function makeFollowUp(
   services: Services,
   scope: PersonScope,
   matterId: string,
-  { what, dueOn, personId }: NewFollowUp,
+  { what, dueOn, personId, at, minutes, place }: NewFollowUp,
 ): Promise<{ id: string }> {
   if (!(await isVisible(scope, matterId))) throw notFound('matter');
   await refuseUnknown(scope, personId);
@@ -37,6 +37,9 @@ export async function makeFollowUp(
       personId: personId ?? actor.id,
       messageId: null,
       madeUtc: atUtc,
+      at: at ?? undefined,
+      minutes,
+      place: place?.trim(),
     });
     await audit('followUp.made', 'matter', matterId, { id });
     tell({ kind: 'matter', id: matterId, matterId });
@@ -49,7 +52,7 @@ export async function changeFollowUp(
   services: Services,
   scope: PersonScope,
   id: string,
-  { done, what, dueOn, personId }: ChangeFollowUp,
+  { done, what, dueOn, personId, at, minutes, place }: ChangeFollowUp,
 ): Promise<Record<string, never>> {
   const matterId = await followUpMatter(scope, id);
   if (matterId === undefined) throw notFound('followUp');
@@ -57,7 +60,14 @@ export async function changeFollowUp(
   const day = dueOn === undefined ? undefined : readDay(dueOn);
   await changing(services, scope, async ({ tx, audit, tell }) => {
     if (done !== undefined) await setFollowUpDone(tx, id, done ? services.now() : null);
-    await updateFollowUp(tx, id, { what: what?.trim(), dueOn: day, personId });
+    await updateFollowUp(tx, id, {
+      what: what?.trim(),
+      dueOn: day,
+      personId,
+      at,
+      minutes,
+      place: place?.trim(),
+    });
     const event = done === undefined ? 'followUp.changed' : done ? 'followUp.done' : 'followUp.reopened';
     await audit(event, 'matter', matterId, { id });
     tell({ kind: 'matter', id: matterId, matterId });

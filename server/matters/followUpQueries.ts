@@ -2,6 +2,7 @@ import { sql } from '../platform/database/reads.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { visible } from '../access/visibleQueries.ts';
+import { readCursor, toPage } from '../platform/database/cursor.ts';
 import { jsonText } from '../platform/database/dialects/sqlite/json.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 
@@ -14,6 +15,10 @@ export interface FollowUp {
   /** The message it was born from. */
   readonly messageId: string | null;
   readonly madeUtc: number;
+  /** Of an appointment. */
+  readonly at?: string | undefined;
+  readonly minutes?: number | undefined;
+  readonly place?: string | undefined;
 }
 
 export async function insertFollowUp(tx: Tx, one: FollowUp): Promise<void> {
@@ -25,30 +30,98 @@ export async function insertFollowUp(tx: Tx, one: FollowUp): Promise<void> {
     person_id: one.personId,
     message_id: one.messageId,
     made_utc: one.madeUtc,
+    at_time: one.at ?? null,
+    minutes: one.at === undefined ? null : (one.minutes ?? USUAL_MINUTES),
+    place: one.place ?? null,
   });
 }
+
+/** An appointment of which nothing else is said. */
+const USUAL_MINUTES = 60;
 
 export interface OpenFollowUp {
   readonly id: string;
   readonly what: string;
   readonly dueOn: PlainDate;
+  readonly at: string | null;
+  readonly minutes: number | null;
+  readonly place: string;
   readonly person: string;
   readonly personId: string;
 }
 
-/** What is still to be done on a matter, soonest first. */
-export function openFollowUps(scope: Scope, matterId: string): Promise<OpenFollowUp[]> {
-  return visible(scope, 'follow_ups')
+interface OpenRow extends Omit<OpenFollowUp, 'place'> {
+  readonly place: string | null;
+}
+
+const COLUMNS = {
+  id: 'follow_ups.id',
+  what: 'follow_ups.what',
+  dueOn: 'follow_ups.due_on',
+  at: 'follow_ups.at_time',
+  minutes: 'follow_ups.minutes',
+  place: 'follow_ups.place',
+  person: 'people.name',
+  personId: 'people.id',
+};
+
+const toOpen = <Row extends OpenRow>(row: Row): Row & OpenFollowUp => ({ ...row, place: row.place ?? '' });
+
+const open = (scope: Scope) =>
+  visible(scope, 'follow_ups')
     .join('people', 'people.id', 'follow_ups.person_id')
-    .where({ matter_id: matterId, done_utc: null })
-    .orderBy('due_on')
-    .select<OpenFollowUp[]>({
-      id: 'follow_ups.id',
-      what: 'follow_ups.what',
-      dueOn: 'follow_ups.due_on',
-      person: 'people.name',
-      personId: 'people.id',
-    });
+    .where({ done_utc: null })
+    .orderBy([
+      { column: 'follow_ups.due_on' },
+      { column: 'follow_ups.at_time' },
+      { column: 'follow_ups.id' },
+    ]);
+
+/** What is still to be done on a matter, soonest first. */
+export async function openFollowUps(scope: Scope, matterId: string): Promise<OpenFollowUp[]> {
+  const rows: OpenRow[] = await open(scope).where({ matter_id: matterId }).select(COLUMNS);
+  return rows.map(toOpen);
+}
+
+export interface FollowUpOnMatter extends OpenFollowUp {
+  readonly matterId: string;
+  readonly reference: string;
+  readonly title: string;
+}
+
+export interface FollowUpFilter {
+  readonly matterId?: string | undefined;
+  readonly personId?: string | undefined;
+  readonly from?: string | undefined;
+  readonly until?: string | undefined;
+  readonly limit: number;
+  readonly after?: string | undefined;
+}
+
+/** The day and the hour in one, in the order in which they are listed. */
+const WHEN = "follow_ups.due_on || ' ' || coalesce(follow_ups.at_time, '')";
+
+/** What is still to be done over the practice, soonest first: by matter, person and days. */
+export async function listFollowUps(
+  scope: Scope,
+  { matterId, personId, from, until, limit, after }: FollowUpFilter,
+): Promise<{ readonly items: FollowUpOnMatter[]; readonly next: string | null }> {
+  const found = open(scope)
+    .join('matters', 'matters.id', 'follow_ups.matter_id')
+    .limit(limit + 1);
+  if (matterId !== undefined) void found.where('follow_ups.matter_id', matterId);
+  if (personId !== undefined) void found.where('follow_ups.person_id', personId);
+  if (from !== undefined) void found.where('follow_ups.due_on', '>=', from);
+  if (until !== undefined) void found.where('follow_ups.due_on', '<=', until);
+  const cursor = readCursor(after);
+  if (cursor) void found.whereRaw(`(${WHEN}, follow_ups.id) > (?, ?)`, [...cursor]);
+  const rows: (OpenRow & FollowUpOnMatter)[] = await found.select({
+    ...COLUMNS,
+    matterId: 'matters.id',
+    reference: 'matters.reference',
+    title: 'matters.title',
+  });
+  return toPage(rows, limit, toOpen, ({ dueOn, at, id }) => [`${dueOn} ${at ?? ''}`, id]);
 }
 
 /** Those on a matter that wait for an answer to one of these messages; copies of a message wait with it. */
@@ -85,9 +158,19 @@ export async function updateFollowUp(
     readonly what: string | undefined;
     readonly dueOn: PlainDate | undefined;
     readonly personId: string | undefined;
+    readonly at?: string | null | undefined;
+    readonly minutes?: number | undefined;
+    readonly place?: string | undefined;
   },
 ): Promise<void> {
-  const columns = { what: change.what, due_on: change.dueOn, person_id: change.personId };
+  const columns = {
+    what: change.what,
+    due_on: change.dueOn,
+    person_id: change.personId,
+    at_time: change.at,
+    minutes: change.at === null ? null : (change.minutes ?? (change.at ? USUAL_MINUTES : undefined)),
+    place: change.place,
+  };
   const given = Object.entries(columns).filter(([, value]) => value !== undefined);
   if (given.length > 0) await tx('follow_ups').where({ id }).update(Object.fromEntries(given));
 }

@@ -9,7 +9,10 @@ import {
   MatterTypeJson,
   MatterTypeList,
   MatterTypeView,
+  FollowUpPage,
+  FollowUpsQuery,
   NewFollowUp,
+  NewFollowUpOn,
   NewMatterJson,
 } from '../../contract/matterTypes.ts';
 import { changeMatter } from './changeMatter.ts';
@@ -17,11 +20,15 @@ import { createMatter } from './createMatter.ts';
 import { enterInNeed } from './enterInNeed.ts';
 import { readRecord } from './readRecord.ts';
 import { changeFollowUp, makeFollowUp } from './changeFollowUp.ts';
+import { listFollowUps } from './followUpQueries.ts';
 import { changeMatterType } from './changeMatterType.ts';
 import { createMatterType } from './createMatterType.ts';
 import { readMatterTypes } from './readMatterTypes.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { MatterServices } from './services.ts';
+
+/** Follow-ups of one answer where nobody says how many. */
+const MOST_LISTED = 100;
 
 const { endpoint } = endpointsFor<MatterServices>();
 
@@ -107,6 +114,32 @@ export const matterTypeRoutes = [
     status: 201,
     answers: ById,
     handle: ({ services, scope, params, body }) => makeFollowUp(services, scope, params.id, body),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/follow-ups',
+    right: 'read',
+    summary: 'What is still to be done, soonest first: one’s own or everybody’s, by matter, person and days',
+    query: FollowUpsQuery,
+    status: 200,
+    answers: FollowUpPage,
+    handle: ({ scope, query: { whose = 'mine', limit = MOST_LISTED, ...filter } }) =>
+      listFollowUps(scope, {
+        ...filter,
+        limit,
+        personId: filter.personId ?? (whose === 'mine' ? scope.actor.id : undefined),
+      }),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/follow-ups',
+    right: 'work',
+    summary: 'Make a follow-up by hand, or an appointment with an hour and a place',
+    body: NewFollowUpOn,
+    status: 201,
+    answers: ById,
+    handle: ({ services, scope, body: { matterId, ...followUp } }) =>
+      makeFollowUp(services, scope, matterId, followUp),
   }),
   endpoint({
     method: 'patch',

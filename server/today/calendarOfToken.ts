@@ -1,19 +1,23 @@
 import ICAL from 'ical.js';
+import { zonedInstant } from '../../core/dates/zonedClock.ts';
 import { addDays } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Services } from '../platform/services.ts';
 import { scopeOfFeed } from '../access/feedTokenQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import { readSettings } from '../platform/settings/queries.ts';
+import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import { followUpsDue } from './queries.ts';
+import type { DueFollowUp } from './queries.ts';
 import { daysInHand } from './daysInHand.ts';
 
 /** As far ahead as follow-ups are listed. */
 const FAR = '9999-12-31' as PlainDate;
 
 const MOST = 2_000;
+const MINUTE_MS = 60_000;
 
-/** A person's follow-ups and the days of their matters as iCalendar (RFC 5545), an all-day event each. */
+/** A person's follow-ups and the days of their matters as iCalendar (RFC 5545), an all-day event each; appointments at their hour. */
 export async function calendarOfToken(services: Services, token: string): Promise<Buffer> {
   const scope = await scopeOfFeed(services.db, token);
   if (!scope) throw notFound('calendar');
@@ -22,8 +26,8 @@ export async function calendarOfToken(services: Services, token: string): Promis
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Officium//calendar//EN');
   calendar.updatePropertyWithValue('x-wr-calname', `${settings.practice.name}: ${scope.actor.name}`);
-  for (const { id, what, dueOn, reference, title } of await followUpsDue(scope, 'mine', FAR, MOST))
-    calendar.addSubcomponent(event(services, `follow-up-${id}`, dueOn, `${what} · ${reference}`, title));
+  for (const followUp of await followUpsDue(scope, 'mine', FAR, MOST))
+    calendar.addSubcomponent(followUpEvent(services, settings, followUp));
   for (const { matterId, path, date, label, reference, title } of await daysInHand(
     services,
     scope,
@@ -32,6 +36,24 @@ export async function calendarOfToken(services: Services, token: string): Promis
   ))
     calendar.addSubcomponent(event(services, `${matterId}-${path}`, date, `${label} · ${reference}`, title));
   return Buffer.from(`${calendar.toString()}\r\n`, 'utf8');
+}
+
+/** A follow-up on its day; an appointment at its hour, in UTC, so that no zone has to be described (RFC 5545 §3.3.5). */
+function followUpEvent(
+  services: Services,
+  { timeZone }: PracticeSettings,
+  { id, what, dueOn, at, minutes, place, reference, title }: DueFollowUp,
+): ICAL.Component {
+  const made = event(services, `follow-up-${id}`, dueOn, `${what} · ${reference}`, title);
+  if (place !== '') made.updatePropertyWithValue('location', place);
+  if (at === null) return made;
+  const [hour = 0, minute = 0] = at.split(':').map(Number);
+  const begins = zonedInstant(timeZone, { date: dueOn, hour, minute });
+  const utc = (ms: number) => ICAL.Time.fromJSDate(new Date(ms), true);
+  made.updatePropertyWithValue('dtstart', utc(begins));
+  made.updatePropertyWithValue('dtend', utc(begins + (minutes ?? 0) * MINUTE_MS));
+  made.updatePropertyWithValue('transp', 'OPAQUE');
+  return made;
 }
 
 function event(

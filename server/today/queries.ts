@@ -21,11 +21,15 @@ export interface DueFollowUp extends OnMatter {
   readonly id: string;
   readonly what: string;
   readonly dueOn: PlainDate;
+  readonly at: string | null;
+  readonly minutes: number | null;
+  readonly place: string;
   readonly person: string;
+  readonly personId: string;
 }
 
 /** Follow-ups due up to a day, the longest overdue first. */
-export function followUpsDue(
+export async function followUpsDue(
   scope: PersonScope,
   whose: Whose,
   until: PlainDate,
@@ -36,17 +40,21 @@ export function followUpsDue(
     .join('people', 'people.id', 'follow_ups.person_id')
     .where({ done_utc: null })
     .where('due_on', '<=', until)
-    .orderBy('due_on')
+    .orderBy(['due_on', 'at_time'])
     .limit(limit)
-    .select<DueFollowUp[]>({
+    .select<(Omit<DueFollowUp, 'place'> & { place: string | null })[]>({
       ...MATTER,
       id: 'follow_ups.id',
       what: 'follow_ups.what',
       dueOn: 'follow_ups.due_on',
+      at: 'follow_ups.at_time',
+      minutes: 'follow_ups.minutes',
+      place: 'follow_ups.place',
       person: 'people.name',
+      personId: 'people.id',
     });
   if (whose === 'mine') void query.where('follow_ups.person_id', scope.actor.id);
-  return query;
+  return (await query).map((row) => ({ ...row, place: row.place ?? '' }));
 }
 
 export interface ConversationLine extends OnMatter {

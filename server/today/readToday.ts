@@ -46,7 +46,9 @@ export async function readToday(services: Services, scope: PersonScope, whose: W
   );
   return {
     today,
-    followUps: await followUpsDue(scope, whose, addDays(today, WEEK), MOST),
+    followUps: (await followUpsDue(scope, whose, addDays(today, WEEK), MOST)).map(
+      ({ minutes: _minutes, ...followUp }) => followUp,
+    ),
     days: await nearDays(services, scope, whose, settings, today),
     cameIn: (await lastHeard(scope, whose, nowUtc - HEARD_MS, MOST)).map((line) => ({
       ...onMatter(line),

@@ -51,7 +51,16 @@ export const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
   documents: [document()],
   drafts: [],
   followUps: [
-    { id: 'f1', what: 'Ring the yard', dueOn: '2026-11-25', person: 'Maud Tidewell', personId: 'maud' },
+    {
+      id: 'f1',
+      what: 'Ring the yard',
+      dueOn: '2026-11-25',
+      at: null,
+      minutes: null,
+      place: '',
+      person: 'Maud Tidewell',
+      personId: 'maud',
+    },
   ],
   counts: { all: 0, out: 0, in: 0, note: 0 },
   correspondence: { items: [], next: null },

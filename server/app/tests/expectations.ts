@@ -256,6 +256,8 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'GET /sets': { who: EVERYBODY },
   'POST /sets': { who: WORKERS, body: { name: 'All', where: {}, shared: false } },
   'DELETE /sets/:id': { who: WORKERS, address: { id: 'nowhere' } },
+  'GET /follow-ups': { who: EVERYBODY },
+  'POST /follow-ups': { who: WORKERS },
   'GET /offered-routines': { who: EVERYBODY },
   'GET /routines': { who: EVERYBODY },
   'POST /routines': { who: RELEASERS },

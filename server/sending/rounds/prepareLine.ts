@@ -49,8 +49,11 @@ export async function prepareLine(
   const { round, template } = makings;
   if (!matter) return leftOut(line, 'matterGone');
   if (line.detail.isAgain) return leftOut(line, 'onAnotherMatter');
-  const people = await whoOn(scope, makings, line, matter);
-  if (people.length === 0) return leftOut(line, 'nobodyInRole');
+  const meant = await whoOn(scope, makings, line, matter);
+  if (meant.length === 0) return leftOut(line, 'nobodyInRole');
+  const { category } = template.content;
+  const people = meant.filter(({ noRounds = [] }) => !noRounds.includes(category));
+  if (people.length === 0) return leftOut(line, 'wantsNone', { to: meant.map(({ name }) => name) });
   const first = people[0];
   const toPeople = people.map(({ name }) => name);
   const barred = people.every(({ doNotWriteTo }) => doNotWriteTo);
@@ -59,7 +62,11 @@ export async function prepareLine(
   if (!channel || !first) return leftOut(line, 'noAddress', { to: toPeople });
   // A letter is for one house: whoever else it goes to gets one of their own.
   const [written, siblings] = channel === 'letter' ? [[first], people.slice(1)] : [people, []];
-  const isChosen = round.options.role !== undefined || line.contactId !== null || siblings.length > 0;
+  const isChosen =
+    round.options.role !== undefined ||
+    line.contactId !== null ||
+    siblings.length > 0 ||
+    people.length < meant.length;
   const { template: inTheirs = template, composed } = await composeOn(services, scope, template, {
     matter,
     channel,

@@ -112,8 +112,23 @@ export async function deleteRound(tx: Tx, id: string, atUtc: number): Promise<vo
 }
 
 /** Rounds that may have something left to do: what a start goes on with. */
-export const roundsUnderWay = (reads: Reads): Promise<string[]> =>
-  sql(reads)('rounds').where({ deleted_utc: null }).orderBy('seq').pluck<string[]>('id');
+export function roundsUnderWay(reads: Reads): Promise<string[]> {
+  const db = sql(reads);
+  const lines = () => db('round_messages').whereRaw('round_messages.round_id = rounds.id').select('id');
+  return db('rounds')
+    .where({ deleted_utc: null })
+    .where((either) => {
+      void either
+        .whereExists(lines().where({ stale: true }))
+        .orWhereExists(lines().where('ordered', '>', 0).where({ handed: false }))
+        .orWhere((halted) => {
+          // What was halted comes back to its drafts.
+          void halted.whereIn('state', ['paused', 'stopped']).whereExists(lines().where({ handed: true }));
+        });
+    })
+    .orderBy('seq')
+    .pluck<string[]>('id');
+}
 
 /** The most messages that one order of any other round sent; undefined where none was sent yet. */
 export async function largestBefore(reads: Reads, butOf: string): Promise<number | undefined> {

@@ -91,6 +91,37 @@ describe('preparing a round', () => {
     expect(late.kinds).toEqual([{ group: 'fill', kind: 'waitingFor', count: 3 }]);
   });
 
+  it('leaves out whoever wants no rounds of its kind, whom a message of its own still reaches', async () => {
+    const before = await prepared('template-closing');
+    const [{ to, matterId }] = await messages(before.id, '?group=ready');
+    const [person] = (await call('GET', `/contacts?query=${encodeURIComponent(to[0])}`)).json.items;
+    const detail = (await call('GET', `/contacts/${person.id}`)).json;
+    const wants = async (noRounds: string[]) => {
+      const { revision, contact } = (await call('GET', `/contacts/${person.id}`)).json;
+      const changed = await call('PATCH', `/contacts/${person.id}`, {
+        revision,
+        contact: { ...contact, noRounds },
+      });
+      expect(changed.status, JSON.stringify(changed.json)).toBe(200);
+    };
+    expect(detail.contact.noRounds).toEqual([]);
+    await wants(['Closing']);
+    const after = await prepared('template-closing');
+    const all = (await messages(after.id)) as {
+      kind: string;
+      to: string[];
+      canTakeIn: boolean;
+      group: string;
+    }[];
+    expect(all.filter(({ group }) => group !== 'out').flatMap((one) => one.to)).not.toContain(to[0]);
+    for (const left of all.filter(({ kind }) => kind === 'wantsNone')) expect(left.canTakeIn).toBe(false);
+    const alone = await prepared('template-closing', { set: { contactIds: [person.id] } });
+    expect(alone.kinds).toEqual([{ group: 'out', kind: 'wantsNone', count: 1 }]);
+    const single = await call('POST', `/matters/${matterId}/messages`, { templateId: 'template-closing' });
+    expect(single.json.to.map(({ name }: { name: string }) => name)).toContain(to[0]);
+    await wants([]);
+  });
+
   it('reads references, and names those that lead nowhere', async () => {
     const [{ matterReference }] = await messages((await prepared('template-closing')).id);
     const round = await prepared('template-closing', {

@@ -1,6 +1,8 @@
 import type { ContactDetail, ContactJson } from '../../../contract/directory.ts';
+import { useCorrespondenceCategories } from '../../api/useCategories.ts';
 import { ContactPicker } from '../../parts/pickers/ContactPicker.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { TagsField } from '../../ui/TagsField.tsx';
 import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
@@ -125,6 +127,7 @@ export function CustomFields({ values, onChange }: FieldsProps) {
           onChange({ doNotWriteTo });
         }}
       />
+      <NoRounds values={values} onChange={onChange} />
       <SelectField
         label={say.theirMessages}
         value={values.filingRule ?? 'usual'}
@@ -147,5 +150,20 @@ export function CustomFields({ values, onChange }: FieldsProps) {
         }}
       />
     </>
+  );
+}
+
+/** Categories of which they want no rounds; a message written to them alone still goes. */
+function NoRounds({ values: { noRounds = [] }, onChange }: FieldsProps) {
+  const categories = useCorrespondenceCategories();
+  return (
+    <TagsField
+      label={say.noRoundsOf}
+      values={noRounds}
+      offered={categories}
+      onChange={(chosen) => {
+        onChange({ noRounds: chosen });
+      }}
+    />
   );
 }

@@ -154,7 +154,7 @@ function FollowUps({ data, mayChange }: ListProps) {
   return (
     <Part title={say.toFollowUp}>
       <Settled settling={settling} className={classes.done} />
-      {data.followUps.map(({ id, what, dueOn, person, ...matter }) => {
+      {data.followUps.map(({ id, what, dueOn, at, place, person, personId, ...matter }) => {
         const day = readDay(dueOn);
         return (
           <Line key={id} {...matter} when={listDay(day, today)} late={day < today}>
@@ -165,12 +165,12 @@ function FollowUps({ data, mayChange }: ListProps) {
             ) : (
               what
             )}
-            <small>{person}</small>
+            <small>{[at, place, person].filter(Boolean).join(' · ')}</small>
             {mayChange ? (
               <Button
                 disabled={settling.busy}
                 onClick={() => {
-                  settling.settle({ id, what, matterId: matter.matterId });
+                  settling.settle({ id, what, personId, matterId: matter.matterId });
                 }}
               >
                 {say.done}

@@ -20,8 +20,26 @@ const EMPTY: Today = {
 const FULL: Today = {
   today: '2026-11-24',
   followUps: [
-    { ...on, id: 'f1', what: 'Ring about the mooring', dueOn: '2026-11-20', person: 'Maud Tidewell' },
-    { ...on, id: 'f2', what: 'Ask for the certificate', dueOn: '2026-11-26', person: 'Maud Tidewell' },
+    {
+      ...on,
+      id: 'f1',
+      what: 'Ring about the mooring',
+      dueOn: '2026-11-20',
+      at: null,
+      place: '',
+      personId: 'p',
+      person: 'Maud Tidewell',
+    },
+    {
+      ...on,
+      id: 'f2',
+      what: 'Ask for the certificate',
+      dueOn: '2026-11-26',
+      at: null,
+      place: '',
+      personId: 'p',
+      person: 'Maud Tidewell',
+    },
   ],
   days: [
     { ...on, path: 'calculated.reportDue', label: 'Report due', date: '2026-11-27', workingDaysLeft: 3 },

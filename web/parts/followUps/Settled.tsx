@@ -1,15 +1,23 @@
+import { addWorkingDays } from '../../../core/dates/workingDays.ts';
 import { Button } from '../../ui/Button.tsx';
-import type { Settling } from './useSettling.ts';
+import { listDay, today } from '../../words/dates.ts';
 import { say } from '../../words/en/parts-followUps.ts';
+import { useCalendar } from '../editor/useMoments.ts';
+import type { Settling } from './useSettling.ts';
 
-/** What was just settled, with the way back, or why it was not. */
+/** The next reminder that is offered. */
+const AGAIN_IN = 5;
+
+/** What was just settled, with the way back and the next reminder offered; or why it was not. */
 export function Settled({
-  settling: { last, undo, busy, problem },
+  settling: { last, undo, remindOn, next, busy, problem },
   className,
 }: {
   readonly settling: Settling;
   readonly className?: string | undefined;
 }) {
+  const calendar = useCalendar();
+  const day = addWorkingDays(calendar, today(), AGAIN_IN);
   return (
     <>
       {last ? (
@@ -18,6 +26,17 @@ export function Settled({
           <Button disabled={busy} onClick={undo}>
             {say.undo}
           </Button>
+          {remindOn && day ? (
+            <Button
+              disabled={busy}
+              onClick={() => {
+                remindOn(day);
+              }}
+            >
+              {say.remindMeOn(listDay(day, today()))}
+            </Button>
+          ) : null}
+          {next ? <span>{say.reminderSet(listDay(next, today()))}</span> : null}
         </p>
       ) : null}
       {problem === undefined ? null : (

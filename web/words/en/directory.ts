@@ -42,6 +42,7 @@ export const say = {
   bothAreGreeted: 'Both are greeted',
   dearPaulAndMary: 'Dear Paul and Mary',
   doNotWriteTo: 'do not write to',
+  noRoundsOf: 'Wants no rounds of these categories',
   theirMessages: 'Their messages',
   fileAutomaticallyWhereThatIs: 'File automatically where that is sure',
   fileAutomaticallyWhereverTheyLikely: 'File automatically wherever they likely belong',

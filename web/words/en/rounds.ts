@@ -171,6 +171,7 @@ export function countWords(counts: RoundSummary['counts']): string {
 
 const LEFT_OUT: Readonly<Record<string, string>> = {
   notToBeWrittenTo: 'not to be written to',
+  wantsNone: 'wants no rounds of this kind',
   noAddress: 'no address',
   nobodyInRole: 'no such party on the matter',
   cannotBeStarted: 'the template cannot be used here',

@@ -51,6 +51,10 @@ export async function up(knex: Knex): Promise<void> {
     table.text('ended_why');
     table.index(['ended_utc', 'seq']);
   });
+  await knex.schema.alterTable('contacts', (table) => {
+    /** Categories of which they want no rounds. */
+    table.json('no_rounds').notNullable().defaultTo('[]');
+  });
   await knex.schema.alterTable('incoming', (table) => {
     table.index('raw_blob');
   });
@@ -87,6 +91,9 @@ export async function down(knex: Knex): Promise<void> {
   await knex.schema.alterTable('follow_ups', (table) => {
     table.dropIndex(['done_utc', 'due_on']);
     for (const column of ['at_time', 'minutes', 'place', 'invitation']) table.dropColumn(column);
+  });
+  await knex.schema.alterTable('contacts', (table) => {
+    table.dropColumn('no_rounds');
   });
   await knex.schema.alterTable('incoming', (table) => {
     table.dropIndex('raw_blob');

@@ -81,7 +81,7 @@ interface FollowUpLineProps extends Pick<FollowUpsProps, 'matterId' | 'mayChange
 }
 
 function FollowUpLine({ followUp, matterId, mayChange, busy, onDone, onChange }: FollowUpLineProps) {
-  const { id, what, dueOn, person } = followUp;
+  const { id, what, dueOn, person, at, place } = followUp;
   const day = readDay(dueOn);
   return (
     <div className={classes.line}>
@@ -98,7 +98,7 @@ function FollowUpLine({ followUp, matterId, mayChange, busy, onDone, onChange }:
         ) : (
           what
         )}{' '}
-        <small>{person}</small>{' '}
+        <small>{[at, place, person].filter(Boolean).join(' · ')}</small>{' '}
         {mayChange ? (
           <>
             <Button disabled={busy} onClick={onDone}>
@@ -124,6 +124,8 @@ function FollowUpForm({ matterId, people, followUp, onClose }: FollowUpFormProps
   const [what, setWhat] = useState(followUp?.what ?? '');
   const [dueOn, setDueOn] = useState(followUp?.dueOn ?? '');
   const [personId, setPersonId] = useState(followUp?.personId ?? '');
+  const [at, setAt] = useState(followUp?.at ?? '');
+  const [place, setPlace] = useState(followUp?.place ?? '');
   const [make, making] = useMakeFollowUpMutation();
   const [change, changing] = useChangeFollowUpMutation();
   const error = making.error ?? changing.error;
@@ -131,9 +133,12 @@ function FollowUpForm({ matterId, people, followUp, onClose }: FollowUpFormProps
   const isChanged =
     what !== (followUp?.what ?? '') ||
     dueOn !== (followUp?.dueOn ?? '') ||
-    personId !== (followUp?.personId ?? '');
+    personId !== (followUp?.personId ?? '') ||
+    at !== (followUp?.at ?? '') ||
+    place !== (followUp?.place ?? '');
+  const hour = readHour(at);
   const save = async (): Promise<void> => {
-    const said = { what, dueOn, ...person };
+    const said = { what, dueOn, ...person, ...appointmentOf(followUp, hour, place) };
     const sent = followUp
       ? await change({ id: followUp.id, matterId, change: said })
       : await make({ matterId, followUp: said });
@@ -160,13 +165,25 @@ function FollowUpForm({ matterId, people, followUp, onClose }: FollowUpFormProps
         ]}
         onChange={setPersonId}
       />
+      <TextField
+        label={say.atWhatTime}
+        value={at}
+        onChange={setAt}
+        problem={at.trim() !== '' && hour === undefined ? say.notATime : undefined}
+      />
+      <TextField label={say.where} value={place} onChange={setPlace} />
       {error ? <p role="alert">{problemWords(error)}</p> : null}
       <p>
         <Button
           kind="go"
           type="submit"
           disabled={
-            !isChanged || what.trim() === '' || dueOn === '' || making.isLoading || changing.isLoading
+            !isChanged ||
+            (at.trim() !== '' && hour === undefined) ||
+            what.trim() === '' ||
+            dueOn === '' ||
+            making.isLoading ||
+            changing.isLoading
           }
         >
           {say.save}
@@ -175,4 +192,18 @@ function FollowUpForm({ matterId, people, followUp, onClose }: FollowUpFormProps
       </p>
     </form>
   );
+}
+
+/** An hour and a place, where they are not as they were. */
+const appointmentOf = (before: FollowUp | undefined, hour: string | undefined, place: string) => ({
+  ...((hour ?? null) === (before?.at ?? null) ? {} : { at: hour ?? null }),
+  ...(place === (before?.place ?? '') ? {} : { place }),
+});
+
+/** A time of day as people type it, as `HH:MM`; undefined where it is none. */
+function readHour(typed: string): string | undefined {
+  const [, hour = '', minute = '00'] = /^\s*(\d{1,2})(?:[:.](\d{2}))?\s*$/.exec(typed) ?? [];
+  return hour !== '' && Number(hour) < 24 && Number(minute) < 60
+    ? `${hour.padStart(2, '0')}:${minute}`
+    : undefined;
 }

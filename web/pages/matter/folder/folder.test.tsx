@@ -41,7 +41,11 @@ const RECORD = {
 const stage = (of: MatterDetail, role: 'practitioner' | 'assistant' | 'reader' = 'practitioner') =>
   show(
     <Folder matter={of} narrow={false} mayChange={role !== 'reader'} />,
-    { 'PATCH /matters/m1/documents/d1': {}, 'PATCH /follow-ups/f1': {} },
+    {
+      'PATCH /matters/m1/documents/d1': {},
+      'PATCH /follow-ups/f1': {},
+      'POST /matters/m1/follow-ups': { id: 'f2' },
+    },
     { role },
   );
 
@@ -86,7 +90,16 @@ describe('the folder', () => {
     const { user, changes } = stage(
       matter({
         followUps: [
-          { id: 'f1', what: 'Chase the yard', dueOn: '2026-11-30', person: 'Maud', personId: 'maud' },
+          {
+            id: 'f1',
+            what: 'Chase the yard',
+            dueOn: '2026-11-30',
+            at: null,
+            minutes: null,
+            place: '',
+            person: 'Maud',
+            personId: 'maud',
+          },
         ],
       }),
     );
@@ -97,6 +110,46 @@ describe('the folder', () => {
       ['/follow-ups/f1', { done: true }],
       ['/follow-ups/f1', { done: false }],
     ]);
+  });
+
+  it('makes an appointment with an hour and a place, and offers the next reminder of what is done', async () => {
+    const { user, changes } = stage(
+      matter({
+        followUps: [
+          {
+            id: 'f1',
+            what: 'Chase the yard',
+            dueOn: '2026-11-30',
+            at: '14:30',
+            minutes: 60,
+            place: 'Hallam Slip',
+            person: 'Maud',
+            personId: 'maud',
+          },
+        ],
+      }),
+    );
+    expect(screen.getByText('14:30 · Hallam Slip · Maud')).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Change “Chase the yard”' }));
+    const hour = screen.getByLabelText('At what time (for an appointment)');
+    await user.clear(hour);
+    await user.type(hour, 'noon');
+    expect(screen.getByText('A time like 14:30')).toBeTruthy();
+    await user.clear(hour);
+    await user.type(hour, '9.15');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => {
+      expect(changes().at(-1)).toMatchObject({ body: { at: '09:15', what: 'Chase the yard' } });
+    });
+    await user.click(await screen.findByRole('button', { name: 'Done' }));
+    await user.click(await screen.findByRole('button', { name: /^Remind me again on / }));
+    await waitFor(() => {
+      expect(changes().at(-1)).toMatchObject({
+        path: '/matters/m1/follow-ups',
+        body: { what: 'Chase the yard', personId: 'maud' },
+      });
+    });
+    expect((await screen.findByRole('status')).textContent).toContain('Reminder set for');
   });
 
   it('has follow-ups made by hand, and put off or handed on', async () => {
@@ -119,7 +172,14 @@ describe('the folder', () => {
     await waitFor(() => {
       expect(changes().map(({ path, body }) => [path, body])).toEqual([
         ['/matters/m1/follow-ups', { what: 'Order the survey', dueOn: '2027-01-04' }],
-        ['/follow-ups/f1', { what: 'Ring the yard', dueOn: '2026-11-25', personId: 'jonas' }],
+        [
+          '/follow-ups/f1',
+          {
+            what: 'Ring the yard',
+            dueOn: '2026-11-25',
+            personId: 'jonas',
+          },
+        ],
       ]);
     });
   });
