@@ -32,6 +32,16 @@ export const Today = Type.Object({
       workingDaysLeft: Type.Integer(),
     }),
   ),
+  /** Days of one kind that come within the month on several matters: what a round could be written about. */
+  comingUp: Type.Array(
+    Type.Object({
+      typeId: Id,
+      path: Type.String(),
+      label: Type.String(),
+      matters: Type.Integer(),
+      withinDays: Type.Integer(),
+    }),
+  ),
   /** What came in lately and was filed by itself or by hand. */
   cameIn: Type.Array(
     Type.Object({

@@ -15,6 +15,7 @@ export interface DayInHand {
   readonly matterId: string;
   readonly reference: string;
   readonly title: string;
+  readonly typeId: string;
   readonly path: string;
   readonly label: string;
   readonly date: PlainDate;
@@ -41,7 +42,7 @@ export async function daysInHand(
     ].flatMap(({ path, label }) => {
       const value = reader.read(path);
       return value?.kind === 'date'
-        ? [{ matterId: id, reference, title, path, label, date: value.date }]
+        ? [{ matterId: id, reference, title, typeId: type.id, path, label, date: value.date }]
         : [];
     });
   });

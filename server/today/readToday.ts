@@ -5,6 +5,7 @@ import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { unanswered, followUpsDue, lastHeard } from './queries.ts';
 import type { ConversationLine, Whose } from './queries.ts';
 import { listOutTray } from '../sending/queries.ts';
+import { groupBy } from '../../core/model/groupBy.ts';
 import { addDays, daysBetween } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import { viewSummary } from '../messages/messageSummary.ts';
@@ -13,6 +14,7 @@ import { awaiting } from '../../core/correspondence/answers.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import { daysInHand } from './daysInHand.ts';
+import type { DayInHand } from './daysInHand.ts';
 import { workingDaysBetween } from '../../core/dates/workingDays.ts';
 import type { PersonScope } from '../access/scope.ts';
 
@@ -22,6 +24,10 @@ const DAY_MS = 86_400_000;
 const WEEK = 7;
 
 const NEAR_DAYS = 10;
+
+/** Within so many days, so many matters with the same kind of day are worth a round. */
+const MONTH = 30;
+const SEVERAL = 3;
 
 const HEARD_MS = 3 * DAY_MS;
 
@@ -37,6 +43,7 @@ export async function readToday(services: Services, scope: PersonScope, whose: W
   const settings = await readSettings(scope);
   const nowUtc = services.now();
   const { date: today } = zonedTime(settings.timeZone, nowUtc);
+  const days = await daysInHand(services, scope, whose, settings);
   const tray = await listOutTray(scope, { limit: MOST, after: undefined });
   const waiting = await unanswered(
     scope,
@@ -49,7 +56,8 @@ export async function readToday(services: Services, scope: PersonScope, whose: W
     followUps: (await followUpsDue(scope, whose, addDays(today, WEEK), MOST)).map(
       ({ minutes: _minutes, ...followUp }) => followUp,
     ),
-    days: await nearDays(services, scope, whose, settings, today),
+    days: nearDays(days, settings, today),
+    comingUp: comingUp(days, today),
     cameIn: (await lastHeard(scope, whose, nowUtc - HEARD_MS, MOST)).map((line) => ({
       ...onMatter(line),
       entryId: line.entryId,
@@ -89,16 +97,31 @@ function outstanding(line: ConversationLine, nowUtc: number, timeZone: string): 
   ];
 }
 
-async function nearDays(
-  services: Pick<Services, 'now'>,
-  scope: PersonScope,
-  whose: Whose,
-  settings: PracticeSettings,
-  today: PlainDate,
-): Promise<Today['days']> {
-  const days = await daysInHand(services, scope, whose, settings);
+function nearDays(days: readonly DayInHand[], settings: PracticeSettings, today: PlainDate): Today['days'] {
   return days
     .filter(({ date }) => daysBetween(today, date) >= 0 && daysBetween(today, date) <= NEAR_DAYS)
-    .map((day) => ({ ...day, workingDaysLeft: workingDaysBetween(calendarOf(settings), today, day.date) }))
+    .map(({ typeId: _typeId, ...day }) => ({
+      ...day,
+      workingDaysLeft: workingDaysBetween(calendarOf(settings), today, day.date),
+    }))
     .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+}
+
+/** Days of one kind that come within the month on several matters: what a round could be written about. */
+function comingUp(days: readonly DayInHand[], today: PlainDate): Today['comingUp'] {
+  const soon = days.filter(({ date }) => daysBetween(today, date) >= 0 && daysBetween(today, date) <= MONTH);
+  return [...groupBy(soon, ({ typeId, path }) => `${typeId} ${path}`).values()].flatMap((those) => {
+    const [first] = those;
+    return first && those.length >= SEVERAL
+      ? [
+          {
+            typeId: first.typeId,
+            path: first.path,
+            label: first.label,
+            matters: those.length,
+            withinDays: MONTH,
+          },
+        ]
+      : [];
+  });
 }

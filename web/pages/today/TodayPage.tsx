@@ -12,6 +12,7 @@ import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Settled } from '../../parts/followUps/Settled.tsx';
 import { useSettling } from '../../parts/followUps/useSettling.ts';
+import { RoundLink } from '../../parts/start/RoundLink.tsx';
 import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
@@ -80,6 +81,7 @@ export function TodayPage() {
           ) : null}
           <FollowUps {...lists} />
           <RoutinesToday whose={whose} mayChange={user.mayChange} />
+          <ComingUp {...lists} responsibleId={whose === 'mine' ? user.id : undefined} />
           <Days {...lists} />
         </div>
         <div>
@@ -179,6 +181,38 @@ function FollowUps({ data, mayChange }: ListProps) {
           </Line>
         );
       })}
+    </Part>
+  );
+}
+
+/** Days of one kind that come on several matters, each one press from the round about them. */
+function ComingUp({
+  data,
+  mayChange,
+  responsibleId,
+}: ListProps & { readonly responsibleId: string | undefined }) {
+  if (data.comingUp.length === 0 || !mayChange) return null;
+  return (
+    <Part title={say.thisMonth}>
+      {data.comingUp.map(({ typeId, path, label, matters, withinDays }) => (
+        <p key={`${typeId} ${path}`} className={classes.line}>
+          <RoundLink
+            from={{
+              where: {
+                typeId,
+                state: 'open',
+                ...(responsibleId === undefined ? {} : { responsibleId }),
+                when: {
+                  join: 'all',
+                  conditions: [{ path, test: { op: 'within', fromDays: 0, untilDays: withinDays } }],
+                },
+              },
+            }}
+          >
+            {say.daysComeOn(label, plural(matters, 'matter'))}
+          </RoundLink>
+        </p>
+      ))}
     </Part>
   );
 }

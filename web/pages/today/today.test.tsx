@@ -12,6 +12,7 @@ const EMPTY: Today = {
   today: '2026-11-24',
   followUps: [],
   days: [],
+  comingUp: [],
   cameIn: [],
   outstanding: [],
   onItsWay: [],
@@ -40,6 +41,9 @@ const FULL: Today = {
       personId: 'p',
       person: 'Maud Tidewell',
     },
+  ],
+  comingUp: [
+    { typeId: 't', path: 'calculated.windowOpens', label: 'Window opens', matters: 7, withinDays: 30 },
   ],
   days: [
     { ...on, path: 'calculated.reportDue', label: 'Report due', date: '2026-11-27', workingDaysLeft: 3 },
@@ -71,6 +75,9 @@ describe('today', () => {
     expect(await screen.findByRole('heading', { name: 'Tuesday 24 November 2026' })).toBeTruthy();
     expect(screen.getByText('Ring about the mooring')).toBeTruthy();
     expect(screen.getByText(/Report due/)).toBeTruthy();
+    expect(part('This month, on several matters').getByRole('link').textContent).toBe(
+      'Window opens: 7 matters. Write to them…',
+    );
     expect(part('In the tray').getByRole('link').textContent).toBe('5 messages to be filed by hand');
     expect(part('They are waiting for us').getByText(/Aksel Lund/)).toBeTruthy();
     expect(part('We are waiting for them').getByText(/The yard/)).toBeTruthy();
@@ -86,6 +93,81 @@ describe('today', () => {
     );
     expect(late.some((words) => words.includes('Ring about the mooring'))).toBe(true);
     expect(late.some((words) => words.includes('Ask for the certificate'))).toBe(false);
+  });
+
+  it('offers routines with their reasons, says what ran by itself, and what hinders a reminder', async () => {
+    const ran = { unasked: true, person: 'Maud', atUtc: noon, undone: false, mayUndo: false };
+    const did = [{ does: 'followUp', what: 'Ring them', dueOn: '2026-11-25' }];
+    const { user } = show(
+      <TodayPage />,
+      {
+        ...answers(EMPTY),
+        'GET /offered-routines': {
+          items: [
+            {
+              ...on,
+              routineId: 'r1',
+              name: 'Close the matter',
+              occasion: {
+                on: 'stage',
+                key: 'stage:reported',
+                label: 'Reported',
+                date: null,
+                workingDays: null,
+              },
+            },
+          ],
+          ran: [
+            { ...on, ...ran, id: 'u1', name: 'Look after silence', did, hindered: null },
+            {
+              ...on,
+              ...ran,
+              id: 'u2',
+              name: 'Open the window',
+              did: [],
+              hindered: [{ code: 'blankUnfilled', where: -1, params: { label: 'Answer by', key: 'a' } }],
+            },
+          ],
+        },
+        'GET /chases': {
+          items: [
+            {
+              ...on,
+              id: 'c1',
+              planId: 'p1',
+              plan: 'Papers',
+              planVersion: 1,
+              entryId: 'e1',
+              subject: 'Our terms',
+              to: ['Ines Okafor'],
+              startedOn: '2026-11-20',
+              person: 'Maud',
+              next: {
+                does: 'remind',
+                dueOn: '2026-11-24',
+                template: { id: 't', name: 'Chaser', channel: 'email', version: 2 },
+              },
+              went: [],
+              hindered: [{ code: 'templateGone', params: {} }],
+              ended: null,
+            },
+          ],
+        },
+        'PATCH /chases/c1': {},
+      },
+      page,
+    );
+    const offered = within(await screen.findByRole('region', { name: 'Routines to run' }));
+    expect(offered.getByRole('link', { name: 'Close the matter' }).getAttribute('href')).toBe(
+      '/matters/m1/routine/r1',
+    );
+    expect(offered.getByText('the stage is Reported')).toBeTruthy();
+    const alone = within(screen.getByRole('region', { name: 'Ran by themselves' }));
+    expect(alone.getByText(/Add a follow-up: Ring them/)).toBeTruthy();
+    expect(alone.getByText(/Did nothing:.*Answer by/)).toBeTruthy();
+    const reminders = within(await screen.findByRole('region', { name: 'Reminders under way' }));
+    expect(reminders.getByText(/Needs you:.*not there any more/)).toBeTruthy();
+    await user.click(reminders.getByRole('button', { name: 'Stop: Our terms' }));
   });
 
   it('is one’s own, or everybody’s', async () => {

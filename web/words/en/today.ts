@@ -25,6 +25,8 @@ export const say = {
     'What is due, what came in, what is on its way and whose answer is outstanding stands here as it comes about.',
   toFollowUp: 'To follow up',
   done: 'Done',
+  thisMonth: 'This month, on several matters',
+  daysComeOn: (label: string, matters: string) => `${label}: ${matters}. Write to them…`,
   upcomingDates: 'Upcoming dates',
   workingDay: 'working day',
   recentlyReceived: 'Recently received',
