@@ -20,15 +20,12 @@ import { createMatter } from './createMatter.ts';
 import { enterInNeed } from './enterInNeed.ts';
 import { readRecord } from './readRecord.ts';
 import { changeFollowUp, makeFollowUp } from './changeFollowUp.ts';
-import { listFollowUps } from './followUpQueries.ts';
+import { readFollowUps } from './readFollowUps.ts';
 import { changeMatterType } from './changeMatterType.ts';
 import { createMatterType } from './createMatterType.ts';
 import { readMatterTypes } from './readMatterTypes.ts';
 import { endpointsFor } from '../access/endpoint.ts';
 import type { MatterServices } from './services.ts';
-
-/** Follow-ups of one answer where nobody says how many. */
-const MOST_LISTED = 100;
 
 const { endpoint } = endpointsFor<MatterServices>();
 
@@ -123,12 +120,7 @@ export const matterTypeRoutes = [
     query: FollowUpsQuery,
     status: 200,
     answers: FollowUpPage,
-    handle: ({ scope, query: { whose = 'mine', limit = MOST_LISTED, ...filter } }) =>
-      listFollowUps(scope, {
-        ...filter,
-        limit,
-        personId: filter.personId ?? (whose === 'mine' ? scope.actor.id : undefined),
-      }),
+    handle: ({ scope, query }) => readFollowUps(scope, query),
   }),
   endpoint({
     method: 'post',

@@ -1,3 +1,5 @@
+import type { Scope } from '../../access/scope.ts';
+import { visible } from '../../access/visibleQueries.ts';
 import type { RoundSet } from '../../../contract/rounds.ts';
 import { readCursor, toPage } from '../../platform/database/cursor.ts';
 import { fromJson } from '../../platform/database/json.ts';
@@ -112,10 +114,10 @@ export async function deleteRound(tx: Tx, id: string, atUtc: number): Promise<vo
 }
 
 /** Rounds that may have something left to do: what a start goes on with. */
-export function roundsUnderWay(reads: Reads): Promise<string[]> {
-  const db = sql(reads);
-  const lines = () => db('round_messages').whereRaw('round_messages.round_id = rounds.id').select('id');
-  return db('rounds')
+export function roundsUnderWay(scope: Scope): Promise<string[]> {
+  const lines = () =>
+    visible(scope, 'round_messages').whereRaw('round_messages.round_id = rounds.id').select('id');
+  return sql(scope)('rounds')
     .where({ deleted_utc: null })
     .where((either) => {
       void either
