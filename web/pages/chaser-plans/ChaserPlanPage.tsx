@@ -17,6 +17,7 @@ import { reasonOf, say } from '../../words/en/routines.ts';
 import { problemWords } from '../../words/en/wording.ts';
 import { mayDo } from '../../words/rights.ts';
 import { DaysField } from './DaysField.tsx';
+import { namedIn } from '../../parts/routines/namedIn.ts';
 import { Versions } from '../../parts/routines/Versions.tsx';
 import { Reminders } from './Reminders.tsx';
 import classes from './ChaserPlanPage.module.css';
@@ -170,16 +171,14 @@ function Telling({ content: { tellAfter, tellWhat, steps }, onChange }: PartProp
 /** Stages that end it, beside an answer and the matter's end. */
 function Ends({ content: { endsAt }, onChange }: PartProps) {
   const { data: types } = useMatterTypesQuery();
-  const stages = new Map(
-    (types?.items ?? [])
-      .flatMap(({ definition }) => definition.stages)
-      .filter(({ closes }) => closes !== true)
-      .map(({ key, label }) => [key, label]),
+  const stages = namedIn(
+    (types?.items ?? []).map(({ definition }) => definition),
+    (type) => type.stages.filter(({ closes }) => closes !== true),
   );
   return (
     <div className={classes.choices} role="group" aria-label={say.endsAt}>
       <span>{say.endsAt}</span>
-      {[...stages].map(([key, label]) => (
+      {stages.map(({ key, label }) => (
         <CheckField
           key={key}
           label={label}

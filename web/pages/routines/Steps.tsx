@@ -9,7 +9,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { say } from '../../words/en/routines.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { namedIn, typesMeant } from './typesMeant.ts';
+import { namedIn } from '../../parts/routines/namedIn.ts';
+import { typesMeant } from './typesMeant.ts';
 import classes from './RoutinePage.module.css';
 
 interface StepsProps {
