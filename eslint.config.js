@@ -78,7 +78,7 @@ const SEES_EVERYTHING = [
   'server/matters/{handOver,enterInNeed,generalFile}.ts',
   'server/sending/runner.ts',
   // Whose round it is, it is told first; what is done of it is done as its author.
-  'server/sending/rounds/roundWork.ts',
+  'server/sending/rounds/{roundWork,prepareAgain}.ts',
   // Whose plan or matter it is, it is told first; what goes, goes as that person.
   'server/sending/chasers/chaseWork.ts',
   'server/sending/routines/unaskedRoutines.ts',

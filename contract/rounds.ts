@@ -114,6 +114,8 @@ export const ChangeRound = Type.Object(
   {
     name: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
     answers: Type.Optional(Answers),
+    /** The day of each month on which it is prepared again by itself; null for never. A person sends it. */
+    againOn: Type.Optional(Type.Union([Type.Integer({ minimum: 1, maximum: 28 }), Type.Null()])),
     /** Takes every message of a kind out of the round. */
     leaveOut: Type.Optional(OfKind),
     /** Takes every message that was left out for a reason in again. */
@@ -172,6 +174,8 @@ export const RoundSummary = Type.Object({
     gone: Type.Integer(),
   }),
   madeAtUtc: Instant,
+  /** It was prepared by itself, as one is each month. */
+  byItself: Type.Boolean(),
 });
 export type RoundSummary = Static<typeof RoundSummary>;
 export const RoundPage = page(RoundSummary);
@@ -224,6 +228,8 @@ export const RoundView = Type.Object({
   needsRelease: Type.Boolean(),
   mayRelease: Type.Boolean(),
   releasers: Type.Array(Type.String()),
+  /** The day of each month on which it is prepared again by itself. */
+  againOn: Type.Union([Type.Integer(), Type.Null()]),
   /** Why it stands still by itself. */
   problem: Type.Union([Type.String(), Type.Null()]),
 });

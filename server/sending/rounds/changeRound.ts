@@ -1,16 +1,19 @@
 import type { ChangeRound, ChangeRoundMessage, RoundMessage, RoundView } from '../../../contract/rounds.ts';
+import { zonedTime } from '../../../core/dates/zonedClock.ts';
 import { canTakeIn } from '../../../core/rounds/groups.ts';
 import { isCaution } from '../../../core/model/noteCodes.ts';
 import { changing } from '../../access/change.ts';
 import type { Change } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import { findMessage, updateDraft } from '../../messages/queries.ts';
+import { readSettings } from '../../platform/settings/queries.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { findLine, linesById, linesStanding, updateLine } from './lineQueries.ts';
-import type { LineDetail, StoredLine } from './round.ts';
+import type { LineDetail, StoredLine, StoredRound } from './round.ts';
 import { roundHere } from './roundHere.ts';
-import { updateRound } from './roundQueries.ts';
+import { monthOf } from './prepareAgain.ts';
+import { setAgain, updateRound } from './roundQueries.ts';
 import { wakeAndWait } from './roundWork.ts';
 import { viewLine } from './viewLines.ts';
 import { viewRound } from './viewRound.ts';
@@ -20,7 +23,7 @@ export async function changeRound(
   services: Services,
   scope: PersonScope,
   id: string,
-  { name, answers, leaveOut, takeIn, ignore }: ChangeRound,
+  { name, answers, againOn, leaveOut, takeIn, ignore }: ChangeRound,
 ): Promise<RoundView> {
   const round = await roundHere(scope, id);
   await changing(services, scope, async (change) => {
@@ -31,6 +34,7 @@ export async function changeRound(
       await updateRound(tx, id, [round.state], { options });
       for (const group of ['fill', 'look', 'ready'] as const) await lookAgain(change, id, group, undefined);
     }
+    if (againOn !== undefined) await prepareAgainOn(change, round, againOn);
     if (leaveOut)
       await lookAgain(change, id, leaveOut.group, leaveOut.kind, (detail) => ({
         ...detail,
@@ -40,11 +44,22 @@ export async function changeRound(
       await lookAgain(change, id, 'out', takeIn, (detail) => takenIn(detail, takeIn));
     if (ignore !== undefined && isCaution(ignore))
       await lookAgain(change, id, 'look', ignore, (detail) => ignoring(detail, [ignore]));
-    await audit('round.changed', 'round', id, { name, answers, leaveOut, takeIn, ignore });
+    await audit('round.changed', 'round', id, { name, answers, againOn, leaveOut, takeIn, ignore });
     tell({ kind: 'round', id });
   });
   await wakeAndWait(services, id);
   return viewRound(services, scope, id);
+}
+
+/** A day of this month that is past, or today, is the next month's. */
+async function prepareAgainOn(
+  { tx, scope, atUtc }: Change,
+  { id, againLast }: StoredRound,
+  againOn: number | null,
+): Promise<void> {
+  const { timeZone } = await readSettings(scope);
+  const { month, isPast } = monthOf(zonedTime(timeZone, atUtc).date, againOn ?? 1);
+  await setAgain(tx, id, { againOn, againLast: isPast ? month : againLast });
 }
 
 const ignoring = (detail: LineDetail, codes: readonly string[]): LineDetail => ({

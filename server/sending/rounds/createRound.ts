@@ -2,6 +2,7 @@ import { MOST_IN_ROUND } from '../../../contract/rounds.ts';
 import type { NewRound, RoundSet, RoundView } from '../../../contract/rounds.ts';
 import { changing } from '../../access/change.ts';
 import type { PersonScope } from '../../access/scope.ts';
+import type { Tx } from '../../platform/database/transaction.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
 import { findStartable } from '../../templates/compiled.ts';
@@ -14,11 +15,19 @@ import type { Target } from './targets.ts';
 import { viewRound } from './viewRound.ts';
 import { wakeRound } from './roundWork.ts';
 
+/** How a round comes about that nobody made by hand. */
+interface Again {
+  readonly againOf?: string | null;
+  /** What belongs to its making, in the same transaction; throws where it is not to be made after all. */
+  readonly along?: (tx: Tx) => Promise<void>;
+}
+
 /** Makes a round: whom it goes to is written down at once, their messages are made in the background. */
 export async function createRound(
   services: Services,
   scope: PersonScope,
   given: NewRound,
+  { againOf = null, along }: Again = {},
 ): Promise<RoundView> {
   const template = await findStartable(scope, given.templateId);
   if (!template) throw notFound('template');
@@ -49,7 +58,9 @@ export async function createRound(
       set: given.set,
       options,
       madeUtc: atUtc,
+      againOf,
     });
+    await along?.(tx);
     await insertLines(tx, linesFor(services, id, targets, options));
     await audit('round.made', 'round', id, { templateId: template.templateId, messages: targets.length });
     tell({ kind: 'round', id });
@@ -65,6 +76,8 @@ const BEGINNING = {
   released: null,
   problem: null,
   largest: 0,
+  againOn: null,
+  againLast: null,
 } as const satisfies Partial<StoredRound>;
 
 const nameOf = (set: RoundSet, templateName: string): string =>

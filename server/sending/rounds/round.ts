@@ -54,9 +54,15 @@ export interface StoredRound {
   /** The most that one order of it sent. */
   readonly largest: number;
   readonly madeUtc: number;
+  /** The day of each month on which it is prepared again by itself. */
+  readonly againOn: number | null;
+  /** The last month for which it was, `YYYY-MM`. */
+  readonly againLast: string | null;
+  /** The round that it was prepared again from, by itself. */
+  readonly againOf: string | null;
 }
 
-export type RoundProblem = 'authorMayNotSend' | 'fault';
+export type RoundProblem = 'authorMayNotSend' | 'fault' | 'notPreparedAgain';
 
 /** What is remembered of a line between looking at it. */
 export interface LineDetail {

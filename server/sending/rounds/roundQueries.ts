@@ -24,6 +24,9 @@ interface RoundRow {
   readonly problem: StoredRound['problem'];
   readonly largest: number;
   readonly made_utc: number;
+  readonly again_on: number | null;
+  readonly again_last: string | null;
+  readonly again_of: string | null;
   readonly deleted_utc: number | null;
 }
 
@@ -43,6 +46,9 @@ const toRound = (row: RoundRow): StoredRound => ({
   problem: row.problem,
   largest: row.largest,
   madeUtc: row.made_utc,
+  againOn: row.again_on,
+  againLast: row.again_last,
+  againOf: row.again_of,
 });
 
 const json = (value: unknown): string | null => (value === null ? null : JSON.stringify(value));
@@ -63,6 +69,9 @@ export async function insertRound(tx: Tx, round: Omit<StoredRound, 'seq'>): Prom
     problem: round.problem,
     largest: round.largest,
     made_utc: round.madeUtc,
+    again_on: round.againOn,
+    again_last: round.againLast,
+    again_of: round.againOf,
   });
 }
 
@@ -107,6 +116,33 @@ export async function updateRound(
     .where({ id, deleted_utc: null })
     .whereIn('state', [...from]);
   return (await found.update(columns)) === 1;
+}
+
+/** Says on which day of each month a round is prepared again, and for which month that is done with. */
+export async function setAgain(
+  tx: Tx,
+  id: string,
+  { againOn, againLast }: Pick<StoredRound, 'againOn' | 'againLast'>,
+): Promise<void> {
+  await tx('rounds').where({ id }).update({ again_on: againOn, again_last: againLast });
+}
+
+/** Takes a month as done with; false where it already was. */
+export async function takeMonth(tx: Tx, id: string, month: string): Promise<boolean> {
+  const taken = await tx('rounds')
+    .where({ id, deleted_utc: null })
+    .whereNotNull('again_on')
+    .where((before) => {
+      void before.whereNull('again_last').orWhere('again_last', '<', month);
+    })
+    .update({ again_last: month });
+  return taken === 1;
+}
+
+/** Rounds that are prepared again each month. */
+export async function monthlyRounds(reads: Reads): Promise<readonly StoredRound[]> {
+  const rows = await sql(reads)<RoundRow>('rounds').whereNotNull('again_on').where({ deleted_utc: null });
+  return rows.map(toRound);
 }
 
 export async function deleteRound(tx: Tx, id: string, atUtc: number): Promise<void> {

@@ -71,6 +71,7 @@ async function summaryOf(
     state: stateOf(round, counts, leftToHand),
     counts,
     madeAtUtc: round.madeUtc,
+    byItself: round.againOf !== null,
   };
 }
 
@@ -128,6 +129,7 @@ export async function viewRound(services: Services, scope: PersonScope, id: stri
     needsRelease: releaseAbove > 0 && summary.counts.ready > releaseAbove && releasers.length > 0,
     mayRelease: asked !== null && releasers.some(({ id: other }) => other === scope.actor.id),
     releasers: releasers.map(({ name }) => name),
+    againOn: round.againOn,
     problem: round.problem,
   };
 }

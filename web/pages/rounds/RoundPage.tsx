@@ -4,10 +4,11 @@ import type { RoundMessage, RoundView } from '../../../contract/rounds.ts';
 import type { Session } from '../../../contract/session.ts';
 import { ROUND_GROUPS } from '../../../core/rounds/groups.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
-import { useRoundMessagesInfiniteQuery, useRoundQuery } from '../../api/rounds.ts';
+import { useChangeRoundMutation, useRoundMessagesInfiniteQuery, useRoundQuery } from '../../api/rounds.ts';
 import { RoundLink } from '../../parts/start/RoundLink.tsx';
 import type { RoundStart } from '../../parts/start/roundStart.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { Waiting } from '../../ui/Waiting.tsx';
 import { problemOfRound, say, stateWords } from '../../words/en/rounds.ts';
@@ -37,7 +38,7 @@ export function RoundPage() {
           <RoundLink from={startOf(round)}>{say.changeTheSet}</RoundLink>
         ) : null}
       </ViewHead>
-      <Sentence round={round} />
+      <Sentence round={round} mayChange={mayChange} />
       {round.problem ? (
         <p role="alert" className={classes.problem}>
           {problemOfRound(round.problem)}
@@ -90,8 +91,40 @@ const startOf = ({ templateId, set, role }: RoundView): RoundStart => ({
 const inGroups = (messages: readonly RoundMessage[]): readonly RoundMessage[] =>
   ROUND_GROUPS.flatMap((group) => messages.filter((one) => one.group === group));
 
+interface SentenceProps {
+  readonly round: RoundView;
+  readonly mayChange: boolean;
+}
+
+const DAYS = Array.from({ length: 28 }, (_day, n) => n + 1);
+const NEVER = 'never';
+
+/** The day of each month on which it is prepared again; a person sends it. */
+function AgainOn({ round: { id, againOn }, mayChange }: SentenceProps) {
+  const [change, { error }] = useChangeRoundMutation();
+  if (!mayChange) return againOn === null ? say.againNever : say.againOn(againOn);
+  return (
+    <span className={classes.again}>
+      <Choice
+        label={say.again}
+        bare
+        plain
+        value={againOn === null ? NEVER : String(againOn)}
+        options={[
+          { value: NEVER, label: say.againNever },
+          ...DAYS.map((day) => ({ value: String(day), label: say.againOn(day) })),
+        ]}
+        onChange={(day) => {
+          void change({ id, change: { againOn: day === NEVER ? null : Number(day) } });
+        }}
+      />
+      {error ? <small role="alert">{problemWords(error)}</small> : null}
+    </span>
+  );
+}
+
 /** What the round is, said once: which template, to whom, of how many matters, how many messages. */
-function Sentence({ round }: { readonly round: RoundView }) {
+function Sentence({ round, mayChange }: SentenceProps) {
   const { data: types } = useMatterTypesQuery();
   const roles = (types?.items ?? []).flatMap(({ definition }) => definition.roles);
   const role = roles.find(({ key }) => key === round.role);
@@ -104,7 +137,7 @@ function Sentence({ round }: { readonly round: RoundView }) {
         ? plural(round.counts.all, say.person, say.people)
         : `${role ? role.plural.toLowerCase() : say.whomTheTemplateNames} ${say.of} ${plural(round.counts.all, say.matter, say.matters)}`}
       , {say.howMany.toLowerCase()} {round.onePer === 'matter' ? say.perMatter : say.perPerson}
-      {named ? ` · ${named}` : ''}
+      {named ? ` · ${named}` : ''} · <AgainOn round={round} mayChange={mayChange} />
     </p>
   );
 }

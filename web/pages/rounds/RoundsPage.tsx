@@ -51,7 +51,8 @@ export function RoundsPage() {
               <td>
                 <Link className={ROW_LINK} to={`/rounds/${round.id}`}>
                   <b>{round.name}</b>
-                </Link>
+                </Link>{' '}
+                {round.byItself ? <small>{say.byItself}</small> : null}
               </td>
               <td>{countWords(round.counts)}</td>
               <td>{stateWords(round.state)}</td>

@@ -39,6 +39,8 @@ const round: RoundView = {
   needsRelease: false,
   mayRelease: false,
   releasers: ['Maud Tidewell', 'Jonas Roe'],
+  againOn: null,
+  byItself: false,
   problem: null,
 };
 

@@ -1,9 +1,11 @@
 import { Link } from 'react-router';
 import { useChasesUnderWayQuery } from '../../api/chasers.ts';
+import { useRoundsQuery } from '../../api/rounds.ts';
 import { useOfferedRoutinesQuery } from '../../api/routines.ts';
 import { Chase } from '../../parts/routines/Chase.tsx';
 import { Ran } from '../../parts/routines/Ran.tsx';
 import { Tip } from '../../ui/Tip.tsx';
+import { countWords, say as rounding } from '../../words/en/rounds.ts';
 import { occasionWords, say } from '../../words/en/routines.ts';
 import classes from './Today.module.css';
 
@@ -54,6 +56,25 @@ export function RoutinesToday({ whose, mayChange }: RoutinesTodayProps) {
         </section>
       ) : null}
     </>
+  );
+}
+
+/** Rounds that were prepared by themselves and wait for their author to look at them and send them. */
+export function RoundsToday({ author }: { readonly author: string }) {
+  const { data } = useRoundsQuery();
+  const rounds = (data?.items ?? []).filter(
+    (round) => round.byItself && round.author === author && round.state === 'ready',
+  );
+  if (rounds.length === 0) return null;
+  return (
+    <section aria-label={rounding.toSend}>
+      <h2>{rounding.toSend}</h2>
+      {rounds.map(({ id, name, counts }) => (
+        <p key={id} className={classes.line}>
+          <Link to={`/rounds/${id}`}>{name}</Link> <small>{countWords(counts)}</small>
+        </p>
+      ))}
+    </section>
   );
 }
 

@@ -17,7 +17,7 @@ import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
-import { ChasesToday, RoutinesToday } from './RoutinesToday.tsx';
+import { ChasesToday, RoundsToday, RoutinesToday } from './RoutinesToday.tsx';
 import { useTodayQuery } from '../../api/today.ts';
 import { Tip } from '../../ui/Tip.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
@@ -80,6 +80,7 @@ export function TodayPage() {
             </Part>
           ) : null}
           <FollowUps {...lists} />
+          <RoundsToday author={user.name} />
           <RoutinesToday whose={whose} mayChange={user.mayChange} />
           <ComingUp {...lists} responsibleId={whose === 'mine' ? user.id : undefined} />
           <Days {...lists} />

@@ -19,6 +19,11 @@ export const say = {
   whatARoundIs:
     'A round is one template sent to many matters or people. Each message is checked before it goes, and filed on its own matter.',
   showMore: 'Show more',
+  again: 'Prepare it again each month',
+  againNever: 'not prepared again by itself',
+  againOn: (day: number) => `prepared again on day ${day} of each month`,
+  byItself: 'prepared by itself',
+  toSend: 'Rounds to look at and send',
   prepare: 'Prepare the messages',
   preparing: 'Preparing…',
   to: 'to',
@@ -256,5 +261,7 @@ const PROBLEMS: Readonly<Record<string, string>> = {
   authorMayNotSend: 'It stands still: whoever made it may not send any more. Nothing was lost.',
   fault:
     'It stands still: the server met a fault. What has gone has gone; press Go on to try the rest again.',
+  notPreparedAgain:
+    'It was not prepared again this month: its template is gone, nobody belongs to its set, or its author may not send.',
 };
 export const problemOfRound = (problem: string): string => PROBLEMS[problem] ?? problem;

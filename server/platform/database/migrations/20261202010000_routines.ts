@@ -51,6 +51,14 @@ export async function up(knex: Knex): Promise<void> {
     table.text('ended_why');
     table.index(['ended_utc', 'seq']);
   });
+  await knex.schema.alterTable('rounds', (table) => {
+    /** The day of each month on which it is prepared again by itself; null where it is not. */
+    table.integer('again_on');
+    /** The last month for which it was, `YYYY-MM`. */
+    table.text('again_last');
+    /** The round that it was prepared again from, by itself. */
+    table.text('again_of');
+  });
   await knex.schema.alterTable('contacts', (table) => {
     /** Categories of which they want no rounds. */
     table.json('no_rounds').notNullable().defaultTo('[]');
@@ -91,6 +99,9 @@ export async function down(knex: Knex): Promise<void> {
   await knex.schema.alterTable('follow_ups', (table) => {
     table.dropIndex(['done_utc', 'due_on']);
     for (const column of ['at_time', 'minutes', 'place', 'invitation']) table.dropColumn(column);
+  });
+  await knex.schema.alterTable('rounds', (table) => {
+    for (const column of ['again_on', 'again_last', 'again_of']) table.dropColumn(column);
   });
   await knex.schema.alterTable('contacts', (table) => {
     table.dropColumn('no_rounds');
