@@ -3,7 +3,6 @@ import { ACCEPTS, runOnce } from '../../app/tests/practice.ts';
 import { useDesk } from '../../app/tests/desk.ts';
 import { unscoped } from '../../access/unscoped.ts';
 import { listDue } from '../queries.ts';
-import { goOnUnasked } from '../startUnasked.ts';
 import { resumeRounds, wakeRound } from './roundWork.ts';
 
 const desk = useDesk();
@@ -69,63 +68,6 @@ describe('a set', () => {
     expect((await call('DELETE', `/sets/${seen.id}`)).status).toBe(404);
     await as('maud');
     expect((await call('DELETE', `/sets/${seen.id}`)).status).toBe(200);
-  });
-});
-
-describe('a round of each month', () => {
-  const DAY_MS = 86_400_000;
-  /** Tuesday 24 November 2026, nine in the morning. */
-  const TUESDAY = Date.parse('2026-11-24T09:00:00Z');
-  const at = async (days: number, hours = 0) => {
-    desk.services.now = () => TUESDAY + days * DAY_MS + hours * 3_600_000;
-    await as('maud');
-  };
-  const rounds = async (): Promise<{ id: string; byItself: boolean; state: string }[]> =>
-    (await call('GET', '/rounds')).json.items.filter(({ byItself }: { byItself: boolean }) => byItself);
-
-  it('is prepared again on its day by whom its set holds then, once, and sent by nobody', async () => {
-    await at(0);
-    const first = await prepared('template-closing', { answers: {} });
-    const changed = await call('PATCH', `/rounds/${first.id}`, { againOn: 5 });
-    expect(changed.json.againOn).toBe(5);
-    // Not this month, whose fifth has passed.
-    await goOnUnasked(desk.services);
-    expect(await rounds()).toEqual([]);
-    await at(10);
-    await goOnUnasked(desk.services);
-    expect(await rounds()).toEqual([]);
-    // The fifth of December 2026 is a Saturday: it is made up for on Monday, though two look at once.
-    await at(11);
-    await goOnUnasked(desk.services);
-    expect(await rounds()).toEqual([]);
-    await at(13);
-    await Promise.all([goOnUnasked(desk.services), goOnUnasked(desk.services)]);
-    const [again, ...more] = await rounds();
-    expect(more).toEqual([]);
-    await wakeRound(desk.services, again?.id ?? '');
-    const view = await readRound(again?.id ?? '');
-    expect(view).toMatchObject({ name: first.name, state: 'ready', againOn: null, sentAtUtc: null });
-    expect(view.counts.all).toBe(first.counts.all);
-    await call('PATCH', `/rounds/${first.id}`, { againOn: null });
-    await at(45);
-    await goOnUnasked(desk.services);
-    expect(await rounds()).toHaveLength(1);
-    await at(0);
-  });
-
-  it('says so where it could not be prepared', async () => {
-    await at(0);
-    const round = await prepared('template-closing', { set: { where: SURVEYS } });
-    await call('PATCH', `/rounds/${round.id}`, { againOn: 28 });
-    await desk.services
-      .db('rounds')
-      .where({ id: round.id })
-      .update({ goes_to: JSON.stringify({ where: { typeId: 'nowhere' } }) });
-    await at(36);
-    await goOnUnasked(desk.services);
-    expect((await readRound(round.id)).problem).toBe('notPreparedAgain');
-    await call('DELETE', `/rounds/${round.id}`);
-    await at(0);
   });
 });
 

@@ -71,8 +71,6 @@ export async function up(knex: Knex): Promise<void> {
     table.text('at_time');
     table.integer('minutes');
     table.text('place');
-    /** Its invitation (RFC 5546): UID, sequence, those invited and what each answered. */
-    table.json('invitation');
     table.index(['done_utc', 'due_on']);
   });
 }
@@ -95,17 +93,19 @@ async function createVersioned(knex: Knex, name: string): Promise<void> {
   });
 }
 
+/** What is added to tables that others refer to: these are dropped where they stand, for the table cannot be made anew. */
+const COLUMNS = [
+  ['follow_ups', ['at_time', 'minutes', 'place']],
+  ['rounds', ['again_on', 'again_last', 'again_of']],
+  ['contacts', ['no_rounds']],
+] as const;
+
 export async function down(knex: Knex): Promise<void> {
   await knex.schema.alterTable('follow_ups', (table) => {
     table.dropIndex(['done_utc', 'due_on']);
-    for (const column of ['at_time', 'minutes', 'place', 'invitation']) table.dropColumn(column);
   });
-  await knex.schema.alterTable('rounds', (table) => {
-    for (const column of ['again_on', 'again_last', 'again_of']) table.dropColumn(column);
-  });
-  await knex.schema.alterTable('contacts', (table) => {
-    table.dropColumn('no_rounds');
-  });
+  for (const [table, columns] of COLUMNS)
+    for (const column of columns) await knex.raw('ALTER TABLE ?? DROP COLUMN ??', [table, column]);
   await knex.schema.alterTable('incoming', (table) => {
     table.dropIndex('raw_blob');
   });
