@@ -77,7 +77,11 @@ function Writing({ plan }: { readonly plan: ChaserPlanView | undefined }) {
       >
         {begun && mayChange ? <Retire plan={begun} onChanged={setBegun} /> : null}
       </ViewHead>
-      <LeaveGuard when={isChanged && mayChange} what={say.chaserPlan} />
+      <LeaveGuard
+        when={isChanged && mayChange}
+        what={say.chaserPlan}
+        {...(begun ? {} : { within: '/chaser-plans/' })}
+      />
       <form
         className={classes.written}
         onSubmit={(event) => {

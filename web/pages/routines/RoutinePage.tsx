@@ -64,7 +64,11 @@ function Writing({ routine }: { readonly routine: RoutineView | undefined }) {
       <ViewHead title={content.name || say.newRoutine} within={<Link to="/routines">{say.routines}</Link>}>
         {begun && mayChange ? <Retire routine={begun} onChanged={setBegun} /> : null}
       </ViewHead>
-      <LeaveGuard when={isChanged && mayChange} what={say.routine} />
+      <LeaveGuard
+        when={isChanged && mayChange}
+        what={say.routine}
+        {...(begun ? {} : { within: '/routines/' })}
+      />
       <div className={classes.desk}>
         <form
           className={classes.written}
