@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { DateText, Id, Instant } from './common.ts';
+import { DateText, Id, Instant, Versions } from './common.ts';
 import { Channel } from './messages.ts';
 
 /** More reminders than anybody is sent. */
@@ -37,7 +37,7 @@ export const ChaserPlanView = Type.Object({
   templates: Type.Record(Type.String(), Type.Object({ name: Type.String(), channel: Channel })),
   /** How many are under way by it, as far as one may see them. */
   underWay: Type.Integer(),
-  versions: Type.Array(Type.Object({ number: Type.Integer(), by: Type.String(), atUtc: Instant })),
+  versions: Versions,
 });
 export type ChaserPlanView = Static<typeof ChaserPlanView>;
 export const ChaserPlanList = Type.Object({ items: Type.Array(ChaserPlanView) });

@@ -27,6 +27,12 @@ export const page = <Item extends TSchema>(item: Item) =>
   Type.Object({ items: Type.Array(item), next: Type.Union([Type.String(), Type.Null()]) });
 
 export const ById = Type.Object({ id: Id });
+
+/** Who made which version of something, and when; the latest first. */
+export const Versions = Type.Array(
+  Type.Object({ number: Type.Integer(), by: Type.String(), atUtc: Instant }),
+);
+
 export const Nothing = Type.Object({});
 
 /** `responsible`, `practice`, `sender:` and the key of a sender of the practice's own, or `person:` and the id of somebody who lets one write for them. */

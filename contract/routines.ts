@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import type { Static } from 'typebox';
-import { DateText, Id, Instant } from './common.ts';
+import { DateText, Id, Instant, Versions } from './common.ts';
 import { ConditionGroup, ValueJson } from './matterTypes.ts';
 import { Blank, Channel, DocumentJson, InlineJson, Note } from './messages.ts';
 
@@ -83,7 +83,7 @@ export const RoutineView = Type.Object({
   /** Names of its templates, as far as one may know them. */
   templates: Type.Record(Type.String(), Type.String()),
   runs: Type.Integer(),
-  versions: Type.Array(Type.Object({ number: Type.Integer(), by: Type.String(), atUtc: Instant })),
+  versions: Versions,
 });
 export type RoutineView = Static<typeof RoutineView>;
 export const RoutineList = Type.Object({ items: Type.Array(RoutineView) });

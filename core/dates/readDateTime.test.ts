@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { calendar, day } from '../tests/fixtures.ts';
-import { readDateTime } from './readDateTime.ts';
+import { readDateTime, readTime } from './readDateTime.ts';
 
 /** A Friday afternoon. */
 const NOW = { date: day('2026-11-27'), hour: 15, minute: 40 };
@@ -43,5 +43,23 @@ describe('a day with its time as people say it', () => {
     '31 April 9:00',
   ])('“%s” is asked again', (words) => {
     expect(readDateTime(words, NOW, calendar)).toBeUndefined();
+  });
+});
+
+describe('a time of day alone', () => {
+  it.each([
+    ['14:30', '14:30'],
+    ['9.15', '09:15'],
+    ['at 9', '09:00'],
+    ['2 pm', '14:00'],
+    ['12 am', '00:00'],
+    ['noon', '12:00'],
+    ['25:00', undefined],
+    ['9:60', undefined],
+    ['tomorrow at 9:30', undefined],
+    ['soon', undefined],
+    ['', undefined],
+  ])('“%s” is %s', (words, time) => {
+    expect(readTime(words)).toBe(time);
   });
 });

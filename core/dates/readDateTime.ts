@@ -62,6 +62,15 @@ function withClock(
   return date && { date, time };
 }
 
+/** Reads a time of day alone, `HH:MM`: `14:30`, `9.15`, `2 pm`, `noon`; a bare number is an hour. Undefined where more is said, or none. */
+export function readTime(words: string): string | undefined {
+  const text = asSaid(words);
+  const named = NAMED_CLOCK.exec(text);
+  const clock = named ? undefined : CLOCK.exec(text);
+  if ((named ?? clock)?.[1] !== undefined) return undefined;
+  return named ? NAMED[named[2] ?? ''] : clock ? timeOf(clock[2], clock[3], clock[4]) : undefined;
+}
+
 /** A clock alone is today's, or tomorrow's where that has passed. */
 const today = ({ date, hour, minute }: ZonedTime, time: string): PlainDate =>
   time > formatTime(hour, minute) ? date : addDays(date, 1);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PlainDate } from '../model/plainDate.ts';
-import { sendTimes } from './sendTimes.ts';
+import { sendTimes, worksAt } from './sendTimes.ts';
 import { startOfDay, zonedInstant, zonedTime } from './zonedClock.ts';
 
 const day = (text: string) => text as PlainDate;
@@ -58,4 +58,12 @@ describe('a time on a zone’s clock', () => {
       '2026-05-31T23:00:00.000Z',
     );
   });
+});
+
+it('works from its opening on, until it closes, on working days alone', () => {
+  const at = (date: string, hour: number, minute: number) =>
+    worksAt(calendar, { date: day(date), hour, minute }, hours);
+  expect([at('2026-11-25', 8, 29), at('2026-11-25', 8, 30)]).toEqual([false, true]);
+  expect([at('2026-11-25', 17, 29), at('2026-11-25', 17, 30)]).toEqual([true, false]);
+  expect([at('2026-11-28', 10, 0), at('2026-12-25', 10, 0)]).toEqual([false, false]);
 });

@@ -3,3 +3,7 @@ export interface Mailbox {
   readonly name: string;
   readonly address: string;
 }
+
+/** What people are called in a list: by their name, or by their address where they have none. */
+export const namesOf = (line: readonly Mailbox[]): string[] =>
+  line.map(({ name, address }) => name || address);

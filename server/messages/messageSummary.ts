@@ -1,3 +1,4 @@
+import { namesOf } from '../../core/model/mailbox.ts';
 import type { MessageState } from '../../core/model/message.ts';
 import type { Message, MessageSummary } from '../../contract/messages.ts';
 import type { Scope } from '../access/scope.ts';
@@ -45,7 +46,7 @@ export function viewSummary(item: MessageListItem): MessageSummary {
     state: item.state.kind,
     stateDetail: stateDetail(item.state),
     subject: item.frozen?.subject ?? item.subject.map((node) => subjectWords(node, item)).join(''),
-    to: item.recipients.to.map(({ name, address }) => name || address),
+    to: namesOf(item.recipients.to),
     author: item.author,
     enclosureCount: item.enclosureCount,
     updatedAtUtc: item.updatedUtc,

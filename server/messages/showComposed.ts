@@ -2,7 +2,7 @@ import type { ShelfPreview } from '../../contract/matters.ts';
 import type { ComposedMessage } from '../../core/compose/index.ts';
 import { finishMessage } from '../../core/merge/finish.ts';
 import { lateTexts } from '../../core/merge/late.ts';
-import type { Recipient } from '../../core/recipients/recipients.ts';
+import { namesOf } from '../../core/model/mailbox.ts';
 
 /** A composed message as it is looked at before anything is kept. */
 export function showComposed(composed: ComposedMessage): ShelfPreview {
@@ -22,5 +22,3 @@ export function showComposed(composed: ComposedMessage): ShelfPreview {
     documents: [...enclosureNames],
   };
 }
-
-const namesOf = (line: readonly Recipient[]): string[] => line.map(({ name, address }) => name || address);

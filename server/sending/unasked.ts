@@ -1,15 +1,10 @@
 import { notesThatStop } from '../../core/checks/index.ts';
-import { readinessOf } from '../../core/shelf/index.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { worksAt } from '../../core/dates/sendTimes.ts';
 import { may } from '../access/rights.ts';
 import { scopeOf } from '../access/scopeOf.ts';
 import type { Change } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
-import { composeOn } from '../messages/beginMessage.ts';
-import { checkDraft } from '../messages/checkDraft.ts';
-import { draftOf } from '../messages/draftOf.ts';
-import { layoutDraft } from '../messages/draftLayout.ts';
 import type { DraftLayout } from '../messages/draftLayout.ts';
 import type { Beginning } from '../messages/gather.ts';
 import { insertMessage } from '../messages/queries.ts';
@@ -19,6 +14,7 @@ import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import type { CompiledTemplate } from '../templates/compiled.ts';
 import type { Hindrance } from './chasers/chase.ts';
+import { composeChecked } from './composeChecked.ts';
 import { frozenOf } from './sendMessage.ts';
 
 /** Whether the practice works now: nothing goes unasked at other times. */
@@ -50,20 +46,10 @@ export async function makeUnasked(
   beginning: Omit<Beginning, 'writer' | 'program'>,
   { holdSeconds, inSpiteOf }: { readonly holdSeconds: number; readonly inSpiteOf: readonly string[] },
 ): Promise<Unasked> {
-  const { matter, channel } = beginning;
-  const begun = await composeOn(services, scope, template, beginning);
-  const readiness = readinessOf(template.program, begun.composed.reader, channel);
-  const isAnswer = beginning.takenUp !== undefined || beginning.chosen !== undefined;
-  const reasons =
-    readiness.kind === 'unavailable'
-      ? readiness.reasons.filter(({ where }) => !(isAnswer && where === 'to'))
-      : [];
+  const { desk, notes, reasons } = await composeChecked(services, scope, template, beginning, {
+    unasked: true,
+  });
   if (reasons.length > 0) return { kind: 'hindered', why: reasons.map(asHindrance) };
-  const sendOptions = { ...begun.composed.sendOptions, unasked: true } as const;
-  const composed = { ...begun.composed, sendOptions };
-  const draft = await draftOf(services, scope, { ...begun, composed, matter, channel });
-  const desk = await layoutDraft(services, scope, draft, matter);
-  const notes = await checkDraft(services, scope, desk);
   const stopping = notesThatStop(notes, new Set(inSpiteOf));
   if (stopping.length > 0) return { kind: 'hindered', why: stopping.map(asHindrance) };
   const leaving = await frozenOf(services, scope, desk, {

@@ -1,3 +1,4 @@
+import { groupBy } from '../../core/model/groupBy.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
@@ -82,15 +83,29 @@ export async function setRetired(
 }
 
 export interface MadeVersion {
-  readonly ofId: string;
   readonly number: number;
   readonly by: string;
   readonly atUtc: number;
 }
 
-/** Who made which version of each, the latest first. */
-export const madeVersions = (reads: Reads, of: Versioned): Promise<MadeVersion[]> =>
-  sql(reads)(`${of}_versions`)
+/** Who made which version, the latest first, by what it is a version of. */
+export async function madeVersions(
+  reads: Reads,
+  of: Versioned,
+): Promise<ReadonlyMap<string, readonly MadeVersion[]>> {
+  const rows = await sql(reads)(`${of}_versions`)
     .join('people', 'people.id', `${of}_versions.author_id`)
     .orderBy('number', 'desc')
-    .select<MadeVersion[]>({ ofId: `${of}_id`, number: 'number', by: 'people.name', atUtc: 'made_utc' });
+    .select<(MadeVersion & { readonly ofId: string })[]>({
+      ofId: `${of}_id`,
+      number: 'number',
+      by: 'people.name',
+      atUtc: 'made_utc',
+    });
+  return new Map(
+    [...groupBy(rows, ({ ofId }) => ofId)].map(([id, made]) => [
+      id,
+      made.map(({ ofId: _of, ...one }) => one),
+    ]),
+  );
+}

@@ -146,3 +146,11 @@ export async function updateTemplate(
   await tx('templates').where({ id }).update(change);
   await stampAnew(tx, 'templates');
 }
+
+/** Which version of its template one is, by its id. */
+export async function versionNumber(reads: Reads, versionId: string): Promise<number> {
+  const row = await sql(reads)('template_versions')
+    .where({ id: versionId })
+    .first<{ number: number } | undefined>('number');
+  return row?.number ?? 1;
+}

@@ -7,7 +7,6 @@ import { visible } from '../../access/visibleQueries.ts';
 import type { EntryPeople } from '../../correspondence/entry.ts';
 import { fromJson } from '../../platform/database/json.ts';
 import { sql } from '../../platform/database/reads.ts';
-import type { Reads } from '../../platform/database/reads.ts';
 import type { Tx } from '../../platform/database/transaction.ts';
 import type { Hindrance, StoredChase, Went } from './chase.ts';
 
@@ -158,12 +157,4 @@ export async function conversationOfEntry(scope: Scope, entryId: string): Promis
     .where({ id: entryId })
     .first<{ conversation_id: string } | undefined>('conversation_id');
   return row?.conversation_id;
-}
-
-/** Which version of its template each is, by the id of the version. */
-export async function versionNumber(reads: Reads, versionId: string): Promise<number> {
-  const row = await sql(reads)('template_versions')
-    .where({ id: versionId })
-    .first<{ number: number } | undefined>('number');
-  return row?.number ?? 1;
 }

@@ -15,11 +15,12 @@ import { takeUp } from '../../messages/takeUp.ts';
 import type { Services } from '../../platform/services.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { findStartable } from '../../templates/compiled.ts';
+import { versionNumber } from '../../templates/queries.ts';
 import { makeUnasked, putLeaving, scopeOfWriter } from '../unasked.ts';
-import { listLatest } from '../versionedQueries.ts';
 import type { Hindrance, StoredChase, StoredPlan } from './chase.ts';
-import { chasesUnderWay, moveChase, versionNumber } from './chaseQueries.ts';
+import { chasesUnderWay, moveChase } from './chaseQueries.ts';
 import { isAnswered } from './endChase.ts';
+import { listPlans } from './keepPlan.ts';
 import { nextStep } from './nextStep.ts';
 
 /** A reminder says again what was said: that it went before is no reason against it. */
@@ -33,12 +34,7 @@ export async function goOnChasing(services: Services): Promise<void> {
   const all = unscoped(services.db, 'unasked');
   const underWay = await chasesUnderWay(all);
   if (underWay.length === 0) return;
-  const plans = new Map(
-    (await listLatest<StoredPlan['content']>(all, 'chaser_plan', { withRetired: true })).map((one) => [
-      one.id,
-      one,
-    ]),
-  );
+  const plans = new Map((await listPlans(all)).map((one) => [one.id, one]));
   for (const chase of underWay) {
     const plan = plans.get(chase.planId);
     if (plan) await goOnWith(services, chase, plan);

@@ -18,14 +18,16 @@ import { addVersion, insertFirst, listLatest, madeVersions, setRetired } from '.
 import type { StoredPlan } from './chase.ts';
 import { countUnderWay } from './chaseQueries.ts';
 
+/** Every plan in its latest version, those out of use among them: what is under way by one goes on. */
+export const listPlans = (reads: Reads): Promise<readonly StoredPlan[]> =>
+  listLatest<ChaserPlanContent>(reads, 'chaser_plan', { withRetired: true });
+
 export const findPlan = async (reads: Reads, id: string): Promise<StoredPlan | undefined> =>
-  (await listLatest<ChaserPlanContent>(reads, 'chaser_plan', { withRetired: true })).find(
-    (one) => one.id === id,
-  );
+  (await listPlans(reads)).find((one) => one.id === id);
 
 /** All chaser plans, with what the practice has of what they use. */
 export async function readPlans(scope: Scope): Promise<ChaserPlanList> {
-  const plans = await listLatest<ChaserPlanContent>(scope, 'chaser_plan', { withRetired: true });
+  const plans = await listPlans(scope);
   const templates = new Map((await startableTemplates(scope)).map((one) => [one.templateId as string, one]));
   const underWay = await countUnderWay(scope);
   const versions = await madeVersions(scope, 'chaser_plan');
@@ -42,9 +44,7 @@ export async function readPlans(scope: Scope): Promise<ChaserPlanList> {
         }),
       ),
       underWay: underWay.get(plan.id) ?? 0,
-      versions: versions
-        .filter(({ ofId }) => ofId === plan.id)
-        .map(({ number, by, atUtc }) => ({ number, by, atUtc })),
+      versions: [...(versions.get(plan.id) ?? [])],
     })),
   };
 }

@@ -7,9 +7,11 @@ import { findMatter } from '../../matters/queries.ts';
 import { notFound } from '../../platform/problems/problem.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { findStartable } from '../../templates/compiled.ts';
+import { versionNumber } from '../../templates/queries.ts';
 import type { StoredChase, StoredPlan } from './chase.ts';
-import { chasesOn, chasesUnderWay, findChase, versionNumber } from './chaseQueries.ts';
-import { findPlan } from './keepPlan.ts';
+import { chasesOn, chasesUnderWay, findChase } from './chaseQueries.ts';
+import { findPlan, listPlans } from './keepPlan.ts';
+import { namesOf } from '../../../core/model/mailbox.ts';
 import { nextStep } from './nextStep.ts';
 
 /** Chaser plans of a matter, ended ones among them; without one, those under way. */
@@ -21,9 +23,10 @@ export async function readChases(
     matterId === undefined
       ? await chasesUnderWay(scope, whose === 'mine' ? { personId: scope.actor.id } : {})
       : await chasesOn(scope, matterId);
+  const plans = new Map((await listPlans(scope)).map((plan) => [plan.id, plan]));
   const items: ChaseView[] = [];
   for (const chase of found) {
-    const view = await viewChase(scope, chase);
+    const view = await viewChase(scope, chase, plans.get(chase.planId));
     if (view) items.push(view);
   }
   return { items };
@@ -31,13 +34,16 @@ export async function readChases(
 
 export async function readChase(scope: PersonScope, id: string): Promise<ChaseView> {
   const chase = await findChase(scope, id);
-  const view = chase && (await viewChase(scope, chase));
+  const view = chase && (await viewChase(scope, chase, await findPlan(scope, chase.planId)));
   if (!view) throw notFound('chase');
   return view;
 }
 
-async function viewChase(scope: PersonScope, chase: StoredChase): Promise<ChaseView | undefined> {
-  const plan = await findPlan(scope, chase.planId);
+async function viewChase(
+  scope: PersonScope,
+  chase: StoredChase,
+  plan: StoredPlan | undefined,
+): Promise<ChaseView | undefined> {
   const matter = await findMatter(scope, chase.matterId);
   const entry = await findEntry(scope, chase.entryId);
   if (!plan || !matter || !entry) return undefined;
@@ -52,7 +58,7 @@ async function viewChase(scope: PersonScope, chase: StoredChase): Promise<ChaseV
     title: matter.title,
     entryId: entry.id,
     subject: entry.subject,
-    to: entry.people.to.map(({ name, address }) => name || address),
+    to: namesOf(entry.people.to),
     startedOn: chase.startedOn,
     person: (await findPerson(scope, chase.personId))?.name ?? '',
     next: chase.ended ? null : await viewNext(scope, chase, plan),

@@ -2,6 +2,7 @@ import { notesThatStop } from '../../../core/checks/index.ts';
 import type { Note } from '../../../core/checks/index.ts';
 import type { Channel } from '../../../core/model/channel.ts';
 import type { Contact } from '../../../core/model/contact.ts';
+import { namesOf } from '../../../core/model/mailbox.ts';
 import { writeValue } from '../../../core/values/writeValue.ts';
 import { channelTo } from '../../../core/rounds/channels.ts';
 import { leftOutBy, standingOfDraft } from '../../../core/rounds/groups.ts';
@@ -14,10 +15,12 @@ import { findContacts } from '../../directory/contactQueries.ts';
 import type { StoredMatter } from '../../matters/matter.ts';
 import { composeOn } from '../../messages/beginMessage.ts';
 import { checkDraft } from '../../messages/checkDraft.ts';
-import { layoutDraft } from '../../messages/draftLayout.ts';
+import { greetedOf, layoutDraft } from '../../messages/draftLayout.ts';
+import type { DraftLayout } from '../../messages/draftLayout.ts';
 import type { StoredMessage } from '../../messages/message.ts';
 import { draftOf } from '../../messages/draftOf.ts';
 import type { Services } from '../../platform/services.ts';
+import { versionOf } from '../../templates/compiled.ts';
 import type { CompiledTemplate } from '../../templates/compiled.ts';
 import type { LineDetail, StoredLine, StoredRound } from './round.ts';
 import { peopleIn, rolesOf } from './targets.ts';
@@ -86,7 +89,11 @@ export async function prepareLine(
   const desk = await layoutDraft(services, scope, draft, matter);
   const standing = standingOf(await checkDraft(services, scope, desk), line.detail);
   return {
-    line: { id: line.id, ...standing, detail: { ...standing.detail, values, channel, to: toWords(draft) } },
+    line: {
+      id: line.id,
+      ...standing,
+      detail: { ...standing.detail, values, channel, to: namesOf(draft.recipients.to) },
+    },
     draft,
     siblings,
   };
@@ -105,14 +112,38 @@ export async function recheckLine(
   const isAnswered = answers !== message.answers;
   const draft = isAnswered ? { ...message, answers, updatedUtc: services.now() } : message;
   const desk = await layoutDraft(services, scope, draft, matter);
-  const standing = standingOf(await checkDraft(services, scope, desk), line.detail);
+  const { standing } = await standsNow(services, scope, desk, line.detail);
   const detail = {
     ...standing.detail,
     values: valuesOf(desk.reader, columns),
     channel: draft.channel,
-    to: toWords(draft),
+    to: namesOf(draft.recipients.to),
   };
   return { line: { id: line.id, ...standing, detail }, draft, siblings: [] };
+}
+
+/** Where a draft of a round stands as things are now: by the checks, and by whether those it goes to want rounds of its kind. */
+export async function standsNow(
+  services: Services,
+  scope: PersonScope,
+  desk: DraftLayout,
+  detail: LineDetail,
+): Promise<{
+  readonly notes: readonly Note[];
+  readonly standing: Pick<StoredLine, 'stands' | 'kind' | 'detail'>;
+}> {
+  const { message, contacts } = desk;
+  const notes = await checkDraft(services, scope, desk);
+  const version =
+    message.templateVersionId === null ? undefined : await versionOf(scope, message.templateVersionId);
+  const unwilling = greetedOf(message.recipients, contacts).some(({ noRounds = [] }) =>
+    noRounds.includes(version?.content.category ?? ''),
+  );
+  const standing = standingOf(notes, detail);
+  return {
+    notes,
+    standing: unwilling ? { stands: 'out', kind: 'wantsNone', detail: { ...detail, notes: [] } } : standing,
+  };
 }
 
 function answeredForAll(
@@ -161,9 +192,6 @@ const valuesOf = (reader: FieldReader, columns: readonly string[]): Readonly<Rec
       return value ? [[path, writeValue(value, 'plain')]] : [];
     }),
   );
-
-const toWords = ({ recipients }: StoredMessage): readonly string[] =>
-  recipients.to.map(({ name, address }) => name || address);
 
 const leftOut = (
   { id, detail }: StoredLine,

@@ -6,7 +6,6 @@ import type { PersonScope } from '../../access/scope.ts';
 import { scopeOf } from '../../access/scopeOf.ts';
 import { unscoped } from '../../access/unscoped.ts';
 import { breathe } from '../../directory/contactQueries.ts';
-import { checkDraft } from '../../messages/checkDraft.ts';
 import { openDraft } from '../../messages/draftLayout.ts';
 import { sealFiles } from '../../platform/mail/assemble.ts';
 import type { SealedFiles } from '../../platform/mail/assemble.ts';
@@ -27,7 +26,7 @@ import {
   markTakenBack,
 } from './orderQueries.ts';
 import { prepareLines } from './prepareLines.ts';
-import { standingOf } from './prepareLine.ts';
+import { standsNow } from './prepareLine.ts';
 import type { RoundProblem, SendOrder, StoredLine, StoredRound } from './round.ts';
 import { findRound, roundsUnderWay, updateRound } from './roundQueries.ts';
 
@@ -215,9 +214,9 @@ async function letOne(
     throw error;
   });
   if (desk?.message.state.kind !== 'draft') return stayBehind(services, scope, line, undefined);
-  const notes = await checkDraft(services, scope, desk);
-  if (notesThatStop(notes, new Set(line.detail.ignored)).length > 0)
-    return stayBehind(services, scope, line, standingOf(notes, line.detail));
+  const { notes, standing } = await standsNow(services, scope, desk, line.detail);
+  if (standing.kind === 'wantsNone' || notesThatStop(notes, new Set(line.detail.ignored)).length > 0)
+    return stayBehind(services, scope, line, standing);
   const freezing = { leavesAtUtc, cautions: notes.map(({ code }) => code), sealed };
   await letLeave(services, scope, desk, freezing, async ({ tx }) => {
     await markHanded(tx, line.id, number);

@@ -192,6 +192,24 @@ describe('mending a round', () => {
     expect(again.json.counts).toMatchObject({ ready: 3, out: 0 });
   });
 
+  it('stays behind for whoever wants none since it was prepared', async () => {
+    const round = await prepared('template-closing');
+    const [{ to }] = await messages(round.id, '?group=ready');
+    const [person] = (await call('GET', `/contacts?query=${encodeURIComponent(to[0])}`)).json.items;
+    const wants = async (noRounds: string[]) => {
+      const { revision, contact } = (await call('GET', `/contacts/${person.id}`)).json;
+      await call('PATCH', `/contacts/${person.id}`, { revision, contact: { ...contact, noRounds } });
+    };
+    await wants(['Closing']);
+    expect((await steer(round.id, 'send')).status).toBe(202);
+    const left = (await messages(round.id, '?group=out')) as { kind: string; to: string[] }[];
+    expect(left.filter(({ kind }) => kind === 'wantsNone').flatMap((one) => one.to)).toContain(to[0]);
+    const going = (await messages(round.id, '?group=going')) as { to: string[] }[];
+    expect(going.flatMap((one) => one.to)).not.toContain(to[0]);
+    await steer(round.id, 'stop');
+    await wants([]);
+  });
+
   it('looks again at what was changed on its sheet', async () => {
     const round = await prepared('template-chaser');
     const [first] = await messages(round.id);

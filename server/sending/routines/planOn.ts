@@ -3,24 +3,20 @@ import { formatDate } from '../../../core/dates/formatDate.ts';
 import { zonedTime } from '../../../core/dates/zonedClock.ts';
 import type { Note } from '../../../core/checks/index.ts';
 import { lateTexts } from '../../../core/merge/late.ts';
-import type { Recipients } from '../../../core/recipients/recipients.ts';
+import { namesOf } from '../../../core/model/mailbox.ts';
 import { planRoutine } from '../../../core/routines/index.ts';
 import type { PlannedStep, RoutineContent, RoutinePlan } from '../../../core/routines/index.ts';
-import { readinessOf } from '../../../core/shelf/index.ts';
 import type { Answers } from '../../../core/template/blanks.ts';
 import { writeValue } from '../../../core/values/writeValue.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import type { StoredMatter } from '../../matters/matter.ts';
-import { composeOn } from '../../messages/beginMessage.ts';
-import { checkDraft } from '../../messages/checkDraft.ts';
-import { draftOf } from '../../messages/draftOf.ts';
-import { layoutDraft } from '../../messages/draftLayout.ts';
 import type { DraftLayout } from '../../messages/draftLayout.ts';
 import { viewBlank, viewNotes } from '../../messages/messageView.ts';
 import type { Services } from '../../platform/services.ts';
 import { calendarOf } from '../../platform/settings/practiceSettings.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { findStartable } from '../../templates/compiled.ts';
+import { composeChecked } from '../composeChecked.ts';
 import { finishMessage } from '../../../core/merge/finish.ts';
 
 /** A message of a routine as it would go, checked. */
@@ -68,22 +64,12 @@ export async function planOn(
     }
     names.set(step.templateId, template.name);
     if (step.does === 'document') continue;
-    const { channel } = template;
-    const begun = await composeOn(services, scope, template, { matter: step.on, channel, answers });
-    const readiness = readinessOf(template.program, begun.composed.reader, channel);
-    if (readiness.kind === 'unavailable')
-      for (const { code, params } of readiness.reasons)
-        problems.push({ code, where: at, params: { ...params, template: template.name } });
-    const sendOptions = { ...begun.composed.sendOptions, ...(unasked ? { unasked } : {}) };
-    const composed = { ...begun.composed, sendOptions };
-    const draft = await draftOf(services, scope, { ...begun, composed, matter: step.on, channel });
-    const desk = await layoutDraft(services, scope, draft, step.on);
-    messages.push({
-      templateId: step.templateId,
-      templateName: template.name,
-      desk,
-      notes: await checkDraft(services, scope, desk),
-    });
+    const beginning = { matter: step.on, channel: template.channel, answers };
+    const options = unasked ? { unasked } : {};
+    const { desk, notes, reasons } = await composeChecked(services, scope, template, beginning, options);
+    for (const { code, params } of reasons)
+      problems.push({ code, where: at, params: { ...params, template: template.name } });
+    messages.push({ templateId: step.templateId, templateName: template.name, desk, notes });
   }
   return { matter, plan, messages, names, problems };
 }
@@ -131,8 +117,6 @@ export function viewPlan({
     problems,
   };
 }
-
-const namesOf = (line: Recipients['to']): string[] => line.map(({ name, address }) => name || address);
 
 function viewStep(
   step: PlannedStep<StoredMatter>,

@@ -43,9 +43,7 @@ async function viewAll(scope: Scope, routines: readonly StoredRoutine[]): Promis
         ),
       ),
       runs: counts.get(routine.id) ?? 0,
-      versions: versions
-        .filter(({ ofId }) => ofId === routine.id)
-        .map(({ number, by, atUtc }) => ({ number, by, atUtc })),
+      versions: [...(versions.get(routine.id) ?? [])],
     };
   });
 }

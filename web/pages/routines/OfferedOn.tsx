@@ -6,6 +6,7 @@ import { askedFields } from '../../parts/conditions/askedFields.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { say } from '../../words/en/routines.ts';
+import { SentenceField } from '../../ui/SentenceField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { namedIn } from '../../parts/routines/namedIn.ts';
 import { typesMeant } from './typesMeant.ts';
@@ -132,13 +133,11 @@ function ReasonParts({ one, types, onChange }: ReasonPartsProps) {
     case 'document':
       return (
         <>
-          <input
-            className={classes.words}
-            aria-label={say.category}
-            placeholder={say.category}
+          <SentenceField
+            label={say.category}
             value={one.category}
-            onChange={(event) => {
-              onChange({ ...one, category: event.currentTarget.value });
+            onChange={(category) => {
+              onChange({ ...one, category });
             }}
           />
           <span>{say.withinTheLast}</span>

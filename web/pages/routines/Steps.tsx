@@ -8,6 +8,7 @@ import { ValueInput } from '../../parts/values/ValueInput.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { say } from '../../words/en/routines.ts';
+import { SentenceField } from '../../ui/SentenceField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { namedIn } from '../../parts/routines/namedIn.ts';
 import { typesMeant } from './typesMeant.ts';
@@ -175,13 +176,11 @@ interface PartsProps<D extends Does> {
 
 const FollowUpParts = ({ step, onChange }: PartsProps<'followUp'>) => (
   <>
-    <input
-      className={classes.words}
-      aria-label={say.what}
-      placeholder={say.what}
+    <SentenceField
+      label={say.what}
       value={step.what}
-      onChange={(event) => {
-        onChange({ ...step, what: event.currentTarget.value });
+      onChange={(what) => {
+        onChange({ ...step, what });
       }}
     />
     <span>{say.on}</span>

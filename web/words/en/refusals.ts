@@ -72,7 +72,7 @@ const THINGS: Readonly<Record<Thing, string>> = {
   contact: 'contact',
   country: 'country',
   date: 'date on this matter type',
-  discardedDraft: 'discarded draft',
+  discardedDraft: 'deleted draft',
   document: 'document',
   enclosure: 'enclosure',
   entry: 'entry',

@@ -45,8 +45,8 @@ export const say = {
   save: 'Save as new version',
   saveNew: 'Save',
   saved: 'Saved',
-  retire: 'Take out of use',
-  putBack: 'Put back into use',
+  retire: 'Retire',
+  putBack: 'Use again',
   addAStep: 'Add a step',
   removeStep: (n: number) => `Remove step ${n}`,
   moveUp: (n: number) => `Move step ${n} up`,
@@ -175,7 +175,7 @@ export function stepWords(step: DoneStep): string {
       return `Add a follow-up: ${step.what}, by ${writeDay(readDay(step.dueOn), 'longWeekday')}`;
     case 'stage':
       return step.from === step.label
-        ? `Keep the stage ${step.label}`
+        ? `The stage stays ${step.label}`
         : `Move the stage from ${step.from} to ${step.label}`;
     case 'date':
       return `Set ${step.label} to ${writeDay(readDay(step.date), 'long')}`;

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { readTime } from '../../../../core/dates/readDateTime.ts';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { useChangeFollowUpMutation, useMakeFollowUpMutation } from '../../../api/followUps.ts';
 import { DayField } from '../../../parts/days/DayField.tsx';
@@ -136,7 +137,7 @@ function FollowUpForm({ matterId, people, followUp, onClose }: FollowUpFormProps
     personId !== (followUp?.personId ?? '') ||
     at !== (followUp?.at ?? '') ||
     place !== (followUp?.place ?? '');
-  const hour = readHour(at);
+  const hour = readTime(at);
   const save = async (): Promise<void> => {
     const said = { what, dueOn, ...person, ...appointmentOf(followUp, hour, place) };
     const sent = followUp
@@ -199,11 +200,3 @@ const appointmentOf = (before: FollowUp | undefined, hour: string | undefined, p
   ...((hour ?? null) === (before?.at ?? null) ? {} : { at: hour ?? null }),
   ...(place === (before?.place ?? '') ? {} : { place }),
 });
-
-/** A time of day as people type it, as `HH:MM`; undefined where it is none. */
-function readHour(typed: string): string | undefined {
-  const [, hour = '', minute = '00'] = /^\s*(\d{1,2})(?:[:.](\d{2}))?\s*$/.exec(typed) ?? [];
-  return hour !== '' && Number(hour) < 24 && Number(minute) < 60
-    ? `${hour.padStart(2, '0')}:${minute}`
-    : undefined;
-}
