@@ -64,7 +64,7 @@ function withClock(
 
 /** Reads a time of day alone, `HH:MM`: `14:30`, `9.15`, `2 pm`, `noon`; a bare number is an hour. Undefined where more is said, or none. */
 export function readTime(words: string): string | undefined {
-  const text = asSaid(words);
+  const text = asSaid(words).replace(/^at /, '');
   const named = NAMED_CLOCK.exec(text);
   const clock = named ? undefined : CLOCK.exec(text);
   if ((named ?? clock)?.[1] !== undefined) return undefined;
