@@ -20,13 +20,13 @@ export interface CheckedMessage {
   readonly reasons: Extract<Readiness, { readonly kind: 'unavailable' }>['reasons'];
 }
 
-/** Makes a message of which nothing is kept yet; `options` say how it goes besides what its template says. */
+/** Makes a message of which nothing is kept yet; `going` changes how its template has it go. */
 export async function composeChecked(
   services: Services,
   scope: PersonScope,
   template: CompiledTemplate,
   beginning: Omit<Beginning, 'writer' | 'program'>,
-  options: Partial<SendOptions> = {},
+  going: (usual: SendOptions) => SendOptions = (usual) => usual,
 ): Promise<CheckedMessage> {
   const { matter, channel } = beginning;
   const begun = await composeOn(services, scope, template, beginning);
@@ -36,8 +36,7 @@ export async function composeChecked(
     readiness.kind === 'unavailable'
       ? readiness.reasons.filter(({ where }) => !(isChosen && where === 'to'))
       : [];
-  const sendOptions = { ...begun.composed.sendOptions, ...options };
-  const composed = { ...begun.composed, sendOptions };
+  const composed = { ...begun.composed, sendOptions: going(begun.composed.sendOptions) };
   const draft = await draftOf(services, scope, { ...begun, composed, matter, channel });
   const desk = await layoutDraft(services, scope, draft, matter);
   return { desk, notes: await checkDraft(services, scope, desk), reasons };

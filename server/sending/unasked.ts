@@ -1,6 +1,7 @@
 import { notesThatStop } from '../../core/checks/index.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { worksAt } from '../../core/dates/sendTimes.ts';
+import type { SendOptions } from '../../core/template/template.ts';
 import { may } from '../access/rights.ts';
 import { scopeOf } from '../access/scopeOf.ts';
 import type { Change } from '../access/change.ts';
@@ -46,9 +47,7 @@ export async function makeUnasked(
   beginning: Omit<Beginning, 'writer' | 'program'>,
   { holdSeconds, inSpiteOf }: { readonly holdSeconds: number; readonly inSpiteOf: readonly string[] },
 ): Promise<Unasked> {
-  const { desk, notes, reasons } = await composeChecked(services, scope, template, beginning, {
-    unasked: true,
-  });
+  const { desk, notes, reasons } = await composeChecked(services, scope, template, beginning, asReminder);
   if (reasons.length > 0) return { kind: 'hindered', why: reasons.map(asHindrance) };
   const stopping = notesThatStop(notes, new Set(inSpiteOf));
   if (stopping.length > 0) return { kind: 'hindered', why: stopping.map(asHindrance) };
@@ -58,6 +57,12 @@ export async function makeUnasked(
     cautions: notes.map(({ code }) => code),
   });
   return { kind: 'ready', leaving };
+}
+
+/** A reminder is followed by the plan that sent it, and by none of its own: else it would never come to an end. */
+function asReminder({ after, ...usual }: SendOptions): SendOptions {
+  const { chaserPlanId: _plan, ...rest } = after ?? {};
+  return { ...usual, unasked: true, ...(after ? { after: rest } : {}) };
 }
 
 const asHindrance = ({ code, params }: Hindrance): Hindrance => ({ code, params: { ...params } });

@@ -180,6 +180,26 @@ describe('a chaser plan', () => {
     await stop(chases.at(-1).id);
   });
 
+  it('starts no plan of its own for a reminder, whatever its template says', async () => {
+    const { id, plan: own } = await followed(
+      plan({ steps: [{ afterWorkingDays: 3, templateId: 'template-closing' }], tellAfter: null }),
+    );
+    const { content, versionId } = (await call('GET', '/templates/template-closing')).json;
+    const saved = await call('PATCH', '/templates/template-closing', {
+      content: { ...content, after: { chaserPlanId: own.id } },
+      baseVersionId: versionId,
+    });
+    expect(saved.status, JSON.stringify(saved.json)).toBe(200);
+    await at(3);
+    await goOn();
+    await at(3, 1);
+    await goOn();
+    expect((await read(id)).went).toHaveLength(1);
+    const begun = await desk.services.db('chases').where({ plan_id: own.id });
+    expect(begun.map((one) => one.id)).toEqual([id]);
+    await stop(id);
+  });
+
   it('is refused where its days are out of order, and for what came in', async () => {
     const wrong = await call('POST', '/chaser-plans', { content: plan({ tellAfter: 6 }) });
     expect(wrong).toMatchObject({ status: 400 });
@@ -246,6 +266,35 @@ describe('a routine that runs unasked', () => {
     await goOnUnasked(desk.services);
     const next = await desk.services.db('routine_runs').where({ routine_id: made.json.id });
     expect(new Set(next.map(({ occasion }) => occasion)).size).toBe(next.length);
+    await call('PATCH', `/routines/${made.json.id}`, { version: 1, retired: true });
+  });
+
+  it('runs once for a reason where two look at once, and never because what went unasked was not answered', async () => {
+    await at(0);
+    const made = await call('POST', '/routines', {
+      content: content({
+        steps: [{ does: 'send', templateId: 'template-findings' }],
+        offeredOn: [{ on: 'overdue', workingDays: 0 }],
+      }),
+    });
+    await desk.client.signIn('idris@tidewell-roe.example');
+    await call('PATCH', `/routines/${made.json.id}`, { version: 1, unaskedPerDay: 500 });
+    await desk.client.signIn('maud@tidewell-roe.example');
+    const ran = () => desk.services.db('routine_runs').where({ routine_id: made.json.id });
+    for (const day of [1, 2, 3, 6, 7]) {
+      await at(day);
+      await Promise.all([goOnUnasked(desk.services), goOnUnasked(desk.services)]);
+      await at(day, 1);
+      await runOnce(desk.services, ACCEPTS);
+    }
+    const runs = await ran();
+    const reasons = runs.map(({ matter_id, occasion }) => `${matter_id} ${occasion}`);
+    expect(runs.some(({ hindered }) => hindered === null)).toBe(true);
+    expect(new Set(reasons).size).toBe(reasons.length);
+    const sent: string[] = runs.flatMap(({ did }) => JSON.parse(did).messageIds);
+    const entries = await desk.services.db('entries').whereIn('message_id', sent);
+    expect(entries.length).toBeGreaterThan(0);
+    for (const { id } of entries) expect(reasons.join(' ')).not.toContain(id);
     await call('PATCH', `/routines/${made.json.id}`, { version: 1, retired: true });
   });
 

@@ -65,8 +65,9 @@ export async function planOn(
     names.set(step.templateId, template.name);
     if (step.does === 'document') continue;
     const beginning = { matter: step.on, channel: template.channel, answers };
-    const options = unasked ? { unasked } : {};
-    const { desk, notes, reasons } = await composeChecked(services, scope, template, beginning, options);
+    const { desk, notes, reasons } = await composeChecked(services, scope, template, beginning, (usual) =>
+      unasked ? { ...usual, unasked } : usual,
+    );
     for (const { code, params } of reasons)
       problems.push({ code, where: at, params: { ...params, template: template.name } });
     messages.push({ templateId: step.templateId, templateName: template.name, desk, notes });

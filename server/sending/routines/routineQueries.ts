@@ -1,5 +1,6 @@
 import type { ChangeMatter } from '../../../contract/matterTypes.ts';
 import type { RoutineContent } from '../../../core/routines/index.ts';
+import type { SendOptions } from '../../../core/template/template.ts';
 import type { Scope } from '../../access/scope.ts';
 import { visible } from '../../access/visibleQueries.ts';
 import { fromJson } from '../../platform/database/json.ts';
@@ -221,4 +222,13 @@ export async function cameAutomatically(
     .whereLike('attachments', `%${document.blob}%`)
     .first('seq');
   return found !== undefined;
+}
+
+/** Whether what was sent went without a press. */
+export async function wentUnasked(scope: Scope, entryId: string): Promise<boolean> {
+  const row = await visible(scope, 'entries')
+    .join('messages', 'messages.id', 'entries.message_id')
+    .where('entries.id', entryId)
+    .first<{ options: string } | undefined>({ options: 'messages.send_options' });
+  return row !== undefined && fromJson<SendOptions>(row.options).unasked === true;
 }

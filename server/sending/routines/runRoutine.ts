@@ -26,7 +26,7 @@ import { putLeaving } from '../unasked.ts';
 import { documentName, planOn, viewPlan } from './planOn.ts';
 import type { RoutineOnMatter } from './planOn.ts';
 import type { Left, StoredRoutine } from './routine.ts';
-import { findRoutine, insertRun } from './routineQueries.ts';
+import { findRoutine, insertRun, occasionsTaken, takenKey } from './routineQueries.ts';
 
 /** How it is run, beside what its request says. */
 interface Running extends RunRoutine {
@@ -98,6 +98,7 @@ async function keepRun(
   const runId = services.newId();
   const ids: string[] = [];
   await changing(services, scope, async (change) => {
+    if (unasked) await refuseTaken(change, on.matter.id, routine.id, occasion);
     for (const each of leaving) ids.push(...(await putLeaving(change, each, 'routine')));
     for (const document of documents) await insertDocument(change.tx, on.matter.id, document);
     const followUpIds = await putFollowUps(services, change, on);
@@ -121,6 +122,18 @@ async function keepRun(
     messages: would.messages.map((one, n) => ({ ...one, messageId: leaving[n]?.[0]?.message.id ?? null })),
     leavesAtUtc: ids.length > 0 ? leavesAtUtc : null,
   };
+}
+
+/** What nobody presses for is done once for the same reason, whoever else was at it. */
+async function refuseTaken(
+  { scope }: Change,
+  matterId: string,
+  routineId: string,
+  occasion: string,
+): Promise<void> {
+  const taken = await occasionsTaken(scope, [matterId], { withHindered: true });
+  if (taken.has(takenKey(routineId, matterId, occasion)))
+    throw new DomainProblem('decidedMeanwhile', [{ code: 'nothingChanged' }]);
 }
 
 async function makeDocuments(

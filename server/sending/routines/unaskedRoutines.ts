@@ -18,6 +18,7 @@ import {
   listRoutines,
   occasionsTaken,
   takenKey,
+  wentUnasked,
 } from './routineQueries.ts';
 import { isFor } from './routinesHere.ts';
 import { runRoutine } from './runRoutine.ts';
@@ -65,7 +66,10 @@ async function runOn(
     }
 }
 
-/** At most so often a day, and never in answer to mail that a machine sent. */
+/**
+ * At most so often a day; never in answer to mail that a machine sent, nor because nobody answered what went unasked: that
+ * would go on without an end.
+ */
 async function mayRun(
   services: Services,
   { id, unaskedPerDay }: StoredRoutine,
@@ -77,7 +81,8 @@ async function mayRun(
   const { date } = zonedTime(timeZone, services.now());
   const since = zonedInstant(timeZone, { date, hour: 0, minute: 0 });
   if ((await countUnasked(all, id, since)) >= (unaskedPerDay ?? 0)) return false;
-  return !(occasion.on === 'document' && (await cameAutomatically(all, matter.id, occasion.documentId)));
+  if (occasion.on === 'document') return !(await cameAutomatically(all, matter.id, occasion.documentId));
+  return occasion.on !== 'overdue' || !(await wentUnasked(all, occasion.entryId));
 }
 
 async function runOne(
@@ -93,7 +98,7 @@ async function runOne(
     await runRoutine(services, scope, matter.id, routine.id, { occasion: key, unasked: true });
   } catch (error) {
     if (!(error instanceof DomainProblem)) throw error;
-    await noteHindered(services, routine, matter, key, whyNot(error));
+    if (error.code !== 'decidedMeanwhile') await noteHindered(services, routine, matter, key, whyNot(error));
   }
 }
 
