@@ -273,7 +273,7 @@ describe('a routine that runs unasked', () => {
     await at(0);
     const made = await call('POST', '/routines', {
       content: content({
-        steps: [{ does: 'send', templateId: 'template-findings' }],
+        steps: [{ does: 'send', templateId: 'template-next-survey' }],
         offeredOn: [{ on: 'overdue', workingDays: 0 }],
       }),
     });
