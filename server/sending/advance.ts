@@ -11,6 +11,8 @@ export class MovedMeanwhile extends Error {}
 
 export interface Move {
   readonly to: MessageState;
+  /** What it is on the way there: two allowed moves, kept and audited together. */
+  readonly through?: MessageState;
   readonly frozen?: FrozenMessage | null;
   /** What else belongs to this move, in the same transaction: filing, for one. */
   readonly along?: (change: Change) => Promise<void>;
@@ -24,18 +26,21 @@ export async function advance(
   services: ChangeServices,
   scope: Scope,
   message: StoredMessage,
-  { to, frozen, along }: Move,
+  { to, through, frozen, along }: Move,
 ): Promise<StoredMessage> {
-  const from = message.state.kind;
-  if (!canMove(from, to.kind)) throw new Error(`no move from ${from} to ${to.kind}`);
-  if (scope.actor.kind === 'system' && needsPerson(from, to.kind))
-    throw new Error(`only a person moves ${from} to ${to.kind}`);
+  const steps = [message.state, ...(through ? [through] : []), to].map(({ kind }) => kind);
+  const moves = steps.slice(1).map((kind, at) => ({ from: steps[at] ?? kind, kind }));
+  for (const { from, kind } of moves) {
+    if (!canMove(from, kind)) throw new Error(`no move from ${from} to ${kind}`);
+    if (scope.actor.kind === 'system' && needsPerson(from, kind))
+      throw new Error(`only a person moves ${from} to ${kind}`);
+  }
   const anew = frozen === undefined ? {} : { frozen };
   await changing(services, scope, async (change) => {
     const { tx, audit, tell, atUtc } = change;
     if (!(await updateState(tx, message, to, { atUtc, ...anew }))) throw new MovedMeanwhile(message.id);
     await along?.(change);
-    await audit(`message.${to.kind}`, 'message', message.id, { from });
+    for (const { from, kind } of moves) await audit(`message.${kind}`, 'message', message.id, { from });
     tell({ kind: 'message', id: message.id, matterId: message.matterId });
   });
   return { ...message, state: to, ...anew };

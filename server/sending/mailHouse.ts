@@ -34,6 +34,8 @@ export async function mailHouse(services: Services, scope: Scope, mail: HouseMai
     () => authoritiesInUse(services, scope),
   );
   const envelope = { from: practiceEmail, to: plan.envelopeTo, reference: messageId, subject };
-  const { outcome, permanentFailures } = await transport.send(envelope, bytes, () => Promise.resolve());
+  const { outcome, permanentFailures } = await transport
+    .send(envelope, bytes, () => Promise.resolve())
+    .finally(() => transport.close?.());
   return outcome.kind === 'accepted' && permanentFailures.length === 0;
 }

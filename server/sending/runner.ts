@@ -77,11 +77,12 @@ export async function startRunner(services: Services, transports: Transports): P
       const due = await listDue(scope, services.now(), ofThese + free, of);
       for (const message of due.filter(({ id }) => !underWay.has(id)).slice(0, free)) begin(message);
     }
-    const next = await nextDue(scope);
     // While something is under way its end wakes the runner; otherwise it sleeps until something is due.
-    if (underWay.size === 0)
+    if (underWay.size > 0) sleep(LONGEST_SLEEP_MS);
+    else {
+      const next = await nextDue(scope);
       sleep(Math.min(LONGEST_SLEEP_MS, Math.max(0, (next ?? Infinity) - services.now())));
-    else sleep(LONGEST_SLEEP_MS);
+    }
   };
 
   const wake = (): void => {
@@ -109,6 +110,7 @@ export async function startRunner(services: Services, transports: Transports): P
       clearTimeout(timer);
       await looking;
       await Promise.all([...underWay.values()].map(({ run }) => run));
+      for (const { close } of Object.values(transports)) close?.();
     },
   };
 }
@@ -123,8 +125,7 @@ async function moveOn(
   const { state } = message;
   switch (state.kind) {
     case 'held':
-      await advance(services, scope, message, { to: { kind: 'queued', attempts: 0 } });
-      return;
+      return attempt(services, scope, transports, owner, message, 1);
     case 'queued':
     case 'deferred':
       return attempt(services, scope, transports, owner, message, state.attempts + 1);
@@ -163,7 +164,10 @@ async function attempt(
     leaseUntilUtc: services.now() + LEASE_MS,
     dataBegun,
   });
-  let claimed = await advance(services, scope, message, { to: lease(false) });
+  let claimed = await advance(services, scope, message, {
+    to: lease(false),
+    ...(message.state.kind === 'held' ? { through: { kind: 'queued', attempts: 0 } } : {}),
+  });
   const because = await whyNot(services, scope, message);
   if (because) {
     await advance(services, scope, claimed, {

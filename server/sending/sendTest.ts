@@ -61,7 +61,9 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
     () => authoritiesInUse(services, scope),
   );
   const envelope = { from: from.address, to: plan.envelopeTo, reference: messageId, subject: plan.subject };
-  const { outcome, permanentFailures } = await transport.send(envelope, bytes, () => Promise.resolve());
+  const { outcome, permanentFailures } = await transport
+    .send(envelope, bytes, () => Promise.resolve())
+    .finally(() => transport.close?.());
   if (outcome.kind === 'accepted' && permanentFailures.length === 0) return { sentTo: email };
   const reply = 'reply' in outcome ? outcome.reply : (permanentFailures[0]?.reply ?? 'no answer');
   throw new DomainProblem('testNotSent', [{ code: 'testRefused', reply }, { code: 'draftUnchanged' }]);

@@ -3,6 +3,7 @@ import type { LeavingProblem } from '../../core/checks/leaving.ts';
 import { roleHas } from '../access/rights.ts';
 import type { Scope } from '../access/scope.ts';
 import { scopeOf } from '../access/scopeOf.ts';
+import { isVisible } from '../access/visibleQueries.ts';
 import { findContacts } from '../directory/contactQueries.ts';
 import { findMatter } from '../matters/queries.ts';
 import type { StoredMessage } from '../messages/message.ts';
@@ -21,11 +22,12 @@ export async function whyNot(
 ): Promise<readonly Reason[] | undefined> {
   const { recipients, channel, frozen, enclosures, templateVersionId } = message;
   const writer = await scopeOf(db, message.authorId);
-  const matter = await findMatter(scope, message.matterId);
+  const documentIds = enclosures.flatMap((one) => (one.kind === 'document' ? [one.documentId] : []));
   const ids = [...recipients.to, ...recipients.cc, ...recipients.bcc].flatMap(
     ({ contactId }) => contactId ?? [],
   );
-  const documents = matter?.documents ?? [];
+  const documents =
+    documentIds.length === 0 ? [] : ((await findMatter(scope, message.matterId))?.documents ?? []);
   const template = templateVersionId ? await versionOf(scope, templateVersionId) : undefined;
   const problems = whatNoLongerHolds({
     channel,
@@ -34,12 +36,10 @@ export async function whyNot(
     writer: {
       name: writer?.actor.name ?? '',
       maySend: writer !== undefined && roleHas(writer.actor.role, 'work'),
-      maySee: writer !== undefined && (await findMatter(writer, message.matterId)) !== undefined,
+      maySee: writer !== undefined && (await isVisible(writer, message.matterId)),
     },
     documents,
-    enclosed: enclosures.flatMap((one) =>
-      one.kind === 'document' ? documents.filter(({ id }) => id === one.documentId) : [],
-    ),
+    enclosed: documentIds.flatMap((wanted) => documents.filter(({ id }) => id === wanted)),
     template: template && { name: template.name, retired: template.standing === 'retired' },
     cautions: new Set(frozen?.cautions ?? []),
   });

@@ -6,8 +6,8 @@ import { ANSWER_TIMEOUT_MS } from './transport.ts';
 const CONNECTION_TIMEOUT_MS = 20_000;
 
 /** A conversation with a host, not begun yet. Beside the authorities known to Node.js, the practice may have its own. */
-export const openSession = (settings: SmtpSettings, authorities: readonly string[]): SMTPConnection =>
-  new SMTPConnection({
+export function openSession(settings: SmtpSettings, authorities: readonly string[]): SMTPConnection {
+  const connection = new SMTPConnection({
     host: settings.host,
     port: settings.port,
     secure: settings.security === 'implicit',
@@ -20,6 +20,10 @@ export const openSession = (settings: SmtpSettings, authorities: readonly string
     socketTimeout: ANSWER_TIMEOUT_MS,
     logger: false,
   });
+  // What the socket says between two steps has nobody to hear it.
+  connection.on('error', ignore);
+  return connection;
+}
 
 /** One step of the conversation; an error event ends it as well as its own answer. */
 export function step<T>(
@@ -30,8 +34,6 @@ export function step<T>(
     const stop = (): void => {
       connection.off('error', fail);
       connection.off('end', ended);
-      // Whatever the socket says after this step has nobody left to hear it.
-      connection.on('error', ignore);
     };
     const fail = (error: Error): void => {
       stop();

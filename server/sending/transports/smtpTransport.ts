@@ -4,40 +4,73 @@ import type { AttemptOutcome } from '../../../core/model/message.ts';
 import { hostFor, hostKey } from '../../platform/mail/hostFor.ts';
 import type { SmtpSettings } from '../../platform/config.ts';
 import { certificateFault } from '../../platform/mail/certificateFault.ts';
-import { describe, limitOf, logIn, openSession, step } from './smtpSession.ts';
+import { describe, limitOf, step } from './smtpSession.ts';
+import { smtpSessions } from './smtpSessions.ts';
+import type { Session, Sessions } from './smtpSessions.ts';
 import type { Attempt, Envelope, RecipientFailure, Transport } from './transport.ts';
 
-/** Sends over one SMTP connection each, so that an attempt's end is never another message's. */
+/**
+ * Sends by SMTP, one message after another over a connection while there are some: opening one costs more than the
+ * message. Only a conversation whose message was taken carries another, so that an attempt's end is never another message's.
+ */
 export function smtpTransport(
   hosts: () => Promise<readonly SmtpSettings[]>,
   authorities: () => Promise<readonly string[]> = () => Promise.resolve([]),
 ): Transport {
+  const sessions = smtpSessions();
   return {
     async send(envelope, bytes, beforeData) {
       const settings = hostFor(await hosts(), envelope.from);
       await awaitTurn(settings);
-      const progress: Progress = { dataBegun: false, left: { permanentFailures: [], transientFailures: [] } };
-      const connection = openSession(settings, await authorities());
-      try {
-        await step(connection, (done) => {
-          connection.connect(done);
+      const trusted = await authorities();
+      const over = (how: { readonly fresh: boolean }): Promise<Attempt | 'ended before'> =>
+        attemptOver(sessions, settings, () => sessions.take(settings, trusted, how), {
+          envelope,
+          bytes,
+          beforeData,
         });
-        if (settings.user !== undefined) await logIn(connection, settings);
-        await handOver(connection, envelope, bytes, beforeData, progress);
-        return { outcome: { kind: 'accepted' }, ...progress.left, ...learnt(connection, settings) };
-      } catch (error) {
-        return {
-          outcome: outcomeOf(error, progress.dataBegun),
-          permanentFailures: [],
-          ...learnt(connection, settings),
-        };
-      } finally {
-        connection.quit();
-        connection.close();
-      }
+      const first = await over({ fresh: false });
+      const attempt = first === 'ended before' ? await over({ fresh: true }) : first;
+      if (attempt === 'ended before') throw new Error('a fresh conversation has none before it');
+      return attempt;
+    },
+    close() {
+      sessions.close();
     },
   };
 }
+
+interface Parcel {
+  readonly envelope: Envelope;
+  readonly bytes: Buffer;
+  readonly beforeData: () => Promise<void>;
+}
+
+/** One attempt over one conversation; `ended before` where its host had ended a kept one, and so has heard nothing of this. */
+async function attemptOver(
+  sessions: Sessions,
+  settings: SmtpSettings,
+  take: () => Promise<Session>,
+  parcel: Parcel,
+): Promise<Attempt | 'ended before'> {
+  const progress: Progress = { asked: false, dataBegun: false, left: NOBODY_LEFT };
+  let session: Session | undefined;
+  try {
+    session = await take();
+    await handOver(session.connection, parcel, progress);
+    const said = learnt(session.connection, settings);
+    sessions.giveBack(session);
+    return { outcome: { kind: 'accepted' }, ...progress.left, ...said };
+  } catch (error) {
+    const said = session ? learnt(session.connection, settings) : {};
+    if (session) sessions.end(session);
+    if (session?.reused === true && !progress.asked && hadEnded(error)) return 'ended before';
+    return { outcome: outcomeOf(error, progress.dataBegun), permanentFailures: [], ...said };
+  }
+}
+
+/** RFC 5321 §3.8: a host that ends a conversation answers 421 to whatever comes, or just closes. */
+const hadEnded = (error: unknown): boolean => [undefined, 421].includes(describe(error).responseCode);
 
 /** What the host said it takes, with which host it was. */
 function learnt(connection: SMTPConnection, settings: SmtpSettings): Pick<Attempt, 'hostLimit'> {
@@ -46,9 +79,13 @@ function learnt(connection: SMTPConnection, settings: SmtpSettings): Pick<Attemp
 }
 
 interface Progress {
+  /** Whether it was told that data is about to go. */
+  asked: boolean;
   dataBegun: boolean;
   left: Pick<Attempt, 'permanentFailures' | 'transientFailures'>;
 }
+
+const NOBODY_LEFT: Progress['left'] = { permanentFailures: [], transientFailures: [] };
 
 const bareRefusal = ({ address, reply }: RecipientFailure): RecipientFailure => ({ address, reply });
 
@@ -63,13 +100,12 @@ interface Answer {
 
 async function handOver(
   connection: SMTPConnection,
-  envelope: Envelope,
-  bytes: Buffer,
-  beforeData: () => Promise<void>,
+  { envelope, bytes, beforeData }: Parcel,
   progress: Progress,
 ): Promise<void> {
   const stream = Readable.from(
     (async function* () {
+      progress.asked = true;
       await beforeData();
       progress.dataBegun = true;
       yield bytes;

@@ -39,6 +39,8 @@ export interface Transport {
    * and before the first byte goes; if it fails nothing has gone.
    */
   readonly send: (envelope: Envelope, bytes: Buffer, beforeData: () => Promise<void>) => Promise<Attempt>;
+  /** Ends what it keeps open for the next. */
+  readonly close?: () => void;
 }
 
 /** Who carries what, one for each channel. */

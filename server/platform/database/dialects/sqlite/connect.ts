@@ -1,8 +1,11 @@
+import { keepStatements } from './statements.ts';
+
 /** How long a statement waits for another process that holds the file (a backup, say) before it gives up. */
 const BUSY_TIMEOUT_MS = 5_000;
 
 interface RawConnection {
   readonly pragma: (statement: string) => unknown;
+  prepare: (sql: string) => unknown;
 }
 
 type Done = (error: Error | null, connection: RawConnection) => void;
@@ -13,6 +16,7 @@ export function prepareConnection(connection: RawConnection, done: Done): void {
   connection.pragma('synchronous = FULL');
   connection.pragma('foreign_keys = ON');
   connection.pragma(`busy_timeout = ${BUSY_TIMEOUT_MS}`);
+  keepStatements(connection);
   done(null, connection);
 }
 
