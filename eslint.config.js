@@ -98,7 +98,7 @@ const GIVES_SCOPES = [
   'server/sending/whyNot.ts',
 ];
 const MATTER_TABLES =
-  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases)$/';
+  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases|invitations)$/';
 const SQLITE_WORDS =
   '/\\b(?:json_(?:extract|each|type|object|patch|group_array)|rowid|randomblob|group_concat|instr)\\b|\\bMATCH \\?|^PRAGMA|^SQLITE_/';
 

@@ -316,6 +316,18 @@ export const FollowUpView = Type.Object({
   place: Type.String(),
   person: Type.String(),
   personId: Id,
+  /** Who was invited to it, with what they answered last. */
+  invited: Type.Array(
+    Type.Object({
+      name: Type.String(),
+      address: Type.String(),
+      answer: Type.Enum(['yes', 'no', 'perhaps', 'none']),
+      /** The entry that brought the answer. */
+      entryId: Type.Union([Id, Type.Null()]),
+      /** They were told how it stands now. */
+      current: Type.Boolean(),
+    }),
+  ),
 });
 export type FollowUpView = Static<typeof FollowUpView>;
 

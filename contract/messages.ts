@@ -133,6 +133,18 @@ const WallTime = Type.Object({
   minute: Type.Integer({ minimum: 0, maximum: 59 }),
 });
 
+const MessageAppointment = Type.Object({
+  followUpId: Id,
+  what: Type.String(),
+  dueOn: DateText,
+  at: Type.String(),
+  minutes: Type.Integer(),
+  place: Type.String(),
+  calledOff: Type.Boolean(),
+  /** It is done, or has no hour any more: nobody can be invited to it. */
+  gone: Type.Boolean(),
+});
+
 export const Message = Type.Object({
   id: Id,
   channel: Channel,
@@ -190,6 +202,8 @@ export const Message = Type.Object({
     followUp: Type.Optional(Type.String()),
     stage: Type.Optional(Type.String()),
   }),
+  /** What its recipients are invited to, as the appointment stands now. */
+  appointment: Type.Union([MessageAppointment, Type.Null()]),
   to: Type.Array(Recipient),
   cc: Type.Array(Recipient),
   bcc: Type.Array(Recipient),
@@ -224,6 +238,10 @@ const startingPoint = {
   contactIds: Type.Optional(Type.Array(Id, { maxItems: MAX_RECIPIENTS })),
   /** The follow-up it deals with: done once it is sent. */
   followUpId: Type.Optional(Id),
+  /** The appointment of the matter that its recipients are invited to. */
+  appointmentId: Type.Optional(Id),
+  /** It tells those who were invited that the appointment is called off. */
+  calledOff: Type.Optional(Type.Boolean()),
 };
 
 export const StartMessage = Type.Object(
@@ -275,6 +293,8 @@ export const ChangeMessage = Type.Object(
     each: Type.Optional(Type.Boolean()),
     /** Start from another template: what was answered, and whoever was chosen by hand, stays. */
     templateId: Type.Optional(Id),
+    /** The appointment its recipients are invited to; null for none. */
+    appointmentId: Type.Optional(Type.Union([Id, Type.Null()])),
     /** Put the words of the entry it answers below its own. */
     quoted: Type.Optional(Type.Boolean()),
     enclosures: Type.Optional(Type.Array(EnclosureChoice, { maxItems: MAX_ENCLOSURES })),

@@ -30,6 +30,7 @@ export type ProblemCode =
   | 'readOnly'
   | 'notFound'
   | 'draftChanged'
+  | 'appointmentGone'
   | 'notADraft'
   | 'cannotRecall'
   | 'templateChanged'

@@ -1,4 +1,5 @@
 import { Type } from 'typebox';
+import { FollowUpView } from './matterTypes.ts';
 import type { Static } from 'typebox';
 import { DateText, Id, Instant } from './common.ts';
 import { MessageSummary } from './messages.ts';
@@ -10,18 +11,7 @@ export const TodayQuery = Type.Object({ whose: Type.Optional(Type.Enum(['mine', 
 /** What there is to do, each line with what is needed to begin the message that deals with it. */
 export const Today = Type.Object({
   today: DateText,
-  followUps: Type.Array(
-    Type.Object({
-      ...OnMatter,
-      id: Id,
-      what: Type.String(),
-      dueOn: DateText,
-      at: Type.Union([Type.String(), Type.Null()]),
-      place: Type.String(),
-      person: Type.String(),
-      personId: Id,
-    }),
-  ),
+  followUps: Type.Array(Type.Object({ ...OnMatter, ...FollowUpView.properties })),
   /** Key dates and calculated days that are near, of open matters. */
   days: Type.Array(
     Type.Object({

@@ -64,6 +64,7 @@ export function compose(input: ComposeInput): ComposedMessage {
       ...(takenUp ? { takenUp: takenUpAs(takenUp) } : {}),
       ...(takenUp?.how === 'all' ? { answersAll: true } : {}),
       ...(input.followUpId === undefined ? {} : { followUpId: input.followUpId }),
+      ...(input.appointment ? { appointment: input.appointment } : {}),
     },
     references: takenUp && takenUp.how !== 'forward' ? threadOf(takenUp) : [],
     reader,

@@ -7,6 +7,7 @@ import type { MatterRecord, Practice, Writer } from '../model/matter.ts';
 import type { PlainDate } from '../model/plainDate.ts';
 import type { Answers } from '../template/blanks.ts';
 import type { BlockNode } from '../template/document.ts';
+import type { SendOptions } from '../template/template.ts';
 import type { NamedSender } from './senders.ts';
 
 /** What the practice decides of every message. */
@@ -71,4 +72,6 @@ export interface ComposeInput {
   readonly documentIds?: readonly string[];
   /** The follow-up that the message deals with. */
   readonly followUpId?: string;
+  /** The appointment that it invites to, or calls off. */
+  readonly appointment?: SendOptions['appointment'];
 }

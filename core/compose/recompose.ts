@@ -44,7 +44,7 @@ export function recompose(
   const recipients = keeps ? draft.recipients : composed.recipients;
   const reader = readerTo(input, recipients);
   const merged = merge(program, reader);
-  const { answersAll, copyToSelf, followUpId } = draft.sendOptions;
+  const { answersAll, copyToSelf, followUpId, appointment } = draft.sendOptions;
   return {
     ...composed,
     recipients,
@@ -59,6 +59,7 @@ export function recompose(
       ...(answersAll ? { answersAll } : {}),
       ...(copyToSelf ? { copyToSelf } : {}),
       ...(followUpId === undefined ? {} : { followUpId }),
+      ...(appointment ? { appointment } : {}),
     },
     references: draft.references,
     reader,

@@ -29,8 +29,16 @@ export interface MessagePlan {
   /** Shown within the text, by their Content-ID (RFC 2392). */
   readonly pictures: readonly PlannedPicture[];
   readonly replyTo?: string;
+  /** An invitation that goes with it (RFC 6047 §2.4). */
+  readonly calendar?: PlannedCalendar;
   /** It went without a person's press (RFC 3834 §5): nothing is to answer it by itself. */
   readonly autoSubmitted?: 'auto-generated';
+}
+
+export interface PlannedCalendar {
+  readonly method: 'REQUEST' | 'CANCEL';
+  /** RFC 5545, whole. */
+  readonly content: string;
 }
 
 export interface PlannedPicture {
@@ -50,6 +58,7 @@ export interface PlanInput {
   readonly pictures?: readonly PlannedPicture[];
   readonly replyTo?: string;
   readonly autoSubmitted?: MessagePlan['autoSubmitted'];
+  readonly calendar?: PlannedCalendar;
 }
 
 /** Longest name shown in a header; longer ones are cut so that no line nears RFC 5322's 998 octets. */
@@ -82,6 +91,7 @@ export function planMessage(input: PlanInput): MessagePlan {
     attachments: input.attachments.map((file) => ({ ...file, fileName: safeFileName(file.fileName) })),
     pictures: input.pictures ?? [],
     ...(input.replyTo === undefined ? {} : { replyTo: input.replyTo }),
+    ...(input.calendar ? { calendar: input.calendar } : {}),
     ...(input.autoSubmitted === undefined ? {} : { autoSubmitted: input.autoSubmitted }),
   };
 }

@@ -184,6 +184,8 @@ interface Reasons {
   readonly newerVersion: Named;
   readonly templateWithdrawn: Named;
   readonly frozenBroken: None;
+  readonly appointmentGone: None;
+  readonly appointmentChanged: Named;
   readonly noTextGateway: None;
   readonly certificate: { readonly fault: CertificateFault };
   /** Files. */

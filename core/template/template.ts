@@ -105,6 +105,8 @@ export interface SendOptions extends Pick<
   readonly deferredFrom?: string;
   /** The follow-up it deals with: done once it is sent. */
   readonly followUpId?: string;
+  /** The appointment that its recipients are invited to, or told is called off (RFC 6047). */
+  readonly appointment?: { readonly followUpId: string; readonly calledOff?: true };
   /** Nobody pressed Send: it says so in its header (RFC 3834). */
   readonly unasked?: true;
   /** Addresses that its template always writes to. */

@@ -17,6 +17,7 @@ const HANGS_ON = {
   round_messages: 'round_messages.matter_id',
   routine_runs: 'routine_runs.matter_id',
   chases: 'chases.matter_id',
+  invitations: 'invitations.matter_id',
 } as const;
 
 type MatterTable = keyof typeof HANGS_ON;

@@ -18,6 +18,7 @@ const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: st
   readOnly: [403, 'This person may read, not change'],
   notFound: [404, 'There is no such thing here'],
   draftChanged: [409, 'The draft has been changed elsewhere'],
+  appointmentGone: [409, 'Nobody can be invited to that appointment any more'],
   notADraft: [409, 'The message is no longer a draft'],
   cannotRecall: [409, 'The message can no longer be called back'],
   templateChanged: [409, 'The template has been changed elsewhere'],

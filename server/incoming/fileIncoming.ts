@@ -11,19 +11,24 @@ import { touchMatter } from '../matters/changeQueries.ts';
 import { documentBlobs, insertDocument } from '../matters/documents/documentQueries.ts';
 import { followUpsAnsweredBy, setFollowUpDone } from '../matters/followUpQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
+import type { InvitationReply } from '../platform/mail/invitation.ts';
 import type { Services } from '../platform/services.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { endAnswered } from '../sending/chasers/endChase.ts';
 import { slipsOf } from './correspondentQueries.ts';
 import { decideIncoming } from './queries.ts';
 import type { StoredIncoming } from './queries.ts';
+import { takeAnswer } from './invitationReplies.ts';
 import { readMail } from './readMail.ts';
+import type { ReadMail } from './readMail.ts';
 import { decidedMeanwhile } from './visibleIncoming.ts';
 
 /** What came in, with all that is read before it can be filed. */
 export interface ReadyToFile {
   readonly incoming: StoredIncoming;
   readonly text: string;
+  /** What it answers to an invitation. */
+  readonly reply?: InvitationReply | undefined;
   readonly matterIds: readonly string[];
   /** What each matter is called. */
   readonly references: ReadonlyMap<string, string>;
@@ -38,13 +43,19 @@ export async function readyToFile(
 ): Promise<ReadyToFile> {
   const slips = await slipsOf(scope, matterIds);
   if (slips.size !== new Set(matterIds).size) throw notFound('matter');
-  const text = await textOf(await blobs.get(incoming.rawBlob), incoming);
+  const { text, reply } = await wordsOf(await blobs.get(incoming.rawBlob), incoming);
   const references = new Map([...slips].map(([id, { reference }]) => [id, reference]));
-  return { incoming, text, matterIds, references };
+  return { incoming, text, reply, matterIds, references };
 }
 
-export const textOf = async (bytes: Buffer, { channel, receivedAtUtc }: StoredIncoming): Promise<string> =>
-  channel === 'text' ? bytes.toString('utf8') : (await readMail(bytes, receivedAtUtc)).text;
+const wordsOf = async (
+  bytes: Buffer,
+  { channel, receivedAtUtc }: StoredIncoming,
+): Promise<Pick<ReadMail, 'text' | 'reply'>> =>
+  channel === 'text' ? { text: bytes.toString('utf8'), reply: undefined } : readMail(bytes, receivedAtUtc);
+
+export const textOf = async (bytes: Buffer, incoming: StoredIncoming): Promise<string> =>
+  (await wordsOf(bytes, incoming)).text;
 
 /** Where something was filed, for whoever filed it. */
 export const filedOn = (
@@ -64,7 +75,7 @@ export const filedOn = (
 export async function fileWithin(
   services: Pick<Services, 'newId'>,
   change: Change,
-  { incoming, text, matterIds }: ReadyToFile,
+  { incoming, text, reply, matterIds }: ReadyToFile,
 ): Promise<readonly string[]> {
   const { tx, actor, atUtc, audit, tell } = change;
   const entries = matterIds.map((matterId) => entryOf(services, incoming, asId<MatterId>(matterId), atUtc));
@@ -75,6 +86,7 @@ export async function fileWithin(
     await insertEntry(tx, entry, text);
     await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
     await keepFiles(services, change, incoming, entry.matterId);
+    if (reply) await takeAnswer(change, entry, incoming, reply);
     if (!incoming.automatic && incoming.direction === 'in') {
       await endFollowUps(change, entry);
       await endAnswered(change, entry.matterId);

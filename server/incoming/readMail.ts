@@ -6,6 +6,8 @@ import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
 import { sha256InTurns } from '../platform/blobs/blobStore.ts';
+import { readReply } from '../platform/mail/invitation.ts';
+import type { InvitationReply } from '../platform/mail/invitation.ts';
 import { parseMail, REPORT_PARTS } from '../platform/mail/parseMail.ts';
 
 /** Larger messages are refused before they are parsed: hosts commonly take 25 to 50 MB. */
@@ -54,6 +56,8 @@ export interface ReadMail {
   readonly automatic: boolean;
   readonly files: readonly ReadFile[];
   readonly report: MailReport | undefined;
+  /** What it answers to an invitation. */
+  readonly reply: InvitationReply | undefined;
 }
 
 /**
@@ -80,8 +84,16 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
     automatic: isAutomatic(parsed),
     files,
     report: reportIn(parsed),
+    reply: replyIn(parsed),
   };
 }
+
+/** The answer stands in a part of its own, or in the file beside it (RFC 6047 §2.4). */
+const replyIn = ({ attachments }: ParsedMail): InvitationReply | undefined =>
+  attachments
+    .filter(({ contentType }) => /^(?:text\/calendar|application\/ics)$/i.test(contentType))
+    .map(({ content }) => readReply(content.toString('utf8')))
+    .find((reply) => reply !== undefined);
 
 const MAX_RESULT_HEADERS = 40;
 

@@ -15,6 +15,7 @@ import { filingTokens } from '../matters/filingAddress.ts';
 import { authenticatedBy } from '../../core/mime/authentication.ts';
 import { ownAddresses } from '../access/ownAddresses.ts';
 import { isTest } from '../sending/testQueries.ts';
+import { withWhatItAnswers } from './invitationReplies.ts';
 import { readMail } from './readMail.ts';
 import type { ReadMail } from './readMail.ts';
 import { recordReport, reportOfOurs } from './recordReport.ts';
@@ -49,7 +50,7 @@ export async function receiveMail(
 ): Promise<Received> {
   const everything = unscoped(services.db, 'intake');
   const receivedAtUtc = services.now();
-  const mail = await readMail(bytes, receivedAtUtc);
+  const mail = await withWhatItAnswers(everything, await readMail(bytes, receivedAtUtc));
   if (await isTest(everything, mail.internetMessageId))
     return { id: mail.internetMessageId, outcome: 'known' };
   const rawBlob = await services.blobs.put(bytes);
@@ -95,7 +96,8 @@ export async function receiveMail(
     matterId ?? (isProven ? await sureMatter(everything, mail, incoming.suggestions, own) : undefined);
   if (filesOn === undefined || (await isFiledOn(everything, filesOn, incoming.internetMessageId)))
     return { id: incoming.id, outcome };
-  const ready = { incoming, text: mail.text, matterIds: [filesOn], references: new Map() };
+  const { text, reply } = mail;
+  const ready = { incoming, text, reply, matterIds: [filesOn], references: new Map() };
   await changing(services, scope, (change) => fileWithin(services, change, ready));
   return { id: incoming.id, outcome: 'filed' };
 }

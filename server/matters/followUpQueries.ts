@@ -4,6 +4,10 @@ import type { Tx } from '../platform/database/transaction.ts';
 import { visible } from '../access/visibleQueries.ts';
 import { readCursor, toPage } from '../platform/database/cursor.ts';
 import { jsonText } from '../platform/database/dialects/sqlite/json.ts';
+import { knows } from '../../core/correspondence/appointment.ts';
+import type { Appointment } from '../../core/correspondence/appointment.ts';
+import { invitedTo } from './invitationQueries.ts';
+import type { InvitedPerson } from './invitationQueries.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 
 export interface FollowUp {
@@ -77,10 +81,53 @@ const open = (scope: Scope) =>
       { column: 'follow_ups.id' },
     ]);
 
+/** Somebody invited to an appointment, as it is shown beside it. */
+export interface ShownInvited extends Pick<InvitedPerson, 'name' | 'address' | 'answer'> {
+  readonly entryId: string | null;
+  /** They were told how it stands now. */
+  readonly current: boolean;
+}
+
+type WithInvited<One> = One & { readonly invited: ShownInvited[] };
+
+/** Follow-ups with who was invited to those that are appointments; whoever was told that it is off is invited no more. */
+export async function withInvited<One extends Omit<OpenFollowUp, 'person' | 'personId'>>(
+  scope: Scope,
+  followUps: readonly One[],
+): Promise<WithInvited<One>[]> {
+  const appointments = followUps.filter(({ at }) => at !== null).map(({ id }) => id);
+  const all = await invitedTo(scope, appointments);
+  return followUps.map((one) => ({
+    ...one,
+    invited: all
+      .filter(({ followUpId, calledOff }) => followUpId === one.id && !calledOff)
+      .map((person) => ({
+        name: person.name,
+        address: person.address,
+        answer: person.answer,
+        entryId: person.answerEntryId,
+        current: knows(person, { ...one, at: one.at ?? '', minutes: one.minutes ?? USUAL_MINUTES }),
+      })),
+  }));
+}
+
 /** What is still to be done on a matter, soonest first. */
-export async function openFollowUps(scope: Scope, matterId: string): Promise<OpenFollowUp[]> {
+export async function openFollowUps(scope: Scope, matterId: string): Promise<WithInvited<OpenFollowUp>[]> {
   const rows: OpenRow[] = await open(scope).where({ matter_id: matterId }).select(COLUMNS);
-  return rows.map(toOpen);
+  return withInvited(scope, rows.map(toOpen));
+}
+
+/** An appointment that is still to come about: open, with an hour; undefined for every other follow-up. */
+export async function findAppointment(
+  scope: Scope,
+  id: string,
+): Promise<(Appointment & { readonly id: string; readonly matterId: string }) | undefined> {
+  const row = await open(scope)
+    .where('follow_ups.id', id)
+    .first<(OpenRow & { matterId: string }) | undefined>({ ...COLUMNS, matterId: 'follow_ups.matter_id' });
+  if (!row || row.at === null) return undefined;
+  const { what, dueOn, at, minutes, place, matterId } = row;
+  return { id, matterId, what, dueOn, at, minutes: minutes ?? USUAL_MINUTES, place: place ?? '' };
 }
 
 export interface FollowUpOnMatter extends OpenFollowUp {
@@ -105,7 +152,7 @@ const WHEN = "follow_ups.due_on || ' ' || coalesce(follow_ups.at_time, '')";
 export async function listFollowUps(
   scope: Scope,
   { matterId, personId, from, until, limit, after }: FollowUpFilter,
-): Promise<{ readonly items: FollowUpOnMatter[]; readonly next: string | null }> {
+): Promise<{ readonly items: WithInvited<FollowUpOnMatter>[]; readonly next: string | null }> {
   const found = open(scope)
     .join('matters', 'matters.id', 'follow_ups.matter_id')
     .limit(limit + 1);
@@ -121,7 +168,8 @@ export async function listFollowUps(
     reference: 'matters.reference',
     title: 'matters.title',
   });
-  return toPage(rows, limit, toOpen, ({ dueOn, at, id }) => [`${dueOn} ${at ?? ''}`, id]);
+  const { items, next } = toPage(rows, limit, toOpen, ({ dueOn, at, id }) => [`${dueOn} ${at ?? ''}`, id]);
+  return { items: await withInvited(scope, items), next };
 }
 
 /** Those on a matter that wait for an answer to one of these messages; copies of a message wait with it. */

@@ -14,6 +14,7 @@ import type { Services } from '../platform/services.ts';
 import type { Program } from '../../core/merge/compile.ts';
 import { findStartable, versionIn } from '../templates/compiled.ts';
 import type { CompiledTemplate } from '../templates/compiled.ts';
+import { appointmentHere } from './appointments.ts';
 import { gather } from './gather.ts';
 import type { Beginning } from './gather.ts';
 import { takeUp } from './takeUp.ts';
@@ -42,6 +43,7 @@ export async function beginMessage(
   const channel = asked?.channel ?? start.channel ?? answersBy(takenUp);
   const chosen = start.contactIds && (await chosenContacts(scope, start.contactIds));
   const { answers, documentIds, followUpId } = start;
+  const appointment = channel === 'email' ? await appointmentHere(scope, matterId, start) : undefined;
   const { template, composed } = await composeOn(services, scope, asked, {
     matter,
     channel,
@@ -50,6 +52,7 @@ export async function beginMessage(
     ...(answers ? { answers } : {}),
     ...(documentIds ? { documentIds } : {}),
     ...(followUpId === undefined ? {} : { followUpId }),
+    ...(appointment ? { appointment } : {}),
   });
   return {
     matter,

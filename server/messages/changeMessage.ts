@@ -14,6 +14,7 @@ import type { Services } from '../platform/services.ts';
 import { updateDraft } from './queries.ts';
 import type { StoredMessage } from './message.ts';
 import type { StoredMatter } from '../matters/matter.ts';
+import { appointmentHere } from './appointments.ts';
 import { openDraft, layoutDraft } from './draftLayout.ts';
 import type { DraftLayout } from './draftLayout.ts';
 import { orderEnclosures } from './enclosures/orderEnclosures.ts';
@@ -113,7 +114,10 @@ async function applyChange(
     recipients,
     subject: change.subject === undefined ? message.subject : readSubject(change.subject),
     body: change.body === undefined ? message.body : readBody(change.body),
-    sendOptions: changeOptions(message.sendOptions, change),
+    sendOptions: {
+      ...changeOptions(message.sendOptions, change),
+      ...(await appointmentOption(scope, message, change.appointmentId)),
+    },
     answers: change.answers ? { ...message.answers, ...change.answers } : message.answers,
     enclosures: change.enclosures
       ? orderEnclosures(matter, change.enclosures, message.enclosures)
@@ -121,10 +125,20 @@ async function applyChange(
   };
 }
 
+async function appointmentOption(
+  scope: PersonScope,
+  { matterId, channel }: StoredMessage,
+  appointmentId: string | null | undefined,
+): Promise<Pick<SendOptions, 'appointment'>> {
+  if (typeof appointmentId !== 'string' || channel !== 'email') return {};
+  const appointment = await appointmentHere(scope, matterId, { appointmentId });
+  return appointment ? { appointment } : {};
+}
+
 /** How it goes, as its writer changes it; what is undone leaves no trace in it. */
 function changeOptions(
   sendOptions: SendOptions,
-  { sender, signature, replyTo, copyToSelf, each }: ChangeMessage,
+  { sender, signature, replyTo, copyToSelf, each, appointmentId }: ChangeMessage,
 ): SendOptions {
   const {
     sender: oldSender,
@@ -132,8 +146,10 @@ function changeOptions(
     replyTo: oldReplyTo,
     copyToSelf: oldCopy,
     each: oldEach,
-    ...rest
+    ...others
   } = sendOptions;
+  const { appointment: _taken, ...without } = others;
+  const rest = appointmentId === null ? without : others;
   // Another sender signs with their own.
   const signs = signature === undefined ? (sender === undefined ? oldSignature : undefined) : signature;
   const under = sender === undefined ? oldSender : (sender ?? undefined);

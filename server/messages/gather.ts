@@ -30,7 +30,7 @@ type Clock = Pick<Services, 'now'>;
 /** What a message on a matter begins from, as far as somebody says it. */
 export interface Beginning extends Pick<
   ComposeInput,
-  'chosen' | 'takenUp' | 'answers' | 'documentIds' | 'followUpId'
+  'chosen' | 'takenUp' | 'answers' | 'documentIds' | 'followUpId' | 'appointment'
 > {
   readonly matter: StoredMatter;
   readonly writer: Person;

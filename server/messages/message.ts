@@ -1,3 +1,4 @@
+import type { Appointment } from '../../core/correspondence/appointment.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
 import type { Enclosure } from '../../core/model/enclosure.ts';
 import type { MessageId, MatterId, PersonId } from '../../core/model/ids.ts';
@@ -23,6 +24,12 @@ export interface FrozenMessage {
   readonly text: string;
   /** Codes of the cautions its writer sent it in spite of. */
   readonly cautions: readonly string[];
+  /** What its recipients are told of an appointment. */
+  readonly invitation?: {
+    readonly told: Appointment;
+    readonly sequence: number;
+    readonly calledOff: boolean;
+  };
 }
 
 export interface StoredMessage {

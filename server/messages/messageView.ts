@@ -21,6 +21,7 @@ import type { Note } from '../../core/checks/index.ts';
 import type { PersonScope, Scope } from '../access/scope.ts';
 import { mayKnow } from '../access/mayKnow.ts';
 import { asMailed } from './asMailed.ts';
+import { viewAppointment } from './appointments.ts';
 import { signaturesOf, versionOf } from '../templates/compiled.ts';
 import type { TemplateVersion } from '../templates/template.ts';
 import type { StoredMessage } from './message.ts';
@@ -64,6 +65,7 @@ export async function viewMessage(
       ...settings.workingHours,
     },
     after: afterWords(message.sendOptions.after, matter),
+    appointment: await viewAppointment(scope, message.sendOptions),
     ...viewRecipients(message.recipients),
     subject: finished.subject,
     html: finished.html,

@@ -1,12 +1,28 @@
-import type { Message, StartMessage } from '../../contract/messages.ts';
+import { MAX_RECIPIENTS } from '../../contract/messages.ts';
+import type { ChangeMessage, Message, StartMessage } from '../../contract/messages.ts';
 import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
+import { invitedTo } from '../matters/invitationQueries.ts';
 import type { Services } from '../platform/services.ts';
 import { beginMessage } from './beginMessage.ts';
 import { layoutDraft } from './draftLayout.ts';
+import { changeMessage } from './changeMessage.ts';
 import { draftOf } from './draftOf.ts';
 import { viewMessage } from './messageView.ts';
 import { insertMessage } from './queries.ts';
+
+/** Those who were invited to an appointment are who hears of its change, or that it is off, unless others are chosen. */
+async function toldBefore(
+  scope: PersonScope,
+  { appointmentId, contactIds, inReplyTo }: StartMessage,
+): Promise<NonNullable<ChangeMessage['to']>> {
+  if (appointmentId === undefined || contactIds || inReplyTo !== undefined) return [];
+  const invited = await invitedTo(scope, [appointmentId]);
+  return invited
+    .filter(({ calledOff }) => !calledOff)
+    .slice(0, MAX_RECIPIENTS)
+    .map(({ name, address }) => ({ name, address }));
+}
 
 /** Starts a message on a matter: composed, with its files fetched, kept as a draft at once. */
 export async function startMessage(
@@ -24,5 +40,7 @@ export async function startMessage(
     await audit('message.started', 'message', message.id, { matterId, templateVersionId });
     tell({ kind: 'message', id: message.id, matterId });
   });
+  const told = await toldBefore(scope, start);
+  if (told.length > 0) return changeMessage(services, scope, message.id, { to: told });
   return viewMessage(services, scope, await layoutDraft(services, scope, message, begun.matter));
 }

@@ -19,6 +19,7 @@ import { greetedOf } from '../messages/draftLayout.ts';
 import { readerFor } from '../matters/readerFor.ts';
 import { senderOf, signerFor } from '../../core/compose/index.ts';
 import { setWrittenLetter } from '../messages/letters.ts';
+import { calendarOfMessage, invitationFor } from './invitations.ts';
 import { printAlong } from './printAlong.ts';
 import { assemble } from '../platform/mail/assemble.ts';
 import type { SealedFiles } from '../platform/mail/assemble.ts';
@@ -47,7 +48,12 @@ export async function freeze(
   const letter = finishMessage(message, reader, message.sendOptions, settings);
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
   const internetMessageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
+  const invitation = await invitationFor(scope, message);
+  const calendar =
+    invitation &&
+    calendarOfMessage(desk, invitation, { from, words: letter.text, writtenAtUtc: services.now() });
   const { bytes, envelopeTo, text } = await bytesOf(services, scope, desk, reader, letter, {
+    ...(calendar ? { calendar } : {}),
     sealed,
     dateUtc: leavesAtUtc,
     from,
@@ -63,6 +69,7 @@ export async function freeze(
     subject: letter.subject,
     text,
     cautions,
+    ...(invitation ? { invitation } : {}),
   };
 }
 
@@ -79,7 +86,10 @@ async function bytesOf(
   { message, sender, settings }: DraftLayout,
   reader: FieldReader,
   letter: FinishedMessage,
-  { sealed, ...head }: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId'> & Pick<Freezing, 'sealed'>,
+  {
+    sealed,
+    ...head
+  }: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId' | 'calendar'> & Pick<Freezing, 'sealed'>,
 ): Promise<Made> {
   const { sendOptions } = message;
   switch (message.channel) {

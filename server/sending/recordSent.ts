@@ -11,6 +11,7 @@ import type { Services } from '../platform/services.ts';
 import { countUse, lastTemplateOnMatter } from '../templates/useQueries.ts';
 import { advance } from './advance.ts';
 import { applyAfter } from './afterSending.ts';
+import { recordInvitations } from './invitations.ts';
 import { deferredRecipients, recordDeferred } from './recordDeferred.ts';
 import { entryFor } from './sentEntry.ts';
 import type { Refusals } from './sentEntry.ts';
@@ -61,6 +62,7 @@ export async function recordSent(
     await applyAfter(services, change, message, { entryId, sentAtUtc });
     if (transientFailures.length > 0)
       await insertMessage(tx, deferredRecipients(services, message, frozen, entryId, transientFailures));
+    await recordInvitations(change, message, frozen, permanentFailures);
     if (followUpId !== undefined) await setFollowUpDone(tx, followUpId, sentAtUtc);
     tell({ kind: 'entry', id: entryId, matterId });
   };

@@ -9,6 +9,7 @@ import { findMatter } from '../matters/queries.ts';
 import type { StoredMessage } from '../messages/message.ts';
 import type { Services } from '../platform/services.ts';
 import { versionOf } from '../templates/compiled.ts';
+import { invitationNoLongerHolds } from './invitations.ts';
 import type { Reason } from '../../core/model/reason.ts';
 
 /**
@@ -43,9 +44,13 @@ export async function whyNot(
     template: template && { name: template.name, retired: template.standing === 'retired' },
     cautions: new Set(frozen?.cautions ?? []),
   });
-  return problems.length === 0
+  const reasons: readonly Reason[] = [
+    ...problems.map(reasonOf),
+    ...(await invitationNoLongerHolds(scope, message)),
+  ];
+  return reasons.length === 0
     ? undefined
-    : [{ code: 'nothingSent' }, ...problems.map(reasonOf), { code: 'recallAndSendAgain' }];
+    : [{ code: 'nothingSent' }, ...reasons, { code: 'recallAndSendAgain' }];
 }
 
 const reasonOf = ({ code, params }: LeavingProblem): Reason => ({

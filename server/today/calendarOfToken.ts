@@ -1,5 +1,4 @@
 import ICAL from 'ical.js';
-import { zonedInstant } from '../../core/dates/zonedClock.ts';
 import { addDays } from '../../core/model/plainDate.ts';
 import type { PlainDate } from '../../core/model/plainDate.ts';
 import type { Services } from '../platform/services.ts';
@@ -9,13 +8,13 @@ import { readSettings } from '../platform/settings/queries.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
 import { followUpsDue } from './queries.ts';
 import type { DueFollowUp } from './queries.ts';
+import { spanOf, uidOf } from '../platform/mail/writeInvitation.ts';
 import { daysInHand } from './daysInHand.ts';
 
 /** As far ahead as follow-ups are listed. */
 const FAR = '9999-12-31' as PlainDate;
 
 const MOST = 2_000;
-const MINUTE_MS = 60_000;
 
 /** A person's follow-ups and the days of their matters as iCalendar (RFC 5545), an all-day event each; appointments at their hour. */
 export async function calendarOfToken(services: Services, token: string): Promise<Buffer> {
@@ -34,7 +33,9 @@ export async function calendarOfToken(services: Services, token: string): Promis
     'mine',
     settings,
   ))
-    calendar.addSubcomponent(event(services, `${matterId}-${path}`, date, `${label} · ${reference}`, title));
+    calendar.addSubcomponent(
+      event(services, `${matterId}-${path}@officium`, date, `${label} · ${reference}`, title),
+    );
   return Buffer.from(`${calendar.toString()}\r\n`, 'utf8');
 }
 
@@ -44,14 +45,13 @@ function followUpEvent(
   { timeZone }: PracticeSettings,
   { id, what, dueOn, at, minutes, place, reference, title }: DueFollowUp,
 ): ICAL.Component {
-  const made = event(services, `follow-up-${id}`, dueOn, `${what} · ${reference}`, title);
+  const made = event(services, uidOf(id), dueOn, `${what} · ${reference}`, title);
   if (place !== '') made.updatePropertyWithValue('location', place);
   if (at === null) return made;
-  const [hour = 0, minute = 0] = at.split(':').map(Number);
-  const begins = zonedInstant(timeZone, { date: dueOn, hour, minute });
   const utc = (ms: number) => ICAL.Time.fromJSDate(new Date(ms), true);
-  made.updatePropertyWithValue('dtstart', utc(begins));
-  made.updatePropertyWithValue('dtend', utc(begins + (minutes ?? 0) * MINUTE_MS));
+  const { fromUtc, untilUtc } = spanOf({ what, dueOn, at, minutes: minutes ?? 0, place }, timeZone);
+  made.updatePropertyWithValue('dtstart', utc(fromUtc));
+  made.updatePropertyWithValue('dtend', utc(untilUtc));
   made.updatePropertyWithValue('transp', 'OPAQUE');
   return made;
 }
@@ -64,7 +64,7 @@ function event(
   about: string,
 ): ICAL.Component {
   const made = new ICAL.Component('vevent');
-  made.updatePropertyWithValue('uid', `${uid}@officium`);
+  made.updatePropertyWithValue('uid', uid);
   made.updatePropertyWithValue('dtstamp', ICAL.Time.fromJSDate(new Date(services.now()), true));
   made.updatePropertyWithValue('dtstart', ICAL.Time.fromDateString(on));
   made.updatePropertyWithValue('dtend', ICAL.Time.fromDateString(addDays(on, 1)));

@@ -2,6 +2,7 @@ import type { Services } from '../platform/services.ts';
 import type { Today } from '../../contract/today.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { withInvited } from '../matters/followUpQueries.ts';
 import { unanswered, followUpsDue, lastHeard } from './queries.ts';
 import type { ConversationLine, Whose } from './queries.ts';
 import { listOutTray } from '../sending/queries.ts';
@@ -53,9 +54,7 @@ export async function readToday(services: Services, scope: PersonScope, whose: W
   );
   return {
     today,
-    followUps: (await followUpsDue(scope, whose, addDays(today, WEEK), MOST)).map(
-      ({ minutes: _minutes, ...followUp }) => followUp,
-    ),
+    followUps: await withInvited(scope, await followUpsDue(scope, whose, addDays(today, WEEK), MOST)),
     days: nearDays(days, settings, today),
     comingUp: comingUp(days, today),
     cameIn: (await lastHeard(scope, whose, nowUtc - HEARD_MS, MOST)).map((line) => ({

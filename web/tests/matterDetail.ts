@@ -60,6 +60,7 @@ export const matter = (change: Partial<MatterDetail> = {}): MatterDetail => ({
       place: '',
       person: 'Maud Tidewell',
       personId: 'maud',
+      invited: [],
     },
   ],
   counts: { all: 0, out: 0, in: 0, note: 0 },

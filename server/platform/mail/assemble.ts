@@ -72,6 +72,7 @@ export async function assemble(plan: MessagePlan, files: SealedFiles): Promise<B
     attachments: [...pictures, ...attachments],
     ...(plan.replyTo === undefined ? {} : { replyTo: plan.replyTo }),
     ...(plan.autoSubmitted === undefined ? {} : { headers: { 'Auto-Submitted': plan.autoSubmitted } }),
+    ...(plan.calendar ? { icalEvent: { ...plan.calendar, filename: 'invitation.ics' } } : {}),
     newline: 'windows',
     disableFileAccess: true,
     disableUrlAccess: true,

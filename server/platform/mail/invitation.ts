@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { isTimeZone, zonedInstant } from '../../../core/dates/zonedClock.ts';
 import { oneLine } from '../../../core/merge/fieldText.ts';
+import type { InvitationAnswer } from '../../../core/correspondence/appointment.ts';
 import { addDays, parsePlainDate } from '../../../core/model/plainDate.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 
@@ -11,7 +12,6 @@ const MAX_WORDS = 2_000;
 
 /** What it is sent for (RFC 5546 §1.4); `note` for whatever asks and answers nothing. */
 export type InvitationKind = 'asked' | 'answered' | 'calledOff' | 'note';
-export type InvitationAnswer = 'yes' | 'no' | 'perhaps' | 'none';
 
 /** A moment, or a whole day. */
 export type InvitationTime = { readonly atUtc: number } | { readonly day: PlainDate };
@@ -65,7 +65,7 @@ export function readInvitation(text: string, timeZone: string): Invitation | und
         .slice(0, MAX_PEOPLE)
         .map((attendee) => ({
           name: personOf(attendee),
-          answer: ANSWERS[String(attendee.getFirstParameter('partstat')).toUpperCase()] ?? 'none',
+          answer: answerOf(attendee),
         })),
       repeats: event.hasProperty('rrule'),
       words: textOf(event, 'description').slice(0, MAX_WORDS).trim(),
@@ -74,6 +74,40 @@ export function readInvitation(text: string, timeZone: string): Invitation | und
     return undefined;
   }
 }
+
+/** What somebody answered to an invitation (RFC 5546 §3.2.3). */
+export interface InvitationReply {
+  readonly uid: string;
+  /** How the appointment stood that it answers. */
+  readonly sequence: number;
+  /** Whose answer it is. */
+  readonly address: string;
+  readonly answer: InvitationAnswer;
+}
+
+/** Reads an answer to an invitation; undefined for every other calendar part, and for one of several people at once. */
+export function readReply(text: string): InvitationReply | undefined {
+  if (text.length > MAX_CHARS) return undefined;
+  try {
+    const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
+    const event = calendar.getFirstSubcomponent('vevent');
+    if (!event || textOf(calendar, 'method').toUpperCase() !== 'REPLY') return undefined;
+    const [attendee, ...others] = event.getAllProperties('attendee');
+    if (!attendee || others.length > 0) return undefined;
+    const sequence = Number(event.getFirstPropertyValue('sequence') ?? 0);
+    return {
+      uid: textOf(event, 'uid'),
+      sequence: Number.isSafeInteger(sequence) ? sequence : 0,
+      address: oneLine(String(attendee.getFirstValue()).replace(/^mailto:/i, '')),
+      answer: answerOf(attendee),
+    };
+  } catch {
+    return undefined;
+  }
+}
+
+const answerOf = (attendee: ICAL.Property): InvitationAnswer =>
+  ANSWERS[String(attendee.getFirstParameter('partstat')).toUpperCase()] ?? 'none';
 
 function textOf(component: ICAL.Component, name: string): string {
   const value = component.getFirstPropertyValue(name);

@@ -10,6 +10,7 @@ import { mayDo } from '../../words/rights.ts';
 import { plural, problemWords } from '../../words/en/wording.ts';
 import { Blank } from '../../ui/Blank.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Invited } from '../../parts/followUps/Invited.tsx';
 import { Settled } from '../../parts/followUps/Settled.tsx';
 import { useSettling } from '../../parts/followUps/useSettling.ts';
 import { RoundLink } from '../../parts/start/RoundLink.tsx';
@@ -157,7 +158,7 @@ function FollowUps({ data, mayChange }: ListProps) {
   return (
     <Part title={say.toFollowUp}>
       <Settled settling={settling} className={classes.done} />
-      {data.followUps.map(({ id, what, dueOn, at, place, person, personId, ...matter }) => {
+      {data.followUps.map(({ id, what, dueOn, at, place, person, personId, invited, ...matter }) => {
         const day = readDay(dueOn);
         return (
           <Line key={id} {...matter} when={listDay(day, today)} late={day < today}>
@@ -169,6 +170,7 @@ function FollowUps({ data, mayChange }: ListProps) {
               what
             )}
             <small>{[at, place, person].filter(Boolean).join(' · ')}</small>
+            <Invited invited={invited} />
             {mayChange ? (
               <Button
                 disabled={settling.busy}

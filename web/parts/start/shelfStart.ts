@@ -3,7 +3,7 @@ import type { Message, PreviewQuery, StartMessage } from '../../../contract/mess
 /** What the shelf was opened from: who, what or which entry a message is to be about, or the draft it is to begin anew. */
 export interface ShelfStart extends Pick<
   StartMessage,
-  'inReplyTo' | 'answer' | 'contactIds' | 'documentIds' | 'followUpId'
+  'inReplyTo' | 'answer' | 'contactIds' | 'documentIds' | 'followUpId' | 'appointmentId' | 'calledOff'
 > {
   /** A draft that is given another template of its channel. */
   readonly switching?: string;
@@ -21,10 +21,14 @@ export const startOf = ({
   contactIds,
   documentIds,
   followUpId,
+  appointmentId,
+  calledOff,
 }: ShelfStart): PreviewQuery => ({
   ...(inReplyTo === undefined ? {} : { inReplyTo }),
   ...(answer === undefined ? {} : { answer }),
   ...(contactIds === undefined ? {} : { contactIds }),
   ...(documentIds === undefined ? {} : { documentIds }),
   ...(followUpId === undefined ? {} : { followUpId }),
+  ...(appointmentId === undefined ? {} : { appointmentId }),
+  ...(calledOff === undefined ? {} : { calledOff }),
 });

@@ -13,6 +13,7 @@ const REFUSALS: Readonly<Record<ProblemCode, string>> = {
   notYours: 'You may not do that here. Nothing was changed.',
   readOnly: 'You may read here, and not change anything. Nothing was changed.',
   notFound: 'There is no such thing here.',
+  appointmentGone: 'Nobody can be invited to that appointment any more',
   draftChanged:
     'Someone else has changed this draft. Your text is still here; theirs is saved on the server.',
   notADraft: 'It is no longer a draft.',
@@ -261,6 +262,10 @@ const SENTENCES: Sentences = {
   newerVersion: ({ name }) => `There is a newer version of “${name}” on the matter.`,
   templateWithdrawn: ({ name }) => `The template “${name}” has been withdrawn.`,
   frozenBroken: () => 'What was to be sent no longer is what was saved. Call it back and send it again.',
+  appointmentGone: () =>
+    'The appointment is done, or has no hour any more. Remove the invitation, or give the appointment its hour again.',
+  appointmentChanged: ({ name }) =>
+    `“${name}” has another day, hour, place or name now than the invitation says.`,
   noTextGateway: () => 'No text gateway is set up.',
   certificate: ({ fault }) => `Not handed over: ${CERTIFICATES[fault]}.`,
 

@@ -3,6 +3,7 @@ import { readTime } from '../../../../core/dates/readDateTime.ts';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { useChangeFollowUpMutation, useMakeFollowUpMutation } from '../../../api/followUps.ts';
 import { DayField } from '../../../parts/days/DayField.tsx';
+import { Invited } from '../../../parts/followUps/Invited.tsx';
 import { Settled } from '../../../parts/followUps/Settled.tsx';
 import { useSettling } from '../../../parts/followUps/useSettling.ts';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
@@ -82,7 +83,7 @@ interface FollowUpLineProps extends Pick<FollowUpsProps, 'matterId' | 'mayChange
 }
 
 function FollowUpLine({ followUp, matterId, mayChange, busy, onDone, onChange }: FollowUpLineProps) {
-  const { id, what, dueOn, person, at, place } = followUp;
+  const { id, what, dueOn, person, at, place, invited } = followUp;
   const day = readDay(dueOn);
   return (
     <div className={classes.line}>
@@ -99,7 +100,7 @@ function FollowUpLine({ followUp, matterId, mayChange, busy, onDone, onChange }:
         ) : (
           what
         )}{' '}
-        <small>{[at, place, person].filter(Boolean).join(' · ')}</small>{' '}
+        <small>{[at, place, person].filter(Boolean).join(' · ')}</small> <Invited invited={invited} />{' '}
         {mayChange ? (
           <>
             <Button disabled={busy} onClick={onDone}>
@@ -107,11 +108,37 @@ function FollowUpLine({ followUp, matterId, mayChange, busy, onDone, onChange }:
             </Button>{' '}
             <Button aria-label={say.changeFollowUp(what)} onClick={onChange}>
               {say.change}
-            </Button>
+            </Button>{' '}
+            {at === null ? null : <Inviting matterId={matterId} followUp={followUp} />}
           </>
         ) : null}
       </span>
     </div>
+  );
+}
+
+/** An appointment's own messages: to invite to it, to tell of a change, to call it off. */
+function Inviting({
+  matterId,
+  followUp: { id, what, invited },
+}: Pick<FollowUpLineProps, 'matterId' | 'followUp'>) {
+  const from = { appointmentId: id, about: what };
+  const isChanged = invited.some(({ current }) => !current);
+  return (
+    <>
+      <StartLink
+        matterId={matterId}
+        from={from}
+        label={isChanged ? say.sendTheChangeOf(what) : say.inviteTo(what)}
+      >
+        {isChanged ? say.sendTheChange : say.invite}
+      </StartLink>{' '}
+      {invited.length > 0 ? (
+        <StartLink matterId={matterId} from={{ ...from, calledOff: true }} label={say.callOffOf(what)}>
+          {say.callOff}
+        </StartLink>
+      ) : null}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { waitFor, within } from '@testing-library/react';
+import { cleanup, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { MatterDetail } from '../../../../contract/matters.ts';
 import { choose, screen, show } from '../../../tests/stage.tsx';
@@ -99,6 +99,7 @@ describe('the folder', () => {
             place: '',
             person: 'Maud',
             personId: 'maud',
+            invited: [],
           },
         ],
       }),
@@ -125,6 +126,7 @@ describe('the folder', () => {
             place: 'Hallam Slip',
             person: 'Maud',
             personId: 'maud',
+            invited: [],
           },
         ],
       }),
@@ -150,6 +152,25 @@ describe('the folder', () => {
       });
     });
     expect((await screen.findByRole('status')).textContent).toContain('Reminder set for');
+  });
+
+  it('says who was invited to an appointment, what they answered, and offers to tell them of a change', () => {
+    const appointment = (current: boolean) => ({
+      ...{ id: 'f1', what: 'Survey', dueOn: '2026-11-30', at: '14:30', minutes: 60, place: '' },
+      ...{ person: 'Maud', personId: 'maud' },
+      invited: [
+        { name: 'Ines Okafor', address: 'i@x.example', answer: 'yes' as const, entryId: null, current },
+        { name: '', address: 'a@x.example', answer: 'none' as const, entryId: null, current },
+      ],
+    });
+    stage(matter({ followUps: [appointment(true)] }));
+    expect(screen.getByText('Ines Okafor: comes · a@x.example: invited, no answer yet')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Invite people to “Survey”' })).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Call off “Survey”' })).toBeTruthy();
+    cleanup();
+    stage(matter({ followUps: [appointment(false)] }));
+    expect(screen.getByText(/changed since they were invited/)).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Tell those invited how “Survey” stands now' })).toBeTruthy();
   });
 
   it('has follow-ups made by hand, and put off or handed on', async () => {

@@ -13,6 +13,7 @@ import { useShelfQuery } from '../../../api/shelf.ts';
 import { useMatterQuery } from '../../../api/matters.ts';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
 import { FileChooser } from '../../../ui/FileChooser.tsx';
+import { appointmentWords } from '../../../words/en/appointmentWords.ts';
 import { say } from '../../../words/en/matter-sheet.ts';
 import classes from './Enclosures.module.css';
 import { documentEnclosure, isEnclosed } from './enclosureList.ts';
@@ -23,6 +24,7 @@ interface EncloseMenuProps {
   readonly onEnclose: (enclosure: Message['enclosures'][number]) => void;
   readonly onFiles: (files: readonly File[]) => void;
   readonly onMade: (order: EncloseOrder) => void;
+  readonly onInvite?: ((appointment: Message['appointment']) => void) | undefined;
 }
 
 /** Longer lists are narrowed by typing first. */
@@ -67,7 +69,7 @@ interface ChoicesProps extends EncloseMenuProps {
   readonly onDone: () => void;
 }
 
-function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: ChoicesProps) {
+function Choices({ matter, enclosures, onEnclose, onMade, onInvite, onOwnFiles, onDone }: ChoicesProps) {
   const [typed, setTyped] = useState('');
   const { documents, letters, earlier } = useOffered(matter, enclosures, typed);
   const then = (work: () => void) => (): void => {
@@ -115,17 +117,23 @@ function Choices({ matter, enclosures, onEnclose, onMade, onOwnFiles, onDone }: 
           {name} <small className={classes.day}>{say.asPdf}</small>
         </Choice>
       ))}
-      {earlier.length > 0 ? <h3>{say.fromAnEarlierMessage}</h3> : null}
-      {earlier.slice(0, MOST_EARLIER).map(({ id, index, name, subject, who }) => (
-        <Choice
-          key={`${id}-${index}`}
-          onChoose={then(() => {
-            onMade({ kind: 'fromEntry', entryId: id, index });
-          })}
-        >
-          {name} <small className={classes.day}>{say.of(subject, who.join(', '))}</small>
-        </Choice>
-      ))}
+      <Earlier
+        earlier={earlier}
+        onChoose={(entryId, index) => {
+          onMade({ kind: 'fromEntry', entryId, index });
+          onDone();
+        }}
+      />
+      {onInvite ? (
+        <Appointments
+          matter={matter}
+          typed={typed}
+          onChoose={(appointment) => {
+            onInvite(appointment);
+            onDone();
+          }}
+        />
+      ) : null}
       {isGeneralFile(matter.id) ? null : (
         <OwnDocuments
           typed={typed}
@@ -167,6 +175,61 @@ function useOffered(matter: MatterDetail, enclosures: Message['enclosures'], typ
       ),
     ),
   };
+}
+
+interface EarlierProps {
+  readonly earlier: ReturnType<typeof useOffered>['earlier'];
+  readonly onChoose: (entryId: string, index: number) => void;
+}
+
+/** What came or went with an earlier message of the matter. */
+function Earlier({ earlier, onChoose }: EarlierProps) {
+  return (
+    <>
+      {earlier.length > 0 ? <h3>{say.fromAnEarlierMessage}</h3> : null}
+      {earlier.slice(0, MOST_EARLIER).map(({ id, index, name, subject, who }) => (
+        <Choice
+          key={`${id}-${index}`}
+          onChoose={() => {
+            onChoose(id, index);
+          }}
+        >
+          {name} <small className={classes.day}>{say.of(subject, who.join(', '))}</small>
+        </Choice>
+      ))}
+    </>
+  );
+}
+
+interface AppointmentsProps {
+  readonly matter: MatterDetail;
+  readonly typed: string;
+  readonly onChoose: (appointment: NonNullable<Message['appointment']>) => void;
+}
+
+/** The matter's appointments, to invite to. */
+function Appointments({ matter, typed, onChoose }: AppointmentsProps) {
+  const shown = matter.followUps.flatMap(({ id, what, dueOn, at, minutes, place }) =>
+    at !== null && foldName(what).includes(foldName(typed))
+      ? [{ followUpId: id, what, dueOn, at, minutes: minutes ?? 0, place, calledOff: false, gone: false }]
+      : [],
+  );
+  if (shown.length === 0) return null;
+  return (
+    <>
+      <h3>{say.invitationTo}</h3>
+      {shown.slice(0, MOST_SHOWN).map((appointment) => (
+        <Choice
+          key={appointment.followUpId}
+          onChoose={() => {
+            onChoose(appointment);
+          }}
+        >
+          {appointmentWords(appointment)}
+        </Choice>
+      ))}
+    </>
+  );
 }
 
 interface OwnDocumentsProps {

@@ -29,6 +29,8 @@ interface EnclosuresProps {
   readonly onChange: (enclosures: EnclosureList) => void;
   readonly onFiles: (files: readonly File[]) => void;
   readonly onMade: (order: EncloseOrder) => void;
+  /** Invites to an appointment of the matter; undefined where the channel carries none. */
+  readonly onInvite?: ((appointment: Message['appointment']) => void) | undefined;
 }
 
 /** Base64 makes four bytes of three (RFC 2045 §6.8). */
@@ -56,6 +58,7 @@ export function Enclosures(props: EnclosuresProps) {
         }}
         onFiles={onFiles}
         onMade={onMade}
+        onInvite={props.onInvite}
       />
       {enclosures.length > 1 && limitBytes !== undefined ? (
         <small className={classes.size}>

@@ -14,6 +14,7 @@ interface SendBarProps {
   readonly going: Going;
   readonly lines: Readonly<Record<'to' | 'cc' | 'bcc', Message['to']>>;
   readonly enclosures: Message['enclosures'];
+  readonly appointment: Message['appointment'];
   readonly reference: string;
   readonly keeping: Keeping;
   readonly problem: string | undefined;
@@ -70,7 +71,7 @@ export function SendBar(props: SendBarProps) {
   );
 }
 
-function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
+function Doing({ lines, enclosures, appointment, reference, message, going }: SendBarProps) {
   const copies = lines.cc.length + lines.bcc.length + (going.copyToSelf ? 1 : 0);
   const bytes = enclosures.reduce((sum, { sizeBytes }) => sum + sizeBytes, 0);
   const [first] = lines.to;
@@ -88,6 +89,7 @@ function Doing({ lines, enclosures, reference, message, going }: SendBarProps) {
           <b>{fileSize(bytes)}</b>
         </>
       ) : null}
+      {appointment ? (appointment.calledOff ? say.withCallingOff : say.withInvitation) : null}
       {isGeneralFile(message.matterId) ? (
         say.filedWithoutAMatter
       ) : (

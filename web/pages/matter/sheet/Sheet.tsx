@@ -13,6 +13,7 @@ import { Toolbar } from '../../../parts/wording/Toolbar.tsx';
 import { AddressBlock } from './AddressBlock.tsx';
 import { BlanksContext } from './blanksContext.ts';
 import { Enclosures } from './Enclosures.tsx';
+import { Invitation } from './Invitation.tsx';
 import { Margin } from './Margin.tsx';
 import { SendBar } from './SendBar.tsx';
 import { subjectContent } from './editors.ts';
@@ -108,10 +109,8 @@ export function Sheet({ initial, before, matter, personId, begun, onTakeTheirs }
           />
         </div>
         <SendBar
-          lines={parts.lines}
+          {...parts}
           message={initial}
-          going={parts.going}
-          enclosures={parts.enclosures}
           reference={matter.reference}
           keeping={draft.keeping}
           // What stops it stands in the margin; only what stands nowhere else is said here.
@@ -204,8 +203,17 @@ function Page({ page, initial, from, wanted, matter, parts, enclosing, subject, 
           onChange={parts.enclose}
           onFiles={enclosing.files}
           onMade={enclosing.made}
+          onInvite={initial.channel === 'email' ? parts.invite : undefined}
         />
       )}
+      {parts.appointment ? (
+        <Invitation
+          appointment={parts.appointment}
+          onRemove={() => {
+            parts.invite(null);
+          }}
+        />
+      ) : null}
     </article>
   );
 }

@@ -11,6 +11,7 @@ const message = (revision: number, change: Partial<Message> = {}): Message => ({
   senders: [],
   replyTo: null,
   copyToSelf: false,
+  appointment: null,
   mayQuote: false,
   each: false,
   wanted: [],

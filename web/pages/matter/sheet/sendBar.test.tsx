@@ -37,6 +37,7 @@ function bar(change: Partial<Parameters<typeof SendBar>[0]> = {}, message: objec
         } as unknown as Message
       }
       going={{ each: false, copyToSelf: false } as unknown as Parameters<typeof SendBar>[0]['going']}
+      appointment={null}
       lines={{ to: [someone('Ines')], cc: [], bcc: [] }}
       enclosures={[]}
       reference="SV-2041"

@@ -11,6 +11,7 @@ export function useSheetParts(initial: Message, matter: MatterDetail, change: (p
   const [lines, setLines] = useState({ to: initial.to, cc: initial.cc, bcc: initial.bcc });
   const [enclosures, setEnclosures] = useState(initial.enclosures);
   const [answers, setAnswers] = useState(initial.answers);
+  const [appointment, setAppointment] = useState(initial.appointment);
   const [going, setGoing] = useState<Going>(initial);
   const enclose = (next: Message['enclosures']): void => {
     setEnclosures(next);
@@ -21,6 +22,12 @@ export function useSheetParts(initial: Message, matter: MatterDetail, change: (p
     enclosures,
     answers,
     going,
+    appointment,
+    /** Invites to another appointment of the matter, or to none. */
+    invite: (chosen: Message['appointment']): void => {
+      setAppointment(chosen);
+      change({ appointmentId: chosen?.followUpId ?? null });
+    },
     enclose,
     /** What the server made or read is enclosed there already. */
     showEnclosures: setEnclosures,
