@@ -114,6 +114,8 @@ export const ChangeRound = Type.Object(
   {
     name: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
     answers: Type.Optional(Answers),
+    /** Whom it goes to instead, while none of it has gone; worked out anew where it is the same. */
+    set: Type.Optional(RoundSet),
     /** The day of each month on which it is prepared again by itself; null for never. A person sends it. */
     againOn: Type.Optional(Type.Union([Type.Integer({ minimum: 1, maximum: 28 }), Type.Null()])),
     /** Takes every message of a kind out of the round. */

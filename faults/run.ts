@@ -7,17 +7,20 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { chance } from '../demo/random.ts';
+import { NOBODY } from '../contract/directory.ts';
 import { loadDemo } from '../demo/load.ts';
 import { openDatabase } from '../server/platform/database/openDatabase.ts';
 
 /**
- * Sends some hundred messages while the server is killed at random moments and the mail host misbehaves, then counts:
- * every message is sent once and filed, or failed and said so, or may have gone and waits for a person; none is lost and
+ * Sends some hundred messages, and a round beside them, while the server is killed at random moments and the mail host
+ * misbehaves, then counts: every message is sent once and filed, or failed and said so, or may have gone and waits for a person; none is lost and
  * none went twice. The same seed misbehaves in the same way; where the kills fall depends on the machine.
  */
 const { values } = parseArgs({
   options: {
     messages: { type: 'string', default: '300' },
+    /** Messages of the round; beyond fifty a second person would have to release it. */
+    round: { type: 'string', default: '40' },
     kills: { type: 'string', default: '12' },
     seed: { type: 'string', default: '2041' },
   },
@@ -164,6 +167,46 @@ async function sendOne(n: number, matterId: string): Promise<string | undefined>
   return undefined;
 }
 
+/** Wishes that need no matter, from the demo. */
+const ROUND_TEMPLATE = 'template-birthday';
+
+/**
+ * A round of one message each to new people, sent as a person would who comes back until it has left: made, waited for,
+ * its cautions looked at, sent. What could not be prepared is as lost as what was not sent.
+ */
+async function sendRound(size: number): Promise<string> {
+  const contactIds: string[] = [];
+  for (let n = 0; n < size; n += 1) {
+    const address = {
+      kind: 'email',
+      label: 'email',
+      value: `round.${n}@${fate()}`,
+      preferred: true,
+      bounced: false,
+    };
+    const name = `Reader ${n}`;
+    const contact = { ...NOBODY, name, givenName: 'Reader', familyName: `${n}`, addresses: [address] };
+    // An answer that was lost is asked for again: then there are two of them, and the second is written to.
+    const made = await call('POST', '/contacts', contact);
+    if (made.status !== 201) throw new Error(`no contact was made: ${JSON.stringify(made.json)}`);
+    contactIds.push(String(made.json['id']));
+  }
+  const made = await call('POST', '/rounds', { templateId: ROUND_TEMPLATE, set: { contactIds } });
+  const id = String(made.json['id']);
+  for (const until = Date.now() + 120_000; Date.now() < until; await wait(200)) {
+    const { json } = await call('GET', `/rounds/${id}`);
+    const state = String(json['state']);
+    if (state === 'preparing') continue;
+    if (state !== 'ready') return id;
+    const looks = (json['kinds'] as { group: string; kind: string }[]).filter(
+      ({ group }) => group === 'look',
+    );
+    for (const { kind } of looks) await call('PATCH', `/rounds/${id}`, { ignore: kind });
+    if (looks.length === 0) await call('POST', `/rounds/${id}/send`, {});
+  }
+  throw new Error('the round was never sent');
+}
+
 await start();
 await call('POST', '/session', { email: 'maud@tidewell-roe.example' });
 const matters = ((await call('GET', '/matters')).json['items'] as { id: string }[]).map(({ id }) => id);
@@ -182,11 +225,14 @@ const killing = (async () => {
 })();
 
 const sent: string[] = [];
+const roundSize = Number(values.round);
+const round = roundSize > 0 ? sendRound(roundSize) : undefined;
 for (let n = 0; n < MESSAGES; n += 1) {
   const id = await sendOne(n, matters[n % matters.length] ?? '');
   if (id !== undefined) sent.push(id);
   if (process.stderr.isTTY) process.stderr.write(`\r${n + 1} of ${MESSAGES} given to send, ${kills} kills`);
 }
+const roundId = await round;
 sending = false;
 await killing;
 
@@ -198,9 +244,21 @@ interface Row {
   readonly frozen: string | null;
   readonly recipients: string;
 }
+interface RoundLine {
+  readonly id: string;
+  readonly handed: number;
+}
 const db = await openDatabase(join(practice, 'officium.sqlite'));
 let rows: readonly Row[] = [];
+let ofRound: readonly string[] = [];
 for (const until = Date.now() + 240_000; Date.now() < until; await wait(500)) {
+  if (roundId !== undefined) {
+    const lines = await db('round_messages').where({ round_id: roundId }).select<RoundLine[]>('id', 'handed');
+    // What was not handed over yet is not at its end: a worker that stands still shows here.
+    if (lines.some(({ handed }) => !handed)) continue;
+    ofRound = lines.map(({ id }) => id);
+  }
+  sent.push(...ofRound.filter((id) => !sent.includes(id)));
   rows = await db('messages').whereIn('id', sent).select<Row[]>('id', 'state', 'frozen', 'recipients');
   if (rows.every(({ state }) => ENDED.has(state))) break;
 }
@@ -248,9 +306,9 @@ for (const line of wrong) console.log(line);
 const lost = sent.length - rows.length;
 const twice = [...times.values()].filter((n) => n > 1).length;
 console.log(
-  `fault run, seed ${values.seed}: ${MESSAGES} messages, ${sent.length} given to send, ${kills} kills: ` +
+  `fault run, seed ${values.seed}: ${MESSAGES} messages and a round of ${roundSize}, ${sent.length} given to send, ${kills} kills: ` +
     `${count.sent} sent once and filed, ${count.failed} failed and told, ${count.mayHaveGone} may have gone, ` +
     `${lost} lost, ${twice} twice, ${wrong.length} wrong`,
 );
 await rm(folder, { recursive: true, force: true });
-process.exit(wrong.length + lost + twice > 0 || sent.length < MESSAGES ? 1 : 0);
+process.exit(wrong.length + lost + twice > 0 || sent.length < MESSAGES + roundSize ? 1 : 0);

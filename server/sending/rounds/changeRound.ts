@@ -9,6 +9,7 @@ import { findMessage, updateDraft } from '../../messages/queries.ts';
 import { readSettings } from '../../platform/settings/queries.ts';
 import { DomainProblem, notFound } from '../../platform/problems/problem.ts';
 import type { Services } from '../../platform/services.ts';
+import { takeSet, workOutSet } from './changeSet.ts';
 import { findLine, linesById, linesStanding, updateLine } from './lineQueries.ts';
 import type { LineDetail, StoredLine, StoredRound } from './round.ts';
 import { roundHere } from './roundHere.ts';
@@ -23,11 +24,13 @@ export async function changeRound(
   services: Services,
   scope: PersonScope,
   id: string,
-  { name, answers, againOn, leaveOut, takeIn, ignore }: ChangeRound,
+  { name, answers, set, againOn, leaveOut, takeIn, ignore }: ChangeRound,
 ): Promise<RoundView> {
   const round = await roundHere(scope, id);
+  const worked = set && (await workOutSet(services, scope, round, set));
   await changing(services, scope, async (change) => {
     const { tx, audit, tell } = change;
+    if (worked) await takeSet(services, change, round, worked);
     if (name !== undefined) await updateRound(tx, id, [round.state], { name: name.trim() });
     if (answers) {
       const options = { ...round.options, answers: { ...round.options.answers, ...answers } };
@@ -44,7 +47,7 @@ export async function changeRound(
       await lookAgain(change, id, 'out', takeIn, (detail) => takenIn(detail, takeIn));
     if (ignore !== undefined && isCaution(ignore))
       await lookAgain(change, id, 'look', ignore, (detail) => ignoring(detail, [ignore]));
-    await audit('round.changed', 'round', id, { name, answers, againOn, leaveOut, takeIn, ignore });
+    await audit('round.changed', 'round', id, { name, answers, set, againOn, leaveOut, takeIn, ignore });
     tell({ kind: 'round', id });
   });
   await wakeAndWait(services, id);

@@ -84,7 +84,7 @@ const nameOf = (set: RoundSet, templateName: string): string =>
   ('name' in set && set.name?.trim()) || templateName;
 
 /** Lines to be prepared. Where each person gets one for all of their matters, the first of these has it; the others say so. */
-function linesFor(
+export function linesFor(
   { newId }: Pick<Services, 'newId'>,
   roundId: string,
   targets: readonly Target[],

@@ -59,6 +59,37 @@ export async function insertLines(tx: Tx, lines: readonly NewLine[]): Promise<vo
     await tx<LineRow>('round_messages').insert(rows.slice(at, at + AT_ONCE));
 }
 
+/** Who and what a round goes to, and whether there is a draft of it. */
+export async function allTargets(
+  scope: Scope,
+  roundId: string,
+): Promise<readonly Pick<StoredLine, 'id' | 'matterId' | 'contactId' | 'hasDraft'>[]> {
+  const rows = await visible<LineRow>(scope, 'round_messages')
+    .where({ round_id: roundId })
+    .select('id', 'matter_id', 'contact_id', 'has_draft');
+  return rows.map((row) => ({
+    id: row.id,
+    matterId: row.matter_id,
+    contactId: row.contact_id,
+    hasDraft: Boolean(row.has_draft),
+  }));
+}
+
+/** Whether any of a round has left the desk. */
+export const somethingWent = async (scope: Scope, roundId: string): Promise<boolean> =>
+  (await withMessage(scope)
+    .where('round_messages.round_id', roundId)
+    .whereNotNull('messages.state')
+    .whereNot('messages.state', 'draft')
+    .first('round_messages.id')) !== undefined;
+
+export async function deleteLines(tx: Tx, ids: readonly string[]): Promise<void> {
+  for (let at = 0; at < ids.length; at += AT_ONCE)
+    await tx('round_messages')
+      .whereIn('id', ids.slice(at, at + AT_ONCE))
+      .delete();
+}
+
 export async function nextPlace(scope: Scope, roundId: string): Promise<number> {
   const row = await visible(scope, 'round_messages')
     .where({ round_id: roundId })

@@ -95,7 +95,10 @@ export async function listRounds(
 }
 
 type RoundChange = Partial<
-  Pick<StoredRound, 'name' | 'state' | 'options' | 'sending' | 'asked' | 'released' | 'problem' | 'largest'>
+  Pick<
+    StoredRound,
+    'name' | 'state' | 'set' | 'options' | 'sending' | 'asked' | 'released' | 'problem' | 'largest'
+  >
 >;
 
 /** Changes a round if it is still in one of some states; false where it is not. */
@@ -103,10 +106,11 @@ export async function updateRound(
   tx: Tx,
   id: string,
   from: readonly RoundState[],
-  { options, sending, asked, released, ...plain }: RoundChange,
+  { set, options, sending, asked, released, ...plain }: RoundChange,
 ): Promise<boolean> {
   const columns = {
     ...plain,
+    ...(set === undefined ? {} : { goes_to: JSON.stringify(set) }),
     ...(options === undefined ? {} : { options: JSON.stringify(options) }),
     ...(sending === undefined ? {} : { sending: json(sending) }),
     ...(asked === undefined ? {} : { asked: json(asked) }),

@@ -5,7 +5,7 @@ import type { NewRound, RoundSet, SetWhere } from '../../../contract/rounds.ts';
 import type { TemplateSummary } from '../../../contract/templates.ts';
 import type { Channel } from '../../../core/model/channel.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
-import { useMakeRoundMutation } from '../../api/rounds.ts';
+import { useChangeRoundMutation, useMakeRoundMutation } from '../../api/rounds.ts';
 import { useTemplateChoicesQuery } from '../../api/templates.ts';
 import { roundStartOf } from '../../parts/start/roundStart.ts';
 import type { RoundStart } from '../../parts/start/roundStart.ts';
@@ -15,6 +15,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
 import { say } from '../../words/en/rounds.ts';
 import { problemWords } from '../../words/en/wording.ts';
+import { ReferencesFile } from './ReferencesFile.tsx';
 import { SavedSets } from './SavedSets.tsx';
 import { SetCounted } from './SetCounted.tsx';
 import { WhereSentence } from './WhereSentence.tsx';
@@ -36,7 +37,8 @@ export function NewRoundPage() {
   const [onePer, setOnePer] = useState<'matter' | 'person'>('matter');
   const [otherwise, setOtherwise] = useState<Otherwise>('leaveOut');
   const [name, setName] = useState('');
-  const [make, { error, isLoading }] = useMakeRoundMutation();
+  const { roundId } = beginning;
+  const { keep, error, isLoading } = useKeeping(roundId);
   const templates = (library?.items ?? []).filter(({ standing }) => standing !== 'retired');
   const template = templates.find(({ id }) => id === templateId);
   const chosen = beginning.matterIds ?? beginning.contactIds;
@@ -53,13 +55,15 @@ export function NewRoundPage() {
       ...(role === '' ? {} : { role }),
       ...(name.trim() === '' ? {} : { name: name.trim() }),
     };
-    const { id } = await make(round).unwrap();
-    await navigate(`/rounds/${id}`);
+    await navigate(`/rounds/${await keep(round)}`);
   };
 
   return (
     <div className={classes.page}>
-      <ViewHead title={say.newRound} within={<Link to="/rounds">{say.rounds}</Link>} />
+      <ViewHead
+        title={roundId === undefined ? say.newRound : say.changeTheSet}
+        within={<Link to="/rounds">{say.rounds}</Link>}
+      />
       <form
         className={classes.making}
         onSubmit={(event) => {
@@ -68,7 +72,11 @@ export function NewRoundPage() {
         }}
       >
         <div className={classes.sentence} role="group" aria-label={say.sentence}>
-          <TemplateChoice templates={templates} templateId={templateId} onChange={setTemplateId} />
+          {roundId === undefined ? (
+            <TemplateChoice templates={templates} templateId={templateId} onChange={setTemplateId} />
+          ) : (
+            <span>{template?.name}</span>
+          )}
           <span>{say.to}</span>
           <ToWhom
             beginning={beginning}
@@ -82,37 +90,76 @@ export function NewRoundPage() {
         {chosen || listed !== undefined ? null : (
           <SetCounted where={role === '' ? where : { ...where, role }} />
         )}
-        {listed === undefined ? null : (
-          <TextField label={say.references} value={listed} multiline wide onChange={setListed} />
-        )}
         {chosen ? null : (
-          <div className={classes.paths}>
-            <Button
-              onClick={() => {
-                setListed(listed === undefined ? '' : undefined);
-              }}
-            >
-              {listed === undefined ? say.useTheList : say.useTheFilter}
-            </Button>
-            {listed === undefined ? <SavedSets where={where} onChoose={setWhere} /> : null}
-          </div>
+          <ListOrFilter listed={listed} onListed={setListed} where={where} onWhere={setWhere} />
         )}
-        <HowMany
-          channel={template?.channel}
-          onePer={onePer}
-          onOnePer={setOnePer}
-          otherwise={otherwise}
-          onOtherwise={setOtherwise}
-        />
-        <TextField label={say.name} value={name} placeholder={template?.name ?? ''} onChange={setName} />
+        {roundId === undefined ? (
+          <>
+            <HowMany
+              channel={template?.channel}
+              onePer={onePer}
+              onOnePer={setOnePer}
+              otherwise={otherwise}
+              onOtherwise={setOtherwise}
+            />
+            <TextField label={say.name} value={name} placeholder={template?.name ?? ''} onChange={setName} />
+          </>
+        ) : (
+          <p>{say.whoStaysKeepsTheirs}</p>
+        )}
         {error ? <p role="alert">{problemWords(error)}</p> : null}
         <div className={classes.paths}>
           <Button kind="go" type="submit" disabled={!template || !set || isLoading}>
-            {isLoading ? say.preparing : say.prepare}
+            {isLoading ? say.preparing : roundId === undefined ? say.prepare : say.changeTheSet}
           </Button>
         </div>
       </form>
     </div>
+  );
+}
+
+/** Makes a round, or gives one that is there another set; either way gives the round's id. */
+function useKeeping(roundId: string | undefined) {
+  const [make, making] = useMakeRoundMutation();
+  const [change, changing] = useChangeRoundMutation();
+  return {
+    keep: async (round: NewRound): Promise<string> => {
+      const kept = roundId === undefined ? make(round) : change({ id: roundId, change: { set: round.set } });
+      return (await kept.unwrap()).id;
+    },
+    error: making.error ?? changing.error,
+    isLoading: making.isLoading || changing.isLoading,
+  };
+}
+
+interface ListOrFilterProps {
+  readonly listed: string | undefined;
+  readonly onListed: (listed: string | undefined) => void;
+  readonly where: SetWhere;
+  readonly onWhere: (where: SetWhere) => void;
+}
+
+/** The references of a list, and the way between list and filter. */
+function ListOrFilter({ listed, onListed, where, onWhere }: ListOrFilterProps) {
+  return (
+    <>
+      {listed === undefined ? null : (
+        <>
+          <TextField label={say.references} value={listed} multiline wide onChange={onListed} />
+          <ReferencesFile onRead={onListed} />
+        </>
+      )}
+      <div className={classes.paths}>
+        <Button
+          onClick={() => {
+            onListed(listed === undefined ? '' : undefined);
+          }}
+        >
+          {listed === undefined ? say.useTheList : say.useTheFilter}
+        </Button>
+        {listed === undefined ? <SavedSets where={where} onChoose={onWhere} /> : null}
+      </div>
+    </>
   );
 }
 
@@ -151,22 +198,27 @@ interface ToWhomProps {
 function ToWhom({ beginning, where, onWhere, role, onRole, isList }: ToWhomProps) {
   const { data: types } = useMatterTypesQuery();
   if (beginning.contactIds) return <span>{say.chosenPeople(beginning.contactIds.length)}</span>;
+  const isFixed = beginning.roundId !== undefined;
   const all = types?.items ?? [];
   const meant = all.filter(({ id }) => where.typeId === undefined || id === where.typeId);
   const roles = new Map(meant.flatMap(({ definition }) => definition.roles.map((one) => [one.key, one])));
   return (
     <>
-      <Choice
-        label={say.party}
-        bare
-        plain
-        value={role}
-        options={[
-          { value: '', label: say.whomTheTemplateNames },
-          ...[...roles.values()].map(({ key, plural }) => ({ value: key, label: plural })),
-        ]}
-        onChange={onRole}
-      />
+      {isFixed ? (
+        <span>{roles.get(role)?.plural ?? say.whomTheTemplateNames}</span>
+      ) : (
+        <Choice
+          label={say.party}
+          bare
+          plain
+          value={role}
+          options={[
+            { value: '', label: say.whomTheTemplateNames },
+            ...[...roles.values()].map(({ key, plural }) => ({ value: key, label: plural })),
+          ]}
+          onChange={onRole}
+        />
+      )}
       <span>{say.of}</span>
       {beginning.matterIds ? (
         <span>{say.chosenMatters(beginning.matterIds.length)}</span>

@@ -81,7 +81,8 @@ export function RoundPage() {
 }
 
 /** What another round like it begins with. */
-const startOf = ({ templateId, set, role }: RoundView): RoundStart => ({
+const startOf = ({ id, templateId, state, set, role }: RoundView): RoundStart => ({
+  ...(state === 'ready' || state === 'preparing' ? { roundId: id } : {}),
   templateId,
   ...('where' in set ? { where: set.where } : set),
   ...(role === null ? {} : { role }),

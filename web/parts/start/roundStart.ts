@@ -7,6 +7,8 @@ export interface RoundStart {
   readonly contactIds?: readonly string[];
   readonly where?: SetWhere;
   readonly role?: string;
+  /** The round whose set is changed; without it, a new one begins. */
+  readonly roundId?: string;
 }
 
 /** Reads what came along; nothing where one came by oneself. */

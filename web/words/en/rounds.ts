@@ -15,6 +15,12 @@ export const say = {
   made: 'Made',
   status: 'Status',
   messages: 'Messages',
+  whoStaysKeepsTheirs:
+    'Whoever is in both keeps their message as it was written; the drafts of those who are not go.',
+  referencesFile: 'A CSV file with references',
+  chooseAFile: 'Read them from a CSV file…',
+  readFrom: (count: number, column: string) => `${count} read from “${column}”`,
+  noReferencesIn: 'No references were found in that file',
   noRoundsYet: 'No rounds yet',
   whatARoundIs:
     'A round is one template sent to many matters or people. Each message is checked before it goes, and filed on its own matter.',
