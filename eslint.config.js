@@ -81,6 +81,8 @@ const SEES_EVERYTHING = [
   'server/sending/rounds/{roundWork,prepareAgain}.ts',
   // Whose plan or matter it is, it is told first; what goes, goes as that person.
   'server/sending/chasers/chaseWork.ts',
+  // Whoever has the secret address is nobody's person: it names one contact.
+  'server/sending/news/leaveNews.ts',
   'server/sending/routines/unaskedRoutines.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader,lines/intake}.ts',
   'server/correspondence/indexing.ts',

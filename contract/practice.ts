@@ -103,6 +103,8 @@ export const PracticeJson = Type.Object(
     /** What documents and correspondence are filed under here, offered wherever a category is typed. */
     documentCategories: Type.Optional(Categories),
     correspondenceCategories: Type.Optional(Categories),
+    /** Categories of correspondence that are news when a round sends them. */
+    newsCategories: Type.Optional(Categories),
     /** Hosts whose Authentication-Results are believed, by their authserv-id (RFC 8601 §2.5). */
     trustedHosts: Type.Optional(
       Type.Array(Type.String({ maxLength: 253, pattern: '^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$' }), {

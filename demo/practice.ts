@@ -53,6 +53,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   contactFacts: [{ key: 'birthday', label: 'Birthday', kind: 'date' }],
   filingDomain: 'file.tidewell-roe.example',
   documentCategories: ['Report', 'Certificate', 'Picture', 'Invoice', 'Instruction', 'Estimate', 'Insurance'],
+  newsCategories: ['Good wishes'],
   correspondenceCategories: [
     'Letter',
     'Report',

@@ -29,6 +29,8 @@ export interface MessagePlan {
   /** Shown within the text, by their Content-ID (RFC 2392). */
   readonly pictures: readonly PlannedPicture[];
   readonly replyTo?: string;
+  /** Where its recipient says that they want no more of its kind (RFC 2369, RFC 8058). */
+  readonly noMore?: string;
   /** An invitation that goes with it (RFC 6047 §2.4). */
   readonly calendar?: PlannedCalendar;
   /** It went without a person's press (RFC 3834 §5): nothing is to answer it by itself. */
@@ -59,6 +61,7 @@ export interface PlanInput {
   readonly replyTo?: string;
   readonly autoSubmitted?: MessagePlan['autoSubmitted'];
   readonly calendar?: PlannedCalendar;
+  readonly noMore?: string;
 }
 
 /** Longest name shown in a header; longer ones are cut so that no line nears RFC 5322's 998 octets. */
@@ -91,6 +94,7 @@ export function planMessage(input: PlanInput): MessagePlan {
     attachments: input.attachments.map((file) => ({ ...file, fileName: safeFileName(file.fileName) })),
     pictures: input.pictures ?? [],
     ...(input.replyTo === undefined ? {} : { replyTo: input.replyTo }),
+    ...(input.noMore === undefined ? {} : { noMore: input.noMore }),
     ...(input.calendar ? { calendar: input.calendar } : {}),
     ...(input.autoSubmitted === undefined ? {} : { autoSubmitted: input.autoSubmitted }),
   };

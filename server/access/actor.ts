@@ -16,6 +16,7 @@ export type SystemReason =
   | 'runner'
   | 'rounds'
   | 'unasked'
+  | 'news'
   | 'intake'
   | 'archive'
   | 'seeding'

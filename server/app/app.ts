@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import express from 'express';
 import type { ErrorRequestHandler, Express, NextFunction, Request, Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { knownHost } from '../http/guards.ts';
@@ -11,6 +12,7 @@ import { inTransaction } from '../platform/database/transaction.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { sessionSecret } from '../platform/settings/queries.ts';
+import { newsPages } from '../sending/news/newsRoutes.ts';
 import { api } from './api.ts';
 import type { AppServices } from './services.ts';
 
@@ -29,10 +31,20 @@ export async function createApp(services: AppServices): Promise<Express> {
   );
   app.use(knownHost(config));
   app.use('/api', api(services, await inTransaction(db, sessionSecret)));
+  app.use(outsideLimit, newsPages(services));
   if (config.webFolder !== undefined) servePages(app, config.webFolder);
   app.use(problemHandler(services));
   return app;
 }
+
+/** What one address may ask of the pages for people outside in a minute: more than any person, less than guessing takes. */
+const OUTSIDE_A_MINUTE = 60;
+
+const outsideLimit = rateLimit({
+  windowMs: 60_000,
+  limit: OUTSIDE_A_MINUTE,
+  skip: ({ path }) => !path.startsWith('/n/'),
+});
 
 /** A year. */
 const HSTS_SECONDS = 31_536_000;

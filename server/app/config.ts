@@ -146,6 +146,7 @@ export function readConfig(env: Environment): Config {
     dataFolder: filled(env['OFFICIUM_DATA']) ?? join(process.cwd(), 'data', 'practice'),
     webFolder: filled(env['OFFICIUM_WEB']),
     demo: env['OFFICIUM_DEMO'] === '1',
+    answerUrl: webAddress(env['OFFICIUM_ANSWER_URL'], 'OFFICIUM_ANSWER_URL')?.replace(/\/+$/, ''),
     hostNames: (env['OFFICIUM_HOST_NAMES'] ?? '')
       .split(',')
       .map((name) => name.trim())

@@ -10,6 +10,7 @@ const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase
 /** Refuses names the server is not known under: a page elsewhere that points its own name here (DNS rebinding). */
 export function knownHost(config: Config): RequestHandler {
   const known = new Set([...LOOPBACK, ...config.hostNames.map((name) => name.toLowerCase()), config.host]);
+  if (config.answerUrl !== undefined) known.add(new URL(config.answerUrl).hostname.toLowerCase());
   return (request: Request, _response: Response, next: NextFunction) => {
     if (known.has(hostName(request.headers.host ?? ''))) next();
     else next(new DomainProblem('foreignHost'));

@@ -9,6 +9,8 @@ export interface Config {
   readonly demo: boolean;
   /** Further host names under which browsers reach the server (a proxy's). */
   readonly hostNames: readonly string[];
+  /** The address, without a path, under which people outside reach the pages that messages lead to; none is made without it. */
+  readonly answerUrl: string | undefined;
   /** Who can sign in to a practice that has nobody yet. */
   readonly firstPerson:
     { readonly name: string; readonly email: string; readonly password: string } | undefined;

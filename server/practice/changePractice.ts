@@ -54,6 +54,7 @@ export async function changePractice(
       region: json.region ?? before.region,
       documentCategories: distinct(json.documentCategories ?? before.documentCategories),
       correspondenceCategories: distinct(json.correspondenceCategories ?? before.correspondenceCategories),
+      newsCategories: distinct(json.newsCategories ?? before.newsCategories),
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
       ],

@@ -29,6 +29,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     region: REGIONS.find((known) => known === settings.region) ?? 'en-GB',
     documentCategories: [...settings.documentCategories],
     correspondenceCategories: [...settings.correspondenceCategories],
+    newsCategories: [...settings.newsCategories],
     trustedHosts: [...settings.trustedHosts],
   };
   return { revision: revisionOf(json), ...json };

@@ -20,6 +20,8 @@ import { readerFor } from '../matters/readerFor.ts';
 import { senderOf, signerFor } from '../../core/compose/index.ts';
 import { setWrittenLetter } from '../messages/letters.ts';
 import { calendarOfMessage, invitationFor } from './invitations.ts';
+import { newsLinkFor } from './news/newsLink.ts';
+import { withWayOut } from './news/withWayOut.ts';
 import { printAlong } from './printAlong.ts';
 import { assemble } from '../platform/mail/assemble.ts';
 import type { SealedFiles } from '../platform/mail/assemble.ts';
@@ -92,12 +94,14 @@ async function bytesOf(
   }: Pick<PlanInput, 'dateUtc' | 'from' | 'messageId' | 'calendar'> & Pick<Freezing, 'sealed'>,
 ): Promise<Made> {
   const { sendOptions } = message;
+  const noMore = await newsLinkFor(services, scope, message, settings);
   switch (message.channel) {
     case 'email': {
       const plan = planMessage({
         ...head,
         recipients: sendOptions.copyToSelf ? withCopy(message.recipients, sender) : message.recipients,
-        message: asMailed(letter, sendOptions, settings),
+        message: withWayOut(asMailed(letter, sendOptions, settings), noMore),
+        ...(noMore === undefined ? {} : { noMore }),
         references: message.references,
         attachments: message.enclosures,
         pictures: await plannedPictures(scope, message, settings),

@@ -71,7 +71,7 @@ export async function assemble(plan: MessagePlan, files: SealedFiles): Promise<B
     html: plan.html,
     attachments: [...pictures, ...attachments],
     ...(plan.replyTo === undefined ? {} : { replyTo: plan.replyTo }),
-    ...(plan.autoSubmitted === undefined ? {} : { headers: { 'Auto-Submitted': plan.autoSubmitted } }),
+    headers: headersOf(plan),
     ...(plan.calendar ? { icalEvent: { ...plan.calendar, filename: 'invitation.ics' } } : {}),
     newline: 'windows',
     disableFileAccess: true,
@@ -82,6 +82,13 @@ export async function assemble(plan: MessagePlan, files: SealedFiles): Promise<B
   const bytes = await message.build();
   return bytes.subarray(-2).equals(CRLF) ? bytes : Buffer.concat([bytes, CRLF]);
 }
+
+/** RFC 8058 §3.1: the one-click request is promised only where its address is reached over HTTPS. */
+const headersOf = ({ autoSubmitted, noMore }: MessagePlan): Record<string, string> => ({
+  ...(autoSubmitted === undefined ? {} : { 'Auto-Submitted': autoSubmitted }),
+  ...(noMore === undefined ? {} : { 'List-Unsubscribe': prepared(`<${noMore}>`) }),
+  ...(noMore?.startsWith('https://') ? { 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' } : {}),
+});
 
 /** A header's value as it is to stand, folded already. */
 const prepared = (value: string): string => ({ prepared: true, value }) as unknown as string;

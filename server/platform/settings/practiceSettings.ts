@@ -58,6 +58,8 @@ export interface PracticeSettings {
   /** What documents and correspondence are filed under, in the order in which it is offered. */
   readonly documentCategories: readonly string[];
   readonly correspondenceCategories: readonly string[];
+  /** Of these, what a round sends is news: whoever gets it has the means to want no more of it. */
+  readonly newsCategories: readonly string[];
   /** What is kept of contacts beside what everybody keeps of them: a birthday, a membership. */
   readonly contactFacts: readonly FactDefinition[];
 }
@@ -92,6 +94,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   filingDomain: '',
   documentCategories: [],
   correspondenceCategories: ['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement'],
+  newsCategories: [],
   contactFacts: [],
 };
 

@@ -201,7 +201,10 @@ export function Incoming({ values, onChange }: PartProps) {
 
 /** What is offered wherever a category is typed; others can be typed all the same. */
 export function Categories({ values, onChange }: PartProps) {
-  const field = (label: string, name: 'documentCategories' | 'correspondenceCategories') => (
+  const field = (
+    label: string,
+    name: 'documentCategories' | 'correspondenceCategories' | 'newsCategories',
+  ) => (
     <TextField
       label={label}
       multiline
@@ -222,6 +225,7 @@ export function Categories({ values, onChange }: PartProps) {
       <div className={classes.fields}>
         {field(say.documentsALineEach, 'documentCategories')}
         {field(say.correspondenceALineEach, 'correspondenceCategories')}
+        {field(say.newsALineEach, 'newsCategories')}
       </div>
     </>
   );
