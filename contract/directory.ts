@@ -45,6 +45,8 @@ export const ContactJson = Type.Object(
     doNotWriteTo: Type.Boolean(),
     /** Categories of which they want no rounds; where it is left out, those there are stay. */
     noRounds: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 120 }), { maxItems: 60 })),
+    /** The channel by which they would rather hear from a round; where it is left out, the one there is stays. */
+    preferredChannel: Type.Optional(Type.Enum(['any', 'email', 'text', 'letter'])),
     ownFormalGreeting: Words,
     ownFamiliarGreeting: Words,
     coupleWithId: Type.Union([Id, Type.Null()]),

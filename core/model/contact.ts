@@ -1,3 +1,4 @@
+import type { Channel } from './channel.ts';
 import type { ContactId } from './ids.ts';
 import type { Membership } from './membership.ts';
 import type { Value } from './value.ts';
@@ -24,6 +25,8 @@ interface ContactBase {
   readonly doNotWriteTo: boolean;
   /** Categories of correspondence of which they want no rounds: `News`. A message of its own still goes. */
   readonly noRounds?: readonly string[];
+  /** The channel by which they would rather hear from a round, where it may use it. */
+  readonly preferredChannel?: Channel;
   /** BCP 47 tag of the language they write in: `nb`, `en-GB`. */
   readonly language?: string;
   readonly note?: string;

@@ -34,6 +34,7 @@ export function toJson(contact: Contact): ContactJson {
     language: contact.language ?? '',
     doNotWriteTo: contact.doNotWriteTo,
     noRounds: [...(contact.noRounds ?? [])],
+    preferredChannel: contact.preferredChannel ?? 'any',
     ownFormalGreeting: contact.ownFormalGreeting ?? '',
     ownFamiliarGreeting: contact.ownFamiliarGreeting ?? '',
     coupleWithId: person?.couple?.withId ?? null,
@@ -52,6 +53,14 @@ export function toJson(contact: Contact): ContactJson {
     ),
     facts: plainCopy(contact.facts ?? {}) as NonNullable<ContactJson['facts']>,
   };
+}
+
+function preferenceOf(
+  { preferredChannel }: ContactJson,
+  { before }: Pick<ReadAgainst, 'before'>,
+): Pick<Contact, 'preferredChannel'> {
+  const preferred = preferredChannel ?? before?.preferredChannel ?? 'any';
+  return preferred === 'any' ? {} : { preferredChannel: preferred };
 }
 
 /** What a contact is read against. */
@@ -175,6 +184,7 @@ function fromJson(id: string, json: ContactJson, against: ReadAgainst): Contact 
     ...present('ownFormalGreeting', json.ownFormalGreeting),
     ...present('ownFamiliarGreeting', json.ownFamiliarGreeting),
     noRounds: json.noRounds?.map(words).filter(Boolean) ?? against.before?.noRounds ?? [],
+    ...preferenceOf(json, against),
     facts: factsOf(json.facts ?? {}, against),
   };
   if (json.kind === 'organisation') return { kind: 'organisation', ...base };

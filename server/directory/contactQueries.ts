@@ -8,6 +8,7 @@ import type { Tx } from '../platform/database/transaction.ts';
 import type { AddressKind, Contact, ContactAddress, OrganisationContact } from '../../core/model/contact.ts';
 import type { Membership } from '../../core/model/membership.ts';
 import { soundValues } from '../../core/model/soundValue.ts';
+import type { Channel } from '../../core/model/channel.ts';
 import { asId } from '../../core/model/ids.ts';
 import type { ContactId } from '../../core/model/ids.ts';
 import { keepMemberships, membershipsAsJson, renameOrganisation, toMembership } from './membershipQueries.ts';
@@ -42,6 +43,7 @@ export interface ContactRow {
   facts: string;
   /** JSON: categories. */
   no_rounds: string;
+  preferred_channel: Channel | null;
 }
 
 export interface AddressRow {
@@ -87,6 +89,7 @@ export function toContact(
     ...(row.filing_rule === null ? {} : { filingRule: row.filing_rule }),
     ...(Object.keys(facts).length === 0 ? {} : { facts }),
     ...(noRounds.length === 0 ? {} : { noRounds }),
+    ...(row.preferred_channel === null ? {} : { preferredChannel: row.preferred_channel }),
   };
   if (row.kind === 'organisation') return { kind: 'organisation', ...base };
   return {
@@ -182,6 +185,7 @@ const contactColumns = (contact: Contact) => {
     name_key: contact.name.toLowerCase(),
     facts: JSON.stringify(contact.facts ?? {}),
     no_rounds: JSON.stringify(contact.noRounds ?? []),
+    preferred_channel: contact.preferredChannel ?? null,
     title: person?.title ?? null,
     given_name: person?.givenName ?? null,
     middle_name: person?.middleName ?? null,

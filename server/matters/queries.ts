@@ -78,7 +78,7 @@ const PARTY = ['seq', 'contact_id', 'role'] as const;
 const CONTACT = [
   ...['id', 'kind', 'name', 'title', 'given_name', 'family_name', 'organisation', 'position', 'language'],
   ...['middle_name', 'suffix', 'do_not_write_to', 'own_formal_greeting', 'own_familiar_greeting', 'note'],
-  ...['couple_with_id', 'couple_greeting', 'filing_rule', 'facts', 'no_rounds'],
+  ...['couple_with_id', 'couple_greeting', 'filing_rule', 'facts', 'no_rounds', 'preferred_channel'],
 ] as const;
 const ADDRESS = ['seq', 'contact_id', 'kind', 'label', 'value', 'preferred', 'bounced'] as const;
 const DOCUMENT = [

@@ -3,6 +3,7 @@ import { useCorrespondenceCategories } from '../../api/useCategories.ts';
 import { ContactPicker } from '../../parts/pickers/ContactPicker.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { TagsField } from '../../ui/TagsField.tsx';
+import { channelWords } from '../../words/en/wording.ts';
 import { say } from '../../words/en/directory.ts';
 import classes from './Directory.module.css';
 
@@ -128,6 +129,19 @@ export function CustomFields({ values, onChange }: FieldsProps) {
         }}
       />
       <NoRounds values={values} onChange={onChange} />
+      <SelectField
+        label={say.roundsReachThemBy}
+        value={values.preferredChannel ?? 'any'}
+        options={[
+          ['any', say.whateverTheRoundUses],
+          ['email', channelWords('email')],
+          ['text', channelWords('text')],
+          ['letter', channelWords('letter')],
+        ]}
+        onChange={(preferredChannel) => {
+          onChange({ preferredChannel });
+        }}
+      />
       <SelectField
         label={say.theirMessages}
         value={values.filingRule ?? 'usual'}

@@ -160,6 +160,9 @@ function LineCell({ blank, message, words, mayChange, answering }: LineCellProps
         answering.answer(message, blank.key, text);
       }}
       onPaste={(text) => answering.paste(message, blank.key, text)}
+      onFillDown={(text) => {
+        answering.fillDown(message, blank.key, text);
+      }}
     />
   );
 }

@@ -109,6 +109,27 @@ describe('a round', () => {
     ]);
   });
 
+  it('fills down from a cell: those below without an answer get it, the others keep theirs', async () => {
+    const below = [
+      line('2', { group: 'fill', kind: 'yard', answers: { yard: 'first' } }),
+      line('3', { group: 'fill', kind: 'yard', answers: {} }),
+      line('4', { answers: { yard: 'own' } }),
+    ];
+    const { user, changes } = show(
+      <RoundPage />,
+      { ...answersFor(), 'GET /rounds/r1/messages': { items: below, next: null } },
+      at,
+    );
+    await user.click(
+      await screen.findByRole('button', {
+        name: 'Give the answer of CR-2 to “Yard free from” to all below without one',
+      }),
+    );
+    expect(changes().map(({ path, body }) => [path, body])).toEqual([
+      ['/rounds/r1/messages/3', { answers: { yard: 'first' } }],
+    ]);
+  });
+
   it('deals with all of one kind in one press, and leaves one out', async () => {
     const { user, changes } = show(<RoundPage />, answersFor(), at);
     await user.click(await screen.findByRole('button', { name: /got the same a few days ago.*Take all/ }));

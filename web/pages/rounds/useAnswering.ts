@@ -31,5 +31,11 @@ export function useAnswering(round: RoundView, messages: readonly RoundMessage[]
     setUnread(misread);
     return true;
   };
-  return { answer, paste, unread };
+  /** Gives one message's answer to those below it that have none. */
+  const fillDown = (from: RoundMessage, key: string, text: string): void => {
+    const open = messages.filter(({ group, state }) => group !== 'out' && state === 'draft');
+    for (const message of open.slice(open.indexOf(from) + 1))
+      if ((message.answers[key] ?? '') === '') answer(message, key, text);
+  };
+  return { answer, paste, fillDown, unread };
 }

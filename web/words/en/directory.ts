@@ -42,6 +42,8 @@ export const say = {
   bothAreGreeted: 'Both are greeted',
   dearPaulAndMary: 'Dear Paul and Mary',
   doNotWriteTo: 'do not write to',
+  roundsReachThemBy: 'A round reaches them best by',
+  whateverTheRoundUses: 'Whatever channel the round uses',
   noRoundsOf: 'Wants no rounds of these categories',
   theirMessages: 'Their messages',
   fileAutomaticallyWhereThatIs: 'File automatically where that is sure',

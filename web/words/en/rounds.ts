@@ -105,6 +105,8 @@ export const say = {
   takeInAll: 'Take all of these in',
   fillForAll: 'Fill in for all',
   answerForAll: (label: string) => `${label}, for all`,
+  fillDown: (label: string, reference: string) =>
+    `Give the answer of ${reference} to “${label}” to all below without one`,
   pasteHint: 'A column copied from a spreadsheet can be pasted into the first cell.',
   preview: 'Preview',
   openTheSheet: 'Open the whole message',

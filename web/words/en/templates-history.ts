@@ -1,5 +1,7 @@
 /** What is said in templates, history. */
 export const say = {
+  routine: 'In the routine',
+  chaserPlan: 'In the chaser plan',
   history: 'History',
   versions: 'Versions',
   version: (number: number) => `Version ${number}`,

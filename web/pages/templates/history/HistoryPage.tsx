@@ -10,6 +10,7 @@ import {
   useTemplateQuery,
 } from '../../../api/templates.ts';
 import { Compared } from '../../../parts/compare/Compared.tsx';
+import { PartOf } from './PartOf.tsx';
 import { ViewHead } from '../../../ui/ViewHead.tsx';
 import { say } from '../../../words/en/templates-history.ts';
 import classes from './History.module.css';
@@ -60,6 +61,9 @@ export function HistoryPage() {
               ))}
             </li>
           ) : null}
+          <li className={classes.use}>
+            <PartOf templateId={templateId} />
+          </li>
         </ol>
         <section className={classes.comparison} aria-label={say.whatDiffers}>
           {comparison ? (
