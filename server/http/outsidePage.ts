@@ -26,7 +26,7 @@ body{margin:0;background:var(--desk);color:var(--ink);font:16px/1.5 "IBM Plex Sa
 header{background:var(--head);border-bottom:2px solid var(--go);padding:20px max(22px,calc(50vw - 308px))}
 header b{display:block;font:600 20px/1.2 Georgia,"Times New Roman",serif}
 header span{color:var(--faint);font-size:13px}
-main{max-width:640px;margin:16px auto;padding:18px;background:var(--paper);border:1px solid var(--hair)}
+main{width:min(640px,calc(100% - 24px));margin:16px auto;padding:18px;background:var(--paper);border:1px solid var(--hair)}
 h1{font:600 22px/1.25 Georgia,"Times New Roman",serif;margin:0 0 8px}
 p{margin:0 0 14px}
 fieldset{border:0;margin:0 0 18px;padding:0;min-width:0}
@@ -37,7 +37,7 @@ legend,label.q{display:block;font-weight:600;padding:0;margin:0 0 8px}
 input:not([type=radio],[type=checkbox]),textarea{width:100%;min-height:48px;padding:10px 12px;font:inherit;color:inherit;background:transparent;border:1px solid var(--hair);border-radius:3px}
 textarea{min-height:96px}
 :focus-visible{outline:3px solid var(--go);outline-offset:2px}
-button{width:100%;min-height:48px;padding:12px;border:0;border-radius:3px;background:var(--go);color:var(--on-go);font:600 16px/1.2 inherit;cursor:pointer}
+button{width:100%;min-height:48px;padding:12px;border:0;border-radius:3px;background:var(--go);color:var(--on-go);font-family:inherit;font-size:16px;font-weight:600;cursor:pointer}
 small{color:var(--faint)}
 .wrong{color:var(--stop);font-weight:600}
 `;

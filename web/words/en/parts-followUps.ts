@@ -11,7 +11,7 @@ const ANSWERS: Readonly<Record<FollowUpView['invited'][number]['answer'], string
 export const say = {
   answered: (name: string, answer: FollowUpView['invited'][number]['answer']) =>
     `${name}: ${ANSWERS[answer]}`,
-  notToldYet: ' · changed since they were invited',
+  notToldYet: 'Changed since they were invited',
   done: (what: string) => `“${what}” done · `,
   undo: 'Undo',
   remindMeOn: (day: string) => `Remind me again on ${day}`,

@@ -56,7 +56,7 @@ export const say = {
   checks: 'Checks',
   categories: 'Categories',
   documentsALineEach: 'Of documents, a line each',
-  newsALineEach: 'Of correspondence, what is news when a round sends it: it can be declined',
+  newsALineEach: 'News that can be declined, a line each',
   correspondenceALineEach: 'Of correspondence, a line each',
   thePracticesSettings: 'the practice’s settings',
   save: 'Save',

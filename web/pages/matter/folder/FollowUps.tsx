@@ -125,7 +125,7 @@ function Inviting({
   const from = { appointmentId: id, about: what };
   const isChanged = invited.some(({ current }) => !current);
   return (
-    <>
+    <span className={classes.acts}>
       <StartLink
         matterId={matterId}
         from={from}
@@ -138,7 +138,7 @@ function Inviting({
           {say.callOff}
         </StartLink>
       ) : null}
-    </>
+    </span>
   );
 }
 
