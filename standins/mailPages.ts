@@ -2,6 +2,9 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { simpleParser } from 'mailparser';
 import type { AddressObject } from 'mailparser';
 import { answerTo, mailOf } from './answers.ts';
+import type { Answer } from './answers.ts';
+import { calendarAnswer, invitationIn } from './calendarAnswer.ts';
+import type { Taken } from './calendarAnswer.ts';
 import type { DeliveredMail, MailStore } from './mailStore.ts';
 import type { Printer } from './printer.ts';
 import type { TextGateway } from './textGateway.ts';
@@ -32,36 +35,19 @@ const textOf = (addresses: AddressObject | AddressObject[] | undefined): string 
 
 /** A plain view of what recipients got: mailboxes, a mailbox, a message, and its bytes. For people and for tests. */
 export async function answerPage(
-  { mails: store, texts, prints, deliver }: Delivered,
+  delivered: Delivered,
   request: IncomingMessage,
   response: ServerResponse,
 ): Promise<void> {
+  const { mails: store, texts, prints } = delivered;
   const url = new URL(request.url ?? '/', 'http://localhost');
   const match = /^\/messages\/(\d+)(\/raw|\/attachments\/(\d+))?$/.exec(url.pathname);
   response.setHeader('X-Content-Type-Options', 'nosniff');
   try {
     const printed = /^\/printed\/(\d+)$/.exec(url.pathname);
-    const answered = /^\/messages\/(\d+)\/answer$/.exec(url.pathname);
-    if (request.method === 'POST' && (answered || url.pathname === '/write')) {
-      const form = new URLSearchParams(await bodyOf(request));
-      const field = (name: string): string => form.get(name) ?? '';
-      const mail = answered
-        ? await answerTo(await store.bytes(Number(answered[1])), field('from'), field('text'))
-        : await mailOf({
-            from: field('from'),
-            to: field('to').split(/[,\s]+/),
-            subject: field('subject'),
-            text: field('text'),
-          });
-      await deliver(mail.from, mail.to, mail.bytes, field('forged') !== '');
-      response.writeHead(303, { Location: '/' }).end();
-      return;
-    }
-    const textAnswered = /^\/texts\/(\d+)\/answer$/.exec(url.pathname);
-    if (request.method === 'POST' && textAnswered) {
-      const form = new URLSearchParams(await bodyOf(request));
-      await texts.reply(Number(textAnswered[1]), form.get('text') ?? '');
-      response.writeHead(303, { Location: '/texts' }).end();
+    const posted = request.method === 'POST' ? await takeForm(delivered, url, request) : undefined;
+    if (posted !== undefined) {
+      response.writeHead(303, { Location: posted }).end();
       return;
     }
     if (url.pathname === '/gateway/replies')
@@ -89,6 +75,46 @@ export async function answerPage(
       page('Not here', '<p>There is no such message. <a href="/">All mailboxes</a></p>'),
     );
   }
+}
+
+/** What somebody outside writes or presses; gives the page that is shown then, undefined where there is no such form. */
+async function takeForm(
+  { mails: store, texts, deliver }: Delivered,
+  url: URL,
+  request: IncomingMessage,
+): Promise<string | undefined> {
+  const [, kind, number = '', act] =
+    /^\/(messages|texts)\/(\d+)\/(answer|calendar)$/.exec(url.pathname) ?? [];
+  if (kind === undefined && url.pathname !== '/write') return undefined;
+  const form = new URLSearchParams(await bodyOf(request));
+  const field = (name: string): string => form.get(name) ?? '';
+  if (kind === 'texts') {
+    await texts.reply(Number(number), field('text'));
+    return '/texts';
+  }
+  const mail = await mailOfForm(store, number === '' ? undefined : Number(number), act, field);
+  await deliver(mail.from, mail.to, mail.bytes, field('forged') !== '');
+  return '/';
+}
+
+async function mailOfForm(
+  store: MailStore,
+  number: number | undefined,
+  act: string | undefined,
+  field: (name: string) => string,
+): Promise<Answer> {
+  if (number === undefined)
+    return mailOf({
+      from: field('from'),
+      to: field('to').split(/[,\s]+/),
+      subject: field('subject'),
+      text: field('text'),
+    });
+  const bytes = await store.bytes(number);
+  if (act === 'answer') return answerTo(bytes, field('from'), field('text'));
+  const taken = TAKEN.find((one) => one === field('answer'));
+  if (!taken) throw new Error('no such answer');
+  return calendarAnswer(bytes, field('from'), taken);
 }
 
 /** A form’s text; more than this nobody types. */
@@ -183,9 +209,18 @@ async function table(store: MailStore, mails: readonly DeliveredMail[]): Promise
   return `<table><tr><th>Received<th>From<th>Subject${rows.join('')}</table>`;
 }
 
+const TAKEN: readonly Taken[] = ['ACCEPTED', 'TENTATIVE', 'DECLINED'];
+
+/** The buttons that a calendar shows for an invitation. */
+const calendarForm = (number: number, from: string): string =>
+  `<h2>Answer the invitation</h2><form method="post" action="/messages/${number}/calendar">${line('from', 'From', from)}` +
+  TAKEN.map((taken) => `<button name="answer" value="${taken}">${taken.toLowerCase()}</button> `).join('') +
+  '</form>';
+
 async function messagePage(store: MailStore, number: number): Promise<string> {
   const mail = store.list().find((one) => one.number === number);
-  const parsed = await simpleParser(await store.bytes(number));
+  const bytes = await store.bytes(number);
+  const parsed = await simpleParser(bytes);
   if (!mail) throw new Error('not here');
   const headers = [
     ['From', escape(parsed.from?.text ?? '')],
@@ -207,6 +242,7 @@ async function messagePage(store: MailStore, number: number): Promise<string> {
     parsed.subject ?? '(no subject)',
     `<p><a href="/">All mailboxes</a> · <a href="/messages/${number}/raw">exact bytes</a></p><table>${headers.map(([name, value]) => `<tr><th>${name}<td>${value}`).join('')}</table>` +
       `${files.length > 0 ? `<h2>Attachments</h2><ul>${files.join('')}</ul>` : ''}${html}<h2>As text</h2><pre>${escape(parsed.text ?? '')}</pre>` +
+      ((await invitationIn(bytes)) ? calendarForm(number, mail.to[0] ?? '') : '') +
       writeForm(`/messages/${number}/answer`, line('from', 'From', mail.to[0]), 'Answer it'),
   );
 }
