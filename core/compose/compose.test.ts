@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { plainText } from '../tests/plainText.ts';
 import {
   aksel,
+  blank,
   calendar,
   day,
   documentOf,
@@ -189,6 +190,19 @@ describe('what it says', () => {
 });
 
 describe('what goes along', () => {
+  it('is the document that was named in answer to a blank, in its latest version', () => {
+    const asks = { key: 'plan', label: 'Plan', kind: 'document', required: true } as const;
+    const program = programOf([[text('See '), blank('plan')]], { blanks: [asks] });
+    const plans = [documentOf('Plan', 'Plan', '2026-11-01'), documentOf('Plan', 'Plan', '2026-11-20')];
+    const record = { ...matter, documents: [...matter.documents, ...plans] };
+    const along = (answer: string) =>
+      compose(input({ record, program, answers: { plan: answer } })).enclosures;
+    const latest = plans.find(({ addedOn }) => addedOn === '2026-11-20');
+    expect(along('plan')).toEqual([{ kind: 'document', documentId: latest?.id }]);
+    expect(along('')).toEqual([]);
+    expect(along('A plan that is nowhere')).toEqual([]);
+  });
+
   it('is what the rules say, then what was asked for besides, each once', () => {
     const program = programOf([[text('x')]], {
       documents: [

@@ -4,7 +4,9 @@ import type { FieldReader } from '../merge/fieldReader.ts';
 import { merge } from '../merge/merge.ts';
 import type { Contact } from '../model/contact.ts';
 import type { Mailbox } from '../model/mailbox.ts';
+import type { MatterDocument } from '../model/matter.ts';
 import type { Recipients } from '../recipients/recipients.ts';
+import { latestNamed } from '../shelf/documents.ts';
 import { documentOf } from '../template/document.ts';
 import type { DocumentNode, InlineDocument } from '../template/document.ts';
 import type { Answers, BlankDefinition } from '../template/blanks.ts';
@@ -45,6 +47,7 @@ export function compose(input: ComposeInput): ComposedMessage {
   const reader = readerTo(input, recipients);
   const merged = merge(program, reader);
   const options = sendOptionsOf(program.content);
+  const answers = { ...merged.proposed, ...input.answers };
   return {
     recipients,
     from: senderOf(options.sender, writer, record, practice),
@@ -53,9 +56,12 @@ export function compose(input: ComposeInput): ComposedMessage {
     // A text message is a few lines; what it answers lies on the other's telephone.
     body: input.channel === 'text' ? merged.body : withQuoted(merged.body, takenUp),
     blanks: merged.blanks,
-    answers: { ...merged.proposed, ...input.answers },
+    answers,
     enclosures: enclosuresFor(program.content.documents, record.documents, reader, {
-      ...(input.documentIds ? { documentIds: input.documentIds } : {}),
+      documentIds: [
+        ...(input.documentIds ?? []),
+        ...documentsNamed(merged.blanks, answers, record.documents),
+      ],
       ...(takenUp ? { takenUp } : {}),
     }),
     enclosureNames: program.content.documents.map((rule) => enclosureWords(rule, record.documents)),
@@ -70,6 +76,16 @@ export function compose(input: ComposeInput): ComposedMessage {
     reader,
   };
 }
+
+/** A document that is named in answer to a blank is meant to go along, in its latest version. */
+const documentsNamed = (
+  blanks: readonly BlankDefinition[],
+  answers: Answers,
+  documents: readonly MatterDocument[],
+): readonly string[] =>
+  blanks.flatMap(({ key, kind }) =>
+    kind === 'document' ? (latestNamed(documents, answers[key] ?? '')?.id ?? []) : [],
+  );
 
 /** What is remembered of an entry taken up. */
 export const takenUpAs = ({ entry, how, quoted }: TakenUp): NonNullable<SendOptions['takenUp']> => ({

@@ -8,6 +8,7 @@ import { plural, reasonWords } from './wording.ts';
 
 /** What is said of routines and chaser plans. */
 export const say = {
+  chooseADocument: 'Choose a document of this matter',
   routines: 'Routines',
   routine: 'Routine',
   newRoutine: 'New routine',

@@ -4,6 +4,7 @@ import { answerOf } from '../../../../core/template/blanks.ts';
 import type { CellDefinition } from '../../../../core/template/readCell.ts';
 import { useReadCell } from '../../../parts/values/useReadCell.ts';
 import { ValueInput } from '../../../parts/values/ValueInput.tsx';
+import { SelectField } from '../../../ui/Field.tsx';
 import { say } from '../../../words/en/routines.ts';
 import classes from './RoutinePane.module.css';
 
@@ -11,22 +12,23 @@ type Asked = RoutineRun['asked'][number];
 
 interface AskedFieldsProps {
   readonly asked: readonly Asked[];
+  /** Names of the matter's documents: one that is chosen goes along. */
+  readonly documents: readonly string[];
   readonly answers: Readonly<Record<string, string>>;
   readonly onAnswer: (change: (before: Record<string, string>) => Record<string, string>) => void;
 }
 
 /** What whoever runs it has to say, each once, in fields of their kinds. */
-export function AskedFields({ asked, answers, onAnswer }: AskedFieldsProps) {
-  // A document to enclose is chosen on the sheet: a routine's template cannot ask for one unseen.
-  const fields = asked.filter(({ kind }) => kind !== 'document');
-  if (fields.length === 0) return null;
+export function AskedFields({ asked, documents, answers, onAnswer }: AskedFieldsProps) {
+  if (asked.length === 0) return null;
   return (
     <section className={classes.asked} aria-label={say.pleaseFillIn}>
       <h3>{say.pleaseFillIn}</h3>
-      {fields.map((one) => (
+      {asked.map((one) => (
         <AskedField
           key={one.key}
           one={one}
+          documents={documents}
           answer={answers[one.key] ?? ''}
           onAnswer={(answer) => {
             onAnswer((before) => ({ ...before, [one.key]: answer }));
@@ -39,14 +41,24 @@ export function AskedFields({ asked, answers, onAnswer }: AskedFieldsProps) {
 
 interface AskedFieldProps {
   readonly one: Asked;
+  readonly documents: readonly string[];
   readonly answer: string;
   readonly onAnswer: (answer: string) => void;
 }
 
-function AskedField({ one, answer, onAnswer }: AskedFieldProps) {
+function AskedField({ one, documents, answer, onAnswer }: AskedFieldProps) {
   const currency = one.currency ?? '';
   const read = useReadCell(currency);
   const definition = { ...one, kind: one.kind as CellDefinition['kind'] };
+  if (one.kind === 'document')
+    return (
+      <SelectField
+        label={one.label}
+        value={answer}
+        options={[['', say.chooseADocument], ...documents.map((name) => [name, name] as const)]}
+        onChange={onAnswer}
+      />
+    );
   const value = answer === '' ? undefined : read(definition, answer);
   return (
     <div className={classes.field}>

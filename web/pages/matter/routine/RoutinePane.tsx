@@ -64,7 +64,12 @@ export function RoutinePane() {
             </p>
           ))}
         </section>
-        <AskedFields asked={data.asked} answers={{ ...data.answers, ...answers }} onAnswer={setAnswers} />
+        <AskedFields
+          documents={[...new Set(matter.documents.map(({ name }) => name))]}
+          asked={data.asked}
+          answers={{ ...data.answers, ...answers }}
+          onAnswer={setAnswers}
+        />
         <Messages
           run={data}
           ignored={ignored}

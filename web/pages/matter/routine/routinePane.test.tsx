@@ -4,7 +4,7 @@ import { Outlet } from 'react-router';
 import { describe, expect, it } from 'vitest';
 import type { RoutineRun } from '../../../../contract/routines.ts';
 import { matter } from '../../../tests/matterDetail.ts';
-import { refusing, sessionOf, show } from '../../../tests/stage.tsx';
+import { choose, refusing, sessionOf, show } from '../../../tests/stage.tsx';
 import { RoutinePane } from './RoutinePane.tsx';
 
 const words = (text: string): { type: string }[] => [{ type: 'text', text } as { type: string }];
@@ -105,6 +105,17 @@ describe('a routine on a matter', () => {
       expect(changes().at(-1)).toMatchObject({
         body: { dryRun: true, answers: { waitingFor: 'the log book' } },
       });
+    });
+  });
+
+  it('asks for a document of the matter, which then goes along', async () => {
+    const { user, changes } = stage({
+      ...WOULD,
+      asked: [{ key: 'plan', label: 'Which plan', kind: 'document', required: true }],
+    });
+    await choose(user, 'Which plan', 'Survey report');
+    await waitFor(() => {
+      expect(changes().at(-1)).toMatchObject({ body: { dryRun: true, answers: { plan: 'Survey report' } } });
     });
   });
 
