@@ -65,6 +65,44 @@ test('a round is filled in, mended, one left out, sent, cut off in the middle, a
   expect(new Set(delivered.map(({ number }) => number)).size).toBe(ready);
 });
 
+test('a letter goes among the emails of a round, to whoever would rather have one', async ({
+  page,
+  application,
+}) => {
+  const ask = async (method: 'get' | 'patch', path: string, data?: object) =>
+    page.request[method](`${application.url}/api/v1${path}`, {
+      headers: { Origin: application.url },
+      ...(data ? { data } : {}),
+    });
+  await signInAs(page, application, 'maud');
+  const { items } = await (await ask('get', '/contacts?query=Aksel%20Lund')).json();
+  const { revision, contact } = await (await ask('get', `/contacts/${items[0].id}`)).json();
+  const post = { kind: 'post', label: 'home', value: '2 Slip Lane\nPort Sennet' };
+  const changed = await ask('patch', `/contacts/${items[0].id}`, {
+    revision,
+    contact: {
+      ...contact,
+      preferredChannel: 'letter',
+      addresses: [...contact.addresses, { ...post, preferred: true, bounced: false }],
+    },
+  });
+  expect(changed.ok(), await changed.text()).toBe(true);
+
+  await page.goto(`${application.url}/rounds`);
+  await page.getByRole('button', { name: 'New round' }).click();
+  await choose(page, 'Template', 'Next survey: a reminder');
+  await choose(page, 'Matter type', 'Condition survey');
+  await choose(page, 'One message', 'a person');
+  await choose(page, 'Without an email address', 'as a letter');
+  await page.getByRole('button', { name: 'Prepare the messages' }).click();
+  const line = page.getByRole('row').filter({ hasText: 'Aksel Lund' }).first();
+  await expect(line).toContainText('letter', { ignoreCase: true });
+  await expect(lines(page, 'Ready').filter({ hasText: /email/i }).first()).toBeVisible();
+  const letters = await page.getByRole('link', { name: 'Letters as one PDF' }).getAttribute('href');
+  const pdf = await page.request.get(`${application.url}${letters ?? ''}`);
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+});
+
 test('a round is stopped whole before the first of it leaves', async ({ page, application }) => {
   await roundOfSurveys(page, application, 'Next survey: a reminder');
   const ready = await lines(page, 'Ready').count();
