@@ -19,8 +19,8 @@ export interface OutsidePage {
 
 /** The desk's paper, ink and accent on both surfaces, each pair readable (WCAG 2.2, 1.4.3). */
 const STYLE = `
-:root{color-scheme:light dark;--paper:#fffdf8;--desk:#eeeae0;--head:#f8f5ee;--ink:#14302e;--faint:#51625f;--hair:#cbc2ae;--go:#2a6a5e;--on-go:#fff;--chosen:#dde9e2;--stop:#97352a}
-@media (prefers-color-scheme:dark){:root{--paper:#1b2321;--desk:#121816;--head:#18201e;--ink:#e9e5da;--faint:#b4bdb8;--hair:#4a5a56;--go:#7fc4b3;--on-go:#0d1a17;--chosen:#24403a;--stop:#f0a397}}
+:root{color-scheme:light dark;--paper:#fffdf8;--desk:#eeeae0;--head:#f8f5ee;--ink:#14302e;--faint:#51625f;--hair:#cbc2ae;--go:#2a6a5e;--on-go:#fff}
+@media (prefers-color-scheme:dark){:root{--paper:#1b2321;--desk:#121816;--head:#18201e;--ink:#e9e5da;--faint:#b4bdb8;--hair:#4a5a56;--go:#7fc4b3;--on-go:#0d1a17}}
 *{box-sizing:border-box}
 body{margin:0;background:var(--desk);color:var(--ink);font:16px/1.5 "IBM Plex Sans",system-ui,sans-serif;overflow-wrap:anywhere}
 header{background:var(--head);border-bottom:2px solid var(--go);padding:20px max(22px,calc(50vw - 308px))}
@@ -29,17 +29,8 @@ header span{color:var(--faint);font-size:13px}
 main{width:min(640px,calc(100% - 24px));margin:16px auto;padding:18px;background:var(--paper);border:1px solid var(--hair)}
 h1{font:600 22px/1.25 Georgia,"Times New Roman",serif;margin:0 0 8px}
 p{margin:0 0 14px}
-fieldset{border:0;margin:0 0 18px;padding:0;min-width:0}
-legend,label.q{display:block;font-weight:600;padding:0;margin:0 0 8px}
-.o{display:flex;gap:12px;align-items:center;min-height:48px;padding:10px 14px;margin:0 0 8px;border:1px solid var(--hair);border-radius:3px;cursor:pointer}
-.o:has(:checked){background:var(--chosen);border:2px solid var(--go)}
-.o input{width:20px;height:20px;flex:none;accent-color:var(--go)}
-input:not([type=radio],[type=checkbox]),textarea{width:100%;min-height:48px;padding:10px 12px;font:inherit;color:inherit;background:transparent;border:1px solid var(--hair);border-radius:3px}
-textarea{min-height:96px}
 :focus-visible{outline:3px solid var(--go);outline-offset:2px}
 button{width:100%;min-height:48px;padding:12px;border:0;border-radius:3px;background:var(--go);color:var(--on-go);font-family:inherit;font-size:16px;font-weight:600;cursor:pointer}
-small{color:var(--faint)}
-.wrong{color:var(--stop);font-weight:600}
 `;
 
 /** The one style is named by its hash: nothing that others write can bring another. */

@@ -20,7 +20,7 @@ const PROBLEMS: Readonly<Record<ProblemCode, readonly [status: number, title: st
   draftChanged: [409, 'The draft has been changed elsewhere'],
   appointmentGone: [409, 'Nobody can be invited to that appointment any more'],
   notADraft: [409, 'The message is no longer a draft'],
-  cannotRecall: [409, 'The message can no longer be called back'],
+  cannotRecall: [409, 'Sending the message can no longer be stopped'],
   templateChanged: [409, 'The template has been changed elsewhere'],
   passageChanged: [409, 'The passage has been changed elsewhere'],
   passageInUse: [409, 'The passage is in use'],

@@ -9,13 +9,14 @@ import { followUpOf } from '../platform/mail/writeInvitation.ts';
 import type { StoredIncoming } from './queries.ts';
 import type { ReadMail } from './readMail.ts';
 
-/** Whom an answer is from: its attendee, or else whoever sent it; only somebody who was invited. */
-async function answeredBy(scope: Scope, reply: InvitationReply, from: string) {
-  const followUpId = followUpOf(reply.uid);
+/**
+ * Whose answer it is: whoever sent it, if they were invited. The attendee that its calendar part names is no proof, as little
+ * as a name in a text: anybody who knows the appointment can write another's there.
+ */
+async function answeredBy(scope: Scope, { uid }: InvitationReply, from: string) {
+  const followUpId = followUpOf(uid);
   const invited = followUpId === undefined ? [] : await invitedTo(scope, [followUpId]);
-  const byAddress = (address: string) =>
-    invited.find((one) => addressKey(one.address) === addressKey(address));
-  return byAddress(reply.address) ?? byAddress(from);
+  return invited.find(({ address }) => addressKey(address) === addressKey(from));
 }
 
 /**

@@ -209,6 +209,15 @@ describe('its answer', () => {
     expect((await shown()).invited[0]).toMatchObject({ name: 'Aksel Lund', answer: 'yes' });
   });
 
+  it('does not count in the name of somebody else: not a stranger’s, and of those invited only their own', async () => {
+    await invite();
+    await answer({ from: 'stranger@x.example', attendee: INES });
+    const answers = async () => (await shown()).invited.map((one: { answer: string }) => one.answer);
+    expect(await answers()).toEqual(['none', 'none']);
+    await answer({ from: AKSEL, attendee: INES, partstat: 'DECLINED' });
+    expect(await answers()).toEqual(['no', 'none']);
+  });
+
   it('changes nothing from somebody who was not invited, or to an appointment that is not there', async () => {
     await invite();
     await answer({ from: 'stranger@x.example' });
@@ -250,4 +259,26 @@ it('an appointment that is called off is done, and calendars are told', async ()
   expect(calendar.getFirstPropertyValue('method')).toBe('CANCEL');
   expect([event.sequence, event.component.getFirstPropertyValue('status')]).toEqual([1, 'CANCELLED']);
   expect(await shown()).toBeUndefined();
+});
+
+it('that it is called off reaches each by a message of their own, though the first of them ends the appointment', async () => {
+  await invite();
+  const id = await begin({ appointmentId: survey, calledOff: true });
+  await call('PATCH', `/messages/${id}`, { each: true });
+  const standing = async () => [
+    (await desk.services.db('entries').select('id')).length,
+    (await desk.services.db('messages').where({ state: 'failed' }).select('id')).length,
+  ];
+  const [filed = 0, failed] = await standing();
+  await send(id);
+  expect(await standing()).toEqual([filed + 2, failed]);
+});
+
+it('that it is called off leaves too where somebody marked it as done meanwhile', async () => {
+  await invite();
+  const id = await begin({ appointmentId: survey, calledOff: true });
+  await press(id);
+  await call('PATCH', `/follow-ups/${survey}`, { done: true });
+  await runOnce(desk.services, ACCEPTS);
+  expect((await call('GET', `/messages/${id}`)).json.state).toBe('sent');
 });

@@ -40,6 +40,7 @@ export async function startMessage(
     await audit('message.started', 'message', message.id, { matterId, templateVersionId });
     tell({ kind: 'message', id: message.id, matterId });
   });
+  // A change of its own: a crash between the two leaves the draft, to those whom its template names.
   const told = await toldBefore(scope, start);
   if (told.length > 0) return changeMessage(services, scope, message.id, { to: told });
   return viewMessage(services, scope, await layoutDraft(services, scope, message, begun.matter));

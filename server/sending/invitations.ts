@@ -86,12 +86,15 @@ export async function recordInvitations(
   await audit('followUp.calledOff', 'matter', message.matterId, { id: followUpId });
 }
 
-/** Why an invitation that was frozen must not leave after all: its appointment is another one now, or none. */
+/**
+ * Why an invitation that was frozen must not leave after all: its appointment is another one now, or none. That it is called
+ * off holds whatever became of it: the first of several who are told ends it.
+ */
 export async function invitationNoLongerHolds(
   scope: Scope,
   { sendOptions: { appointment }, frozen }: StoredMessage,
 ): Promise<readonly Reason[]> {
-  if (!appointment || !frozen?.invitation) return [];
+  if (!appointment || !frozen?.invitation || frozen.invitation.calledOff) return [];
   const { told } = frozen.invitation;
   const now = await appointmentNow(scope, appointment.followUpId);
   if (!now) return [{ code: 'appointmentGone' }];

@@ -3,11 +3,9 @@ import { escapeHtml } from '../../core/merge/renderHtml.ts';
 import type { HouseMail } from '../access/services.ts';
 import type { Scope } from '../access/scope.ts';
 import { assemble, sealFiles } from '../platform/mail/assemble.ts';
-import { authoritiesInUse } from '../platform/mail/authorities.ts';
-import { mailHosts } from '../platform/mail/mailHosts.ts';
 import type { Services } from '../platform/services.ts';
 import { readSettings } from '../platform/settings/queries.ts';
-import { smtpTransport } from './transports/smtpTransport.ts';
+import { handOverNow } from './handOverNow.ts';
 
 /**
  * Hands a message of the practice to one of its own people over at once; it is filed nowhere, since it holds what lets them
@@ -29,13 +27,7 @@ export async function mailHouse(services: Services, scope: Scope, mail: HouseMai
     pictures: [],
   });
   const bytes = await assemble(plan, sealFiles(services.blobs));
-  const transport = smtpTransport(
-    () => mailHosts(services, scope),
-    () => authoritiesInUse(services, scope),
-  );
   const envelope = { from: practiceEmail, to: plan.envelopeTo, reference: messageId, subject };
-  const { outcome, permanentFailures } = await transport
-    .send(envelope, bytes, () => Promise.resolve())
-    .finally(() => transport.close?.());
+  const { outcome, permanentFailures } = await handOverNow(services, scope, envelope, bytes);
   return outcome.kind === 'accepted' && permanentFailures.length === 0;
 }

@@ -9,14 +9,12 @@ import { changing } from '../access/change.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { openDraft } from '../messages/draftLayout.ts';
 import { assemble, sealFiles } from '../platform/mail/assemble.ts';
-import { authoritiesInUse } from '../platform/mail/authorities.ts';
-import { mailHosts } from '../platform/mail/mailHosts.ts';
 import { DomainProblem } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { asMailed } from '../messages/asMailed.ts';
 import { plannedPictures } from './freeze.ts';
 import { insertTest } from './testQueries.ts';
-import { smtpTransport } from './transports/smtpTransport.ts';
+import { handOverNow } from './handOverNow.ts';
 
 /**
  * Sends a draft to its writer alone, as it stands, marked as a test in its subject and its first line. It goes at once, is
@@ -56,14 +54,8 @@ export async function sendTest(services: Services, scope: PersonScope, id: strin
     await insertTest(tx, messageId);
     await audit('message.tested', 'message', id);
   });
-  const transport = smtpTransport(
-    () => mailHosts(services, scope),
-    () => authoritiesInUse(services, scope),
-  );
   const envelope = { from: from.address, to: plan.envelopeTo, reference: messageId, subject: plan.subject };
-  const { outcome, permanentFailures } = await transport
-    .send(envelope, bytes, () => Promise.resolve())
-    .finally(() => transport.close?.());
+  const { outcome, permanentFailures } = await handOverNow(services, scope, envelope, bytes);
   if (outcome.kind === 'accepted' && permanentFailures.length === 0) return { sentTo: email };
   const reply = 'reply' in outcome ? outcome.reply : (permanentFailures[0]?.reply ?? 'no answer');
   throw new DomainProblem('testNotSent', [{ code: 'testRefused', reply }, { code: 'draftUnchanged' }]);

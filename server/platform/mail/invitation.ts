@@ -80,8 +80,6 @@ export interface InvitationReply {
   readonly uid: string;
   /** How the appointment stood that it answers. */
   readonly sequence: number;
-  /** Whose answer it is. */
-  readonly address: string;
   readonly answer: InvitationAnswer;
 }
 
@@ -98,7 +96,6 @@ export function readReply(text: string): InvitationReply | undefined {
     return {
       uid: textOf(event, 'uid'),
       sequence: Number.isSafeInteger(sequence) ? sequence : 0,
-      address: oneLine(String(attendee.getFirstValue()).replace(/^mailto:/i, '')),
       answer: answerOf(attendee),
     };
   } catch {

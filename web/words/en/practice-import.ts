@@ -44,7 +44,7 @@ export const say = {
   leftOut: 'Left out',
   takenAsOf: (head: string) => `“${head}” is taken as`,
   existing: 'Where it is here already',
-  leaveIt: 'Leave it as it is',
+  leaveIt: 'Do not change it',
   updateIt: 'Fill in what the list says',
   writtenIn: (encoding: string, separator: string) =>
     encoding === 'vCard'

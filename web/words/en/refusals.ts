@@ -17,7 +17,7 @@ const REFUSALS: Readonly<Record<ProblemCode, string>> = {
   draftChanged:
     'Someone else has changed this draft. Your text is still here; theirs is saved on the server.',
   notADraft: 'It is no longer a draft.',
-  cannotRecall: 'It can no longer be called back.',
+  cannotRecall: 'Sending it can no longer be stopped.',
   templateChanged:
     'Someone else has made a newer version meanwhile. Yours is still here; look at theirs before you save it.',
   passageChanged:
@@ -131,10 +131,10 @@ const SENTENCES: Sentences = {
   draftUnchanged: () => 'Your draft is unchanged.',
   enclosuresUnchanged: () => 'The enclosures are unchanged.',
   seeNotes: () => 'See the notes.',
-  recallToChange: () => 'Call it back to change it.',
-  recallFirst: () => 'Call it back first.',
-  recallAndSeeNotes: () => 'Call it back and see the notes.',
-  recallAndSendAgain: () => 'Call it back, look at it, and send it again.',
+  recallToChange: () => 'Stop sending it to change it.',
+  recallFirst: () => 'Stop sending it first.',
+  recallAndSeeNotes: () => 'Stop sending it and see the notes.',
+  recallAndSendAgain: () => 'Open it again, look at it, and send it again.',
   removeOrReplace: () => 'Remove it, or enclose another.',
   removeItThere: () => 'Remove it there first.',
   startFromShelf: () => 'Start it from the shelf.',
@@ -261,7 +261,7 @@ const SENTENCES: Sentences = {
   mayNotSee: ({ name }) => `${name || 'The writer'} may no longer see this matter.`,
   newerVersion: ({ name }) => `There is a newer version of “${name}” on the matter.`,
   templateWithdrawn: ({ name }) => `The template “${name}” has been withdrawn.`,
-  frozenBroken: () => 'What was to be sent no longer is what was saved. Call it back and send it again.',
+  frozenBroken: () => 'What was to be sent no longer is what was saved. Open it again and send it again.',
   appointmentGone: () =>
     'The appointment is done, or has no hour any more. Remove the invitation, or give the appointment its hour again.',
   appointmentChanged: ({ name }) =>

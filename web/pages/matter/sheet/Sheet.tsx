@@ -209,6 +209,7 @@ function Page({ page, initial, from, wanted, matter, parts, enclosing, subject, 
       {parts.appointment ? (
         <Invitation
           appointment={parts.appointment}
+          followUps={matter.followUps}
           onRemove={() => {
             parts.invite(null);
           }}
