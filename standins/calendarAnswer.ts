@@ -26,6 +26,7 @@ export async function calendarAnswer(bytes: Buffer, from: string, taken: Taken):
   const event = asked?.getFirstSubcomponent('vevent');
   const organiser = event?.getFirstProperty('organizer');
   if (!event || !organiser) throw new Error('this message invites to nothing');
+  const what = String(event.getFirstPropertyValue('summary') ?? '');
   const answer = new ICAL.Component('vcalendar');
   answer.updatePropertyWithValue('prodid', '-//Stand-in//calendar//EN');
   answer.updatePropertyWithValue('version', '2.0');
@@ -41,7 +42,6 @@ export async function calendarAnswer(bytes: Buffer, from: string, taken: Taken):
   given.addProperty(attendee);
   answer.addSubcomponent(given);
   const to = String(organiser.getFirstValue()).replace(/^mailto:/i, '');
-  const what = String(event.getFirstPropertyValue('summary') ?? '');
   const built = await new MailComposer({
     from,
     to,

@@ -3,7 +3,7 @@ import type { StoredEntry } from './entry.ts';
 import type { InvitationJson } from '../../contract/correspondence.ts';
 import { parseMail } from '../platform/mail/parseMail.ts';
 import { readSettings } from '../platform/settings/queries.ts';
-import { readInvitation } from '../platform/mail/invitation.ts';
+import { isCalendar, readInvitation } from '../platform/mail/invitation.ts';
 import type { Scope } from '../access/scope.ts';
 import { letterText } from './queries.ts';
 
@@ -35,11 +35,9 @@ export interface ShownWords {
 
 export const plainWords = (text: string): ShownWords => ({ html: null, text, invitation: null });
 
-const CALENDAR = /^(?:text\/calendar|application\/ics)$/i;
-
 export async function shownWords(scope: Scope, bytes: Buffer): Promise<ShownWords> {
   const parsed = await parseMail(bytes, { withPictures: true });
-  const calendar = parsed.attachments.find(({ contentType }) => CALENDAR.test(contentType));
+  const calendar = parsed.attachments.find(({ contentType }) => isCalendar(contentType));
   const { timeZone } = await readSettings(scope);
   const invitation = calendar && readInvitation(calendar.content.toString('utf8'), timeZone);
   return {

@@ -11,6 +11,7 @@ import { touchMatter } from '../matters/changeQueries.ts';
 import { documentBlobs, insertDocument } from '../matters/documents/documentQueries.ts';
 import { followUpsAnsweredBy, setFollowUpDone } from '../matters/followUpQueries.ts';
 import { notFound } from '../platform/problems/problem.ts';
+import { isCalendar } from '../platform/mail/invitation.ts';
 import type { InvitationReply } from '../platform/mail/invitation.ts';
 import type { Services } from '../platform/services.ts';
 import { readSettings } from '../platform/settings/queries.ts';
@@ -85,7 +86,9 @@ export async function fileWithin(
   for (const entry of entries) {
     await insertEntry(tx, entry, text);
     await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
-    await keepFiles(services, change, incoming, entry.matterId);
+    // What a calendar answers by itself is no document: it stands beside its appointment.
+    const kept = incoming.files.filter(({ mediaType }) => !reply || !isCalendar(mediaType));
+    await keepFiles(services, change, { ...incoming, files: kept }, entry.matterId);
     if (reply) await takeAnswer(change, entry, incoming, reply);
     if (!incoming.automatic && incoming.direction === 'in') {
       await endFollowUps(change, entry);

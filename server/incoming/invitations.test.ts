@@ -195,8 +195,12 @@ describe('its answer', () => {
     ['TENTATIVE', 'perhaps'],
   ])('%s is filed on its matter and shown beside the appointment', async (partstat, expected) => {
     await invite();
+    const documents = async () => (await call('GET', `/matters/${desk.matterId}`)).json.documents;
+    const before = await documents();
     const { outcome } = await answer({ partstat });
     expect(outcome).toBe('filed');
+    // What a calendar sends by itself is no document of the matter.
+    expect(await documents()).toEqual(before);
     const { invited } = await shown();
     expect(invited.map((one: { answer: string }) => one.answer)).toEqual(['none', expected]);
     const entry = await call('GET', `/correspondence/${invited[1].entryId}`);

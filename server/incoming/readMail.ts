@@ -6,7 +6,7 @@ import { oneLine } from '../../core/merge/fieldText.ts';
 import { safeFileName } from '../../core/mime/plan.ts';
 import type { Mailbox } from '../../core/model/mailbox.ts';
 import { sha256InTurns } from '../platform/blobs/blobStore.ts';
-import { readReply } from '../platform/mail/invitation.ts';
+import { isCalendar, readReply } from '../platform/mail/invitation.ts';
 import type { InvitationReply } from '../platform/mail/invitation.ts';
 import { parseMail, REPORT_PARTS } from '../platform/mail/parseMail.ts';
 
@@ -88,10 +88,10 @@ export async function readMail(bytes: Buffer, receivedAtUtc: number): Promise<Re
   };
 }
 
-/** The answer stands in a part of its own, or in the file beside it (RFC 6047 §2.4). */
+/** The first answer among the calendars that came along. */
 const replyIn = ({ attachments }: ParsedMail): InvitationReply | undefined =>
   attachments
-    .filter(({ contentType }) => /^(?:text\/calendar|application\/ics)$/i.test(contentType))
+    .filter(({ contentType }) => isCalendar(contentType))
     .map(({ content }) => readReply(content.toString('utf8')))
     .find((reply) => reply !== undefined);
 

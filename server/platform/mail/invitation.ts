@@ -5,6 +5,10 @@ import type { InvitationAnswer } from '../../../core/correspondence/appointment.
 import { addDays, parsePlainDate } from '../../../core/model/plainDate.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 
+/** Whether a part holds a calendar, by its own type or as the file that goes beside it (RFC 6047 §2.4). */
+export const isCalendar = (mediaType: string): boolean =>
+  /^(?:text\/calendar|application\/ics)$/i.test(mediaType);
+
 /** Larger calendar parts are whole calendars rather than an invitation. */
 const MAX_CHARS = 500_000;
 const MAX_PEOPLE = 60;
