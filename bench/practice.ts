@@ -14,6 +14,7 @@ import { blobStore } from '../server/platform/blobs/blobStore.ts';
 import { openDatabase } from '../server/platform/database/openDatabase.ts';
 import { changeFeed } from '../server/platform/events/changeFeed.ts';
 import { letterPdf } from '../server/platform/pdf/letterPdf.ts';
+import { turns } from '../server/platform/turns.ts';
 
 /** The demo practice in a scratch folder, removed when the work is done. */
 export async function withPractice<T>(work: (services: AppServices) => Promise<T>): Promise<T> {
@@ -30,6 +31,7 @@ export async function withPractice<T>(work: (services: AppServices) => Promise<T
     log: pino({ level: 'silent' }),
     now: Date.now,
     newId: randomUUID,
+    turns: turns(),
     wakeRunner: () => undefined,
     renewLines: () => undefined,
     mailboxes: () => [],

@@ -5,6 +5,7 @@ import type { BlobStore } from '../server/platform/blobs/blobStore.ts';
 import type { Database } from '../server/platform/database/openDatabase.ts';
 import { changeFeed } from '../server/platform/events/changeFeed.ts';
 import type { Services } from '../server/platform/services.ts';
+import { turns } from '../server/platform/turns.ts';
 
 /** What use cases work with at a moment of the demo's past, in which nothing is listened to and no letter is set. */
 export const demoServices = (db: Database, blobs: BlobStore, atUtc: number): Services => ({
@@ -16,6 +17,7 @@ export const demoServices = (db: Database, blobs: BlobStore, atUtc: number): Ser
   log: pino({ level: 'silent' }),
   now: () => atUtc,
   newId: randomUUID,
+  turns: turns(),
   wakeRunner: () => undefined,
   renewLines: () => undefined,
   mailboxes: () => [],

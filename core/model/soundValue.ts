@@ -60,26 +60,31 @@ function isSound(json: Json): boolean {
   }
 }
 
-/** The sound ones of some values by name. */
-export const soundValues = (json: unknown): Readonly<Record<string, Value>> =>
-  picked(json, (value) => soundValue(value));
+/** The sound ones of some values by name; `asked` where only those of some names are wanted. */
+export const soundValues = (json: unknown, asked?: readonly string[]): Readonly<Record<string, Value>> =>
+  picked(json, (value) => soundValue(value), asked);
 
-/** The days of some by name that there are. */
-export const soundDates = (json: unknown): Readonly<Record<string, PlainDate>> =>
-  picked(json, (value) => (isDay(value) ? value : undefined));
+/** The days of some by name that there are; `asked` where only those of some names are wanted. */
+export const soundDates = (json: unknown, asked?: readonly string[]): Readonly<Record<string, PlainDate>> =>
+  picked(json, (value) => (isDay(value) ? value : undefined), asked);
 
 /** Tables by name, each row with what is sound in it; a row that is none stays as an empty one, so that it is seen. */
 export const soundTables = (
   json: unknown,
 ): Readonly<Record<string, readonly Readonly<Record<string, Value>>[]>> =>
-  picked(json, (rows) => (Array.isArray(rows) ? rows.map(soundValues) : undefined));
+  picked(json, (rows) => (Array.isArray(rows) ? rows.map((row) => soundValues(row)) : undefined));
 
-function picked<T>(json: unknown, read: (value: unknown) => T | undefined): Readonly<Record<string, T>> {
-  if (!isObject(json)) return {};
-  return Object.fromEntries(
-    Object.entries(json).flatMap(([key, value]) => {
-      const sound = read(value);
-      return sound === undefined || key === '__proto__' ? [] : [[key, sound] as const];
-    }),
-  );
+function picked<T>(
+  json: unknown,
+  read: (value: unknown) => T | undefined,
+  asked?: readonly string[],
+): Readonly<Record<string, T>> {
+  const sound: Record<string, T> = {};
+  if (!isObject(json)) return sound;
+  for (const key of asked ?? Object.keys(json)) {
+    if (key === '__proto__' || !Object.hasOwn(json, key)) continue;
+    const value = read(json[key]);
+    if (value !== undefined) sound[key] = value;
+  }
+  return sound;
 }

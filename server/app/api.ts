@@ -118,6 +118,7 @@ const mayAsk =
 
 function handlerOf(services: AppServices, endpoint: AppEndpoint) {
   return async (request: Request, response: Response): Promise<void> => {
+    const answered = services.turns.serve();
     try {
       const scope = await whoMay(services, endpoint.right, request);
       const params = validate(endpoint.params, request.params, 'path');
@@ -126,6 +127,7 @@ function handlerOf(services: AppServices, endpoint: AppEndpoint) {
       const answer = await endpoint.handle({ services, scope, params, query, body, request, response });
       if (typeof endpoint.answers !== 'string') response.status(endpoint.status).json(answer);
     } finally {
+      answered();
       await forgetFiles(request);
     }
   };

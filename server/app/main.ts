@@ -33,6 +33,7 @@ import { ensureGeneralFile } from '../matters/generalFile.ts';
 import { resumable } from '../moving/resumable.ts';
 import { pdfRenderer } from '../platform/workers/pdfRenderer.ts';
 import { readingFrom } from '../platform/database/reads.ts';
+import { turns } from '../platform/turns.ts';
 
 /** Letters are few and short; more threads would only hold memory. */
 const MAX_LETTER_THREADS = 2;
@@ -68,6 +69,7 @@ async function start(config: Config): Promise<void> {
     log,
     now: Date.now,
     newId: randomUUID,
+    turns: turns(),
     wakeRunner: () => {
       relay.wake();
     },

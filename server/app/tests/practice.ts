@@ -25,6 +25,7 @@ import { readConfig } from '../config.ts';
 import { composeServices } from '../services.ts';
 import type { AppServices } from '../services.ts';
 import { NOW } from './moment.ts';
+import { turns } from '../../platform/turns.ts';
 
 export { NOW } from './moment.ts';
 
@@ -79,6 +80,7 @@ export async function openFolder(
     log: pino({ level: 'silent' }),
     now: () => NOW,
     newId: randomUUID,
+    turns: turns(),
     wakeRunner: () => undefined,
     renewLines: () => undefined,
     mailboxes: () => [],

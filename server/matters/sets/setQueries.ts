@@ -37,7 +37,8 @@ export async function matterIdsIn(
   const asks = when !== undefined && when.conditions.length > 0;
   const found = ordinaryMatters<MatterRow>(scope).orderBy('matters.reference');
   void found.select('matters.id');
-  const needs = asks ? partsAsked(when) : NOTHING_ASKED;
+  const asked = asks ? namesAsked(when) : NOTHING_ASKED;
+  const needs = PARTS.filter((part) => asked[part] === 'all' || asked[part].length > 0);
   if (asks) void found.select('matters.type_id', ...needs.map((part) => `matters.${part}`));
   const narrow = { typeId, responsibleId, state: state ?? (stages ? undefined : 'open') } as const;
   await narrowed(scope, found, narrow);
@@ -58,30 +59,34 @@ export async function matterIdsIn(
   if (!asks) return rows.map(({ id }) => id);
   const types = await matterTypes(scope);
   const tests = new Map([...types].map(([id, { type }]) => [id, meets(when, type, calendar, today)]));
-  return rows.filter((row) => tests.get(row.type_id)?.(toSetMatter(row))).map(({ id }) => id);
+  return rows.filter((row) => tests.get(row.type_id)?.(toSetMatter(row, asked))).map(({ id }) => id);
 }
 
 const PARTS = ['facts', 'dates', 'tables'] as const;
 type Part = (typeof PARTS)[number];
-const NOTHING_ASKED: readonly Part[] = [];
+/** The names that are asked for in each part. */
+type Asked = Readonly<Record<Part, readonly string[] | 'all'>>;
+const NOTHING_ASKED: Asked = { facts: [], dates: [], tables: [] };
 
 type AskedRow = Pick<MatterRow, 'id' | 'type_id'> & Partial<Pick<MatterRow, Part>>;
 
 /** What is read of thousands of matters: only what a condition asks for; a calculated value may build on all of it. */
-function partsAsked(when: ConditionGroup): readonly Part[] {
-  if (asksCalculated(when)) return PARTS;
+function namesAsked(when: ConditionGroup): Asked {
+  if (asksCalculated(when)) return { facts: 'all', dates: 'all', tables: 'all' };
   const paths = pathsOf(when);
-  return [
-    ...(paths.some((path) => path.startsWith('fact.')) ? (['facts'] as const) : []),
-    ...(paths.some((path) => path.startsWith('date.')) ? (['dates'] as const) : []),
-  ];
+  const after = (root: string): readonly string[] =>
+    paths.flatMap((path) => (path.startsWith(root) ? [path.slice(root.length)] : []));
+  return { facts: after('fact.'), dates: after('date.'), tables: [] };
 }
 
-const toSetMatter = ({ facts, dates, tables }: AskedRow): SetMatter => ({
-  facts: facts === undefined ? {} : soundValues(readJson(facts)),
-  dates: dates === undefined ? {} : soundDates(readJson(dates)),
-  tables: tables === undefined ? {} : soundTables(readJson(tables)),
-});
+function toSetMatter({ facts, dates, tables }: AskedRow, asked: Asked): SetMatter {
+  const only = (part: Part) => (asked[part] === 'all' ? undefined : asked[part]);
+  return {
+    facts: facts === undefined ? {} : soundValues(readJson(facts), only('facts')),
+    dates: dates === undefined ? {} : soundDates(readJson(dates), only('dates')),
+    tables: tables === undefined ? {} : soundTables(readJson(tables)),
+  };
+}
 
 /** How many different people are on some matters, in a role where one is named. */
 export async function countPeople(

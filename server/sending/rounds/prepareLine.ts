@@ -86,6 +86,7 @@ export async function prepareLine(
     { matter, template: inTheirs, channel, composed: { ...composed, sendOptions } },
     { id: line.id, roundId: round.id },
   );
+  await services.turns.next();
   const desk = await layoutDraft(services, scope, draft, matter);
   const standing = standingOf(await checkDraft(services, scope, desk), line.detail);
   return {

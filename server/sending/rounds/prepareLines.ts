@@ -33,6 +33,7 @@ export async function prepareLines(
   const matters = new Map((await findMatters(scope, ids)).map((one) => [one.id as string, one]));
   const prepared: { readonly line: StoredLine; readonly made: PreparedLine }[] = [];
   for (const line of lines) {
+    await services.turns.next();
     const made = await prepareOne(services, scope, makings, line, matters.get(line.matterId));
     prepared.push({ line, made });
   }

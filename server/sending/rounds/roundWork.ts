@@ -5,7 +5,6 @@ import { may } from '../../access/rights.ts';
 import type { PersonScope } from '../../access/scope.ts';
 import { scopeOf } from '../../access/scopeOf.ts';
 import { unscoped } from '../../access/unscoped.ts';
-import { breathe } from '../../directory/contactQueries.ts';
 import { openDraft } from '../../messages/draftLayout.ts';
 import { sealFiles } from '../../platform/mail/assemble.ts';
 import type { SealedFiles } from '../../platform/mail/assemble.ts';
@@ -99,7 +98,7 @@ async function workOff(services: Services, id: string): Promise<void> {
     }
     if (!(await workSome(services, scope, round, times))) return;
     services.changes.tell({ kind: 'round', id });
-    await breathe();
+    await services.turns.next();
   }
 }
 
@@ -166,6 +165,7 @@ async function letSome(
   const sealed = sealFiles(services.blobs);
   for (const id of ids) {
     const line = lines.get(id);
+    await services.turns.next();
     if (line)
       await letOne(services, scope, line, {
         leavesAtUtc: leaving.next().value,
