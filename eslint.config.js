@@ -20,6 +20,7 @@ const CORE_ORDER = [
   'reading',
   'checks',
   'correspondence',
+  'answers',
   'matching',
   'finding',
   'mime',
@@ -39,6 +40,7 @@ const SERVER_ORDER = [
   'directory',
   'matters',
   'correspondence',
+  'answers',
   'templates',
   'messages',
   'sending',
@@ -54,6 +56,7 @@ const WEB_ORDER = ['words', 'ui', 'state', 'api', 'parts', 'pages', 'shell', 'ap
 const PAGES = [
   'chaser-plans',
   'correspondence',
+  'answers',
   'directory',
   'in',
   'matter',
@@ -84,6 +87,8 @@ const SEES_EVERYTHING = [
   // Whoever has the secret address is nobody's person: it names one contact.
   'server/sending/news/leaveNews.ts',
   'server/sending/routines/unaskedRoutines.ts',
+  // As with news: whoever has the address of a page is nobody's person.
+  'server/incoming/answers/{openAnswerPage,answerPageView,giveAnswers}.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader,lines/intake}.ts',
   'server/correspondence/indexing.ts',
   'server/practice/{writeArchive,startVerification}.ts',
@@ -100,7 +105,7 @@ const GIVES_SCOPES = [
   'server/sending/whyNot.ts',
 ];
 const MATTER_TABLES =
-  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases|invitations)$/';
+  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases|invitations|answer_pages|offered_values)$/';
 const SQLITE_WORDS =
   '/\\b(?:json_(?:extract|each|type|object|patch|group_array)|rowid|randomblob|group_concat|instr)\\b|\\bMATCH \\?|^PRAGMA|^SQLITE_/';
 

@@ -1,5 +1,6 @@
 import type { DocumentNode, InlineNode } from '../template/document.ts';
 import { documentOf } from '../template/document.ts';
+import { withAnswerButton } from '../template/question.ts';
 import { NO_PASSAGES, expandInline, expandPassages } from '../template/passages.ts';
 import type { Passages } from '../template/passages.ts';
 import type { TemplateContent } from '../template/template.ts';
@@ -47,7 +48,7 @@ export function compile(content: TemplateContent, passages: Passages = NO_PASSAG
 export const tidyContent = (content: TemplateContent, passages: Passages): TemplateContent => ({
   ...content,
   subject: tidyLine(expandInline(content.subject, passages)),
-  body: documentOf(tidyBlocks(expandPassages(content.body.content, passages))),
+  body: documentOf(withAnswerButton(tidyBlocks(expandPassages(content.body.content, passages)))),
 });
 
 /** A body as functions that write it, in HTML and in text. */

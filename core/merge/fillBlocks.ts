@@ -1,6 +1,16 @@
 import { groupHolds, pathsOf } from '../values/conditions.ts';
 import { isLatePath } from '../template/fieldCatalogue.ts';
-import type { BlockNode, InlineNode, List, Table, TableRow, TextBlock } from '../template/document.ts';
+import type {
+  BlockNode,
+  InlineNode,
+  List,
+  QuestionNode,
+  Table,
+  TableRow,
+  TextBlock,
+} from '../template/document.ts';
+import { daysOffered } from '../template/question.ts';
+import { writeValue } from '../values/writeValue.ts';
 import { leadsIn } from '../template/leadIn.ts';
 import { rowsOver } from './fieldReader.ts';
 import type { FieldReader } from './fieldReader.ts';
@@ -59,6 +69,8 @@ function fillBlock(block: BlockNode, reader: FieldReader, line: FillLine): reado
       return fillBlocks(reader.context.signature ?? [], reader, line);
     case 'passage':
       return [];
+    case 'question':
+      return [fillQuestion(block, reader)];
     case 'button':
     case 'space':
     case 'divider':
@@ -66,6 +78,23 @@ function fillBlock(block: BlockNode, reader: FieldReader, line: FillLine): reado
     default:
       return block satisfies never;
   }
+}
+
+/** Asks with what is known on the day of writing: the days to choose from, and what the record has. */
+function fillQuestion(block: QuestionNode, reader: FieldReader): QuestionNode {
+  const { days, options, offers, value } = block.attrs;
+  const { calendar, today } = reader.context;
+  const known = offers === null ? undefined : reader.read(offers);
+  return {
+    type: 'question',
+    attrs: {
+      ...block.attrs,
+      days: null,
+      offers: null,
+      options: days === null ? options : daysOffered(days, calendar, today),
+      value: known ? writeValue(known, 'plain') : value,
+    },
+  };
 }
 
 const rowReaders = (

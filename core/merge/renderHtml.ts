@@ -7,11 +7,13 @@ import type {
   List,
   Mark,
   PictureNode,
+  QuestionNode,
   Table,
   TableCell,
   TableRow,
   TextBlock,
 } from '../template/document.ts';
+import { questionLines } from '../template/question.ts';
 import { contrastOf } from '../model/contrast.ts';
 import { DEFAULT_LOOK, FACES } from '../model/messageLook.ts';
 import type { MessageLook } from '../model/messageLook.ts';
@@ -111,6 +113,8 @@ function writeBlock(block: BlockNode, style: HtmlStyle, out: PieceWriter): void 
       return writeColumns(block, style, out);
     case 'button':
       return writeButton(block, style, out);
+    case 'question':
+      return writeQuestion(block, style, out);
     case 'space':
       return out.text(
         `<div style="height:${block.attrs.height}px;line-height:${block.attrs.height}px">&nbsp;</div>`,
@@ -172,6 +176,13 @@ function writeTextBlock(
   if (nodes.length === 0) out.text('&nbsp;');
   for (const node of nodes) writeInline(node, style, out);
   out.text(after);
+}
+
+function writeQuestion(block: QuestionNode, style: HtmlStyle, out: PieceWriter): void {
+  const { ask, options } = questionLines(block);
+  const items = options.map((one) => `<li>${escapeHtml(one)}</li>`).join('');
+  out.text(`${open('p', STYLE.paragraph, style)}<b>${escapeHtml(ask)}</b></p>`);
+  if (items !== '') out.text(`${open('ul', STYLE.list, style)}${items}</ul>`);
 }
 
 function writeList(list: List, tag: string, style: HtmlStyle, out: PieceWriter): void {

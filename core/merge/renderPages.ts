@@ -1,3 +1,4 @@
+import { questionLines } from '../template/question.ts';
 import type { BlockNode, InlineNode, Mark, Table } from '../template/document.ts';
 import { inlineOf, wordsOfInline } from '../template/walk.ts';
 
@@ -38,7 +39,9 @@ export type PageNode =
       };
       readonly margin?: Margin;
     }
-  | { readonly canvas: readonly PageRule[]; readonly margin?: Margin };
+  | { readonly canvas: readonly PageRule[]; readonly margin?: Margin }
+  /** A code of squares (ISO/IEC 18004), as wide as `fit` points. */
+  | { readonly qr: string; readonly fit: number; readonly margin?: Margin };
 
 export interface PageRule {
   readonly type: 'line';
@@ -58,6 +61,10 @@ export interface PageCell {
 }
 
 const PARAGRAPH: Margin = [0, 0, 0, 8];
+/** An answer page's own address. */
+const ANSWER_ADDRESS = /\/a\/[\w-]{22}$/;
+/** Side of a code that a phone reads from a page; some three centimetres. */
+const CODE_POINTS = 90;
 const PIXELS_TO_POINTS = 0.75;
 /** The width that text has on an A4 page with our margins. */
 export const TEXT_WIDTH = 451;
@@ -88,10 +95,19 @@ function pageBlock(block: BlockNode): readonly PageNode[] {
       return [
         { columns: block.content.map((column) => stackOf(column.content)), columnGap: 16, margin: PARAGRAPH },
       ];
-    case 'button':
-      return [
-        { text: `${block.attrs.label}: ${block.attrs.href}`, link: block.attrs.href, margin: PARAGRAPH },
-      ];
+    case 'button': {
+      const { label, href } = block.attrs;
+      const link: PageNode = { text: `${label}: ${href}`, link: href, margin: PARAGRAPH };
+      // Nobody types a secret address: a phone reads it from the page.
+      return ANSWER_ADDRESS.test(href) ? [link, { qr: href, fit: CODE_POINTS, margin: PARAGRAPH }] : [link];
+    }
+    case 'question': {
+      const { ask, options } = questionLines(block);
+      const asked: PageNode = { text: ask, bold: true, margin: PARAGRAPH };
+      return options.length === 0
+        ? [asked]
+        : [asked, { ul: options.map((text) => ({ text })), margin: PARAGRAPH }];
+    }
     case 'space':
       return [{ text: '', margin: [0, block.attrs.height * PIXELS_TO_POINTS, 0, 0] }];
     case 'divider':

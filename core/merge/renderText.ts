@@ -7,6 +7,7 @@ import type {
   TableRow,
   TextNode,
 } from '../template/document.ts';
+import { questionLines } from '../template/question.ts';
 import { piecesOf, withLeadIns } from './pieces.ts';
 import type { Piece, PieceWriter } from './pieces.ts';
 
@@ -67,6 +68,10 @@ function writeBlock(block: BlockNode, lead: string, indent: string, end: string,
       return;
     case 'button':
       return out.text(`${lead}${block.attrs.label}: ${block.attrs.href}${end}`);
+    case 'question': {
+      const { ask, options } = questionLines(block);
+      return out.text(`${lead}${[ask, ...options.map((one) => `${indent}- ${one}`)].join('\n')}${end}`);
+    }
     case 'divider':
       return out.text(`${lead}--------${end}`);
     case 'showWhen':
@@ -188,6 +193,8 @@ function writeInCell(block: BlockNode, between: string, out: PieceWriter): void 
       return;
     case 'button':
       return out.text(`${block.attrs.label}: ${block.attrs.href}`);
+    case 'question':
+      return out.text(questionLines(block).ask);
     case 'showWhen':
       return out.piece({ type: 'shown', when: block.attrs.when, pieces: inside(block.content) });
     case 'repeat':

@@ -39,6 +39,7 @@ function tidyBlock(block: BlockNode): BlockNode {
     case 'repeat':
       return { ...block, content: tidyBlocks(block.content) };
     case 'button':
+    case 'question':
     case 'space':
     case 'divider':
     case 'passage':

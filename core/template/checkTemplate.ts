@@ -8,6 +8,7 @@ import type { BlockNode, FieldUse, InlineNode } from './document.ts';
 import { findField, rowFieldsOf } from './fieldCatalogue.ts';
 import type { FieldInfo } from './fieldCatalogue.ts';
 import { isDateOnlyFormat } from './parseDocument.ts';
+import { questionProblems, questionTypeProblems } from './checkQuestions.ts';
 import { NO_PASSAGES, passageProblems } from './passages.ts';
 import type { Passages } from './passages.ts';
 import type { TemplateContent } from './template.ts';
@@ -34,6 +35,12 @@ export interface TemplateProblem extends Problem<
   | 'passageCircle'
   | 'passagesTooLong'
   | 'pictureWithoutWords'
+  | 'questionAskedTwice'
+  | 'questionRepeats'
+  | 'questionWithoutChoice'
+  | 'questionsTooMany'
+  | 'questionNowhereToGo'
+  | 'questionWrongKind'
   /** Found by the reader of gaps, which stands above. */
   | 'codeInWords'
   | 'gapInWords'
@@ -90,6 +97,7 @@ export function checkInItself(template: TemplateContent, passages: Passages): re
   return [
     ...blankProblems(template, nodes),
     ...addressProblems(template),
+    ...questionProblems(template),
     ...passageProblems([...subjectPassages, ...template.body.content], passages).map(
       ({ code, where, params }) => error(code, where, params),
     ),
@@ -136,6 +144,8 @@ function blockProblems(block: BlockNode, type: MatterType, rows: RowFields): rea
           ? repeatProblems(attrs.repeat.over, attrs.repeat.when, type, inside)
           : inside(rows);
       });
+    case 'question':
+      return questionTypeProblems(block.attrs, type);
     case 'button':
     case 'space':
     case 'divider':

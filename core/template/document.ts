@@ -1,6 +1,7 @@
 import type { DateShift } from '../model/calculatedForm.ts';
 import type { ConditionGroup } from '../model/condition.ts';
 import type { ValueFormat } from '../values/writeValue.ts';
+import type { Question } from './question.ts';
 
 /** Stamped on every stored document, so that a later reader knows which nodes it may meet. */
 export const DOCUMENT_VERSION = 1;
@@ -154,6 +155,12 @@ export interface ButtonBlock {
   readonly attrs: { readonly label: string; readonly href: string };
 }
 
+/** A question that the recipient answers on a page of their own. */
+export interface QuestionNode {
+  readonly type: 'question';
+  readonly attrs: Question;
+}
+
 /** Empty height between blocks, in pixels (4–120). */
 export interface Space {
   readonly type: 'space';
@@ -196,6 +203,7 @@ export type BlockNode =
   | Table
   | Columns
   | ButtonBlock
+  | QuestionNode
   | Space
   | Divider
   | ShowWhen

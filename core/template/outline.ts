@@ -76,6 +76,8 @@ export function outlineBody(
         return block.content.flatMap(({ content }, n) => inside(content, `${n + 1} ‖ `));
       case 'button':
         return [place(`button: ${block.attrs.label}, ${block.attrs.href}`)];
+      case 'question':
+        return [place(`question: ${block.attrs.ask}`)];
       case 'space':
         return [place('space')];
       case 'divider':

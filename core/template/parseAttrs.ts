@@ -4,6 +4,7 @@ import type { Problem } from '../model/problem.ts';
 import { VALUE_FORMATS } from '../values/writeValue.ts';
 import type { ValueFormat } from '../values/writeValue.ts';
 import type { FieldUse, Repeat, WhenEmpty } from './document.ts';
+import { ANSWER_PLACE } from './question.ts';
 
 /** Characters of text in one document, some 150 pages. */
 export const MAX_DOCUMENT_CHARS = 500_000;
@@ -54,7 +55,7 @@ export function count(reading: Reading, where: string, chars = 0): void {
 
 /** Links that mail readers follow without surprise; anything else (`javascript:`, `data:`, `file:`) is refused. */
 export const isSafeHref = (href: string): boolean =>
-  href.length <= MAX_HREF && /^(?:https?:\/\/|mailto:|tel:)[^\s<>"]+$/i.test(href);
+  href === ANSWER_PLACE || (href.length <= MAX_HREF && /^(?:https?:\/\/|mailto:|tel:)[^\s<>"]+$/i.test(href));
 
 /** Control characters but tab and newline have no place in a letter. */
 export const cleanText = (text: string): string => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '');

@@ -31,6 +31,7 @@ import {
 } from './parseAttrs.ts';
 import type { DocumentProblem, DocumentUse, Json, Reading } from './parseAttrs.ts';
 import { readInline } from './parseInline.ts';
+import { readQuestion } from './parseQuestion.ts';
 
 export { cleanText, isSafeHref } from './parseAttrs.ts';
 export type { DocumentProblem, DocumentUse } from './parseAttrs.ts';
@@ -104,6 +105,8 @@ function readBlock(json: unknown, where: string, reading: Reading, depth: number
       const label = cleanText(requireText(attrs, 'label', where)).slice(0, MAX_BUTTON_LABEL);
       return { type, attrs: { label, href: requireHref(attrs, where) } };
     }
+    case 'question':
+      return { type, attrs: readQuestion(attrs, where) };
     case 'showWhen':
       return { type, attrs: { when: readGroup(attrs['when'], where) }, content: blocks() };
     default:

@@ -129,6 +129,7 @@ function expandBlocks(
       case 'heading':
         return [mapBlockInline(block, (nodes) => expandInline(nodes, passages, trail, budget))];
       case 'button':
+      case 'question':
       case 'space':
       case 'divider':
       case 'signature':

@@ -41,6 +41,15 @@ export interface AfterSending {
   readonly chaserPlanId?: string;
 }
 
+export interface AnswersWanted {
+  /** 1–120. */
+  readonly workingDays: number;
+  /** What was sent stands: it cannot be put right. */
+  readonly once?: true;
+}
+
+export const USUAL_ANSWERS: AnswersWanted = { workingDays: 10 };
+
 /** What a message starts from. A version of it never changes; a change makes a new version. */
 export interface TemplateContent {
   readonly recipients: RecipientRules;
@@ -59,6 +68,8 @@ export interface TemplateContent {
   readonly after?: AfterSending;
   /** A message of their own for each it goes to, rather than one for all. */
   readonly each?: true;
+  /** How long its questions can be answered, in working days from sending, and whether answers can be put right until then. */
+  readonly answers?: AnswersWanted;
   /** It is another template's version in a language: taken instead of that one for whoever writes in it. */
   readonly translation?: Translation;
   /** Ids of the matter types it is made for, at least one; without it, all on which it holds. */
@@ -84,7 +95,7 @@ export const speaks = (contactLanguage: string | undefined, language: string): b
 /** How a message goes and what follows, as its template said when it was started and its writer has changed since. */
 export interface SendOptions extends Pick<
   TemplateContent,
-  'plain' | 'sender' | 'replyTo' | 'after' | 'each'
+  'plain' | 'sender' | 'replyTo' | 'after' | 'each' | 'answers'
 > {
   /** A copy goes to whoever writes it, unseen by the others. */
   readonly copyToSelf?: true;
@@ -142,6 +153,7 @@ export const sendOptionsOf = ({
   replyTo,
   after,
   each,
+  answers,
   documents,
   recipients,
 }: TemplateContent): SendOptions => ({
@@ -153,4 +165,5 @@ export const sendOptionsOf = ({
   ...(sender ? { sender } : {}),
   ...(replyTo ? { replyTo } : {}),
   ...(after ? { after } : {}),
+  ...(answers ? { answers } : {}),
 });

@@ -15,6 +15,7 @@ export function innerBlocks(block: BlockNode): readonly BlockNode[] {
     case 'paragraph':
     case 'heading':
     case 'button':
+    case 'question':
     case 'space':
     case 'divider':
     case 'passage':
@@ -50,39 +51,51 @@ export const wordsOfInline = (nodes: readonly InlineNode[], mark = ' '): string 
 
 export type ChangeInline = (nodes: readonly InlineNode[]) => readonly InlineNode[];
 
-/** Rebuilds a block with the inline content of each text block in it replaced. */
-export function mapBlockInline(block: BlockNode, change: ChangeInline): BlockNode {
+/** Rebuilds a block from the inside out: what stands in it is changed before it is. */
+export function mapBlock(block: BlockNode, change: (block: BlockNode) => BlockNode): BlockNode {
   const inside = (blocks: readonly BlockNode[]): readonly BlockNode[] =>
-    blocks.map((one) => mapBlockInline(one, change));
+    blocks.map((one) => mapBlock(one, change));
   switch (block.type) {
-    case 'paragraph':
-    case 'heading':
-      return block.content ? { ...block, content: change(block.content) } : block;
     case 'bulletList':
     case 'orderedList':
-      return { ...block, content: block.content.map((item) => ({ ...item, content: inside(item.content) })) };
+      return change({
+        ...block,
+        content: block.content.map((item) => ({ ...item, content: inside(item.content) })),
+      });
     case 'columns':
-      return { ...block, content: block.content.map((one) => ({ ...one, content: inside(one.content) })) };
+      return change({
+        ...block,
+        content: block.content.map((one) => ({ ...one, content: inside(one.content) })),
+      });
     case 'table': {
       const rows = block.content.map((row) => ({
         ...row,
         content: row.content.map((cell) => ({ ...cell, content: inside(cell.content) })),
       }));
-      return { ...block, content: rows };
+      return change({ ...block, content: rows });
     }
     case 'showWhen':
     case 'repeat':
-      return { ...block, content: inside(block.content) };
+      return change({ ...block, content: inside(block.content) });
+    case 'paragraph':
+    case 'heading':
     case 'button':
+    case 'question':
     case 'space':
     case 'divider':
     case 'passage':
     case 'signature':
-      return block;
+      return change(block);
     default:
       return block satisfies never;
   }
 }
+
+/** Rebuilds a block with the inline content of each text block in it replaced. */
+export const mapBlockInline = (block: BlockNode, change: ChangeInline): BlockNode =>
+  mapBlock(block, (one) =>
+    isTextBlock(one) && one.content ? { ...one, content: change(one.content) } : one,
+  );
 
 export const mapInline = (document: DocumentNode, change: ChangeInline): DocumentNode => ({
   ...document,

@@ -17,6 +17,7 @@ export type SystemReason =
   | 'rounds'
   | 'unasked'
   | 'news'
+  | 'answers'
   | 'intake'
   | 'archive'
   | 'seeding'

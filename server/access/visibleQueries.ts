@@ -18,6 +18,8 @@ const HANGS_ON = {
   routine_runs: 'routine_runs.matter_id',
   chases: 'chases.matter_id',
   invitations: 'invitations.matter_id',
+  answer_pages: 'answer_pages.matter_id',
+  offered_values: 'offered_values.matter_id',
 } as const;
 
 type MatterTable = keyof typeof HANGS_ON;

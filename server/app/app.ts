@@ -12,6 +12,7 @@ import { inTransaction } from '../platform/database/transaction.ts';
 import { DomainProblem, notFound } from '../platform/problems/problem.ts';
 import type { Services } from '../platform/services.ts';
 import { sessionSecret } from '../platform/settings/queries.ts';
+import { answerPages } from '../incoming/answers/answerRoutes.ts';
 import { newsPages } from '../sending/news/newsRoutes.ts';
 import { api } from './api.ts';
 import type { AppServices } from './services.ts';
@@ -31,7 +32,7 @@ export async function createApp(services: AppServices): Promise<Express> {
   );
   app.use(knownHost(config));
   app.use('/api', api(services, await inTransaction(db, sessionSecret)));
-  app.use(outsideLimit, newsPages(services));
+  app.use(outsideLimit, newsPages(services), answerPages(services));
   if (config.webFolder !== undefined) servePages(app, config.webFolder);
   app.use(problemHandler(services));
   return app;
@@ -43,7 +44,7 @@ const OUTSIDE_A_MINUTE = 60;
 const outsideLimit = rateLimit({
   windowMs: 60_000,
   limit: OUTSIDE_A_MINUTE,
-  skip: ({ path }) => !path.startsWith('/n/'),
+  skip: ({ path }) => !/^\/[an]\//u.test(path),
 });
 
 /** A year. */

@@ -7,6 +7,7 @@ const RAW_KINDS: Readonly<Record<string, { readonly mediaType: string; readonly 
   email: { mediaType: 'message/rfc822', ending: 'eml' },
   text: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
   letter: { mediaType: 'application/pdf', ending: 'pdf' },
+  answer: { mediaType: 'application/json', ending: 'json' },
   note: { mediaType: 'text/plain; charset=utf-8', ending: 'txt' },
 };
 

@@ -12,7 +12,7 @@ const DEFAULT_PAGE = 50;
 
 const DIRECTIONS = ['in', 'out', 'note'] as const;
 
-const CHANNELS = ['email', 'text', 'letter', 'note'] as const;
+const CHANNELS = ['email', 'text', 'letter', 'answer', 'note'] as const;
 
 /** Finds entries over the practice, or on a matter, newest first, with what was looked for marked. */
 export async function searchCorrespondence(scope: PersonScope, query: SearchQuery): Promise<Found> {

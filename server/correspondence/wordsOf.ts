@@ -4,6 +4,7 @@ import type { InvitationJson } from '../../contract/correspondence.ts';
 import { parseMail } from '../platform/mail/parseMail.ts';
 import { readSettings } from '../platform/settings/queries.ts';
 import { isCalendar, readInvitation } from '../platform/mail/invitation.ts';
+import { readJson } from '../platform/database/json.ts';
 import type { Scope } from '../access/scope.ts';
 import { letterText } from './queries.ts';
 
@@ -21,6 +22,8 @@ export async function wordsOf(
       return plainWords((await letterText(scope, entry.messageId)) ?? entry.opening);
     case 'note':
       return plainWords(bytes.toString('utf8'));
+    case 'answer':
+      return plainWords(answersIn(bytes.toString('utf8')));
     default:
       return shownWords(scope, bytes);
   }
@@ -51,4 +54,10 @@ export async function shownWords(scope: Scope, bytes: Buffer): Promise<ShownWord
         }
       : null,
   };
+}
+
+/** What people read of answers that came by an answer page: kept with them. */
+function answersIn(json: string): string {
+  const read = readJson(json);
+  return typeof read === 'object' && read !== null && 'text' in read ? String(read.text) : json;
 }

@@ -19,8 +19,8 @@ export interface OutsidePage {
 
 /** The desk's paper, ink and accent on both surfaces, each pair readable (WCAG 2.2, 1.4.3). */
 const STYLE = `
-:root{color-scheme:light dark;--paper:#fffdf8;--desk:#eeeae0;--head:#f8f5ee;--ink:#14302e;--faint:#51625f;--hair:#cbc2ae;--go:#2a6a5e;--on-go:#fff}
-@media (prefers-color-scheme:dark){:root{--paper:#1b2321;--desk:#121816;--head:#18201e;--ink:#e9e5da;--faint:#b4bdb8;--hair:#4a5a56;--go:#7fc4b3;--on-go:#0d1a17}}
+:root{color-scheme:light dark;--paper:#fffdf8;--desk:#eeeae0;--head:#f8f5ee;--ink:#14302e;--faint:#51625f;--hair:#cbc2ae;--go:#2a6a5e;--on-go:#fff;--wrong:#9b2c1f}
+@media (prefers-color-scheme:dark){:root{--paper:#1b2321;--desk:#121816;--head:#18201e;--ink:#e9e5da;--faint:#b4bdb8;--hair:#4a5a56;--go:#7fc4b3;--on-go:#0d1a17;--wrong:#ffb4a5}}
 *{box-sizing:border-box}
 body{margin:0;background:var(--desk);color:var(--ink);font:16px/1.5 "IBM Plex Sans",system-ui,sans-serif;overflow-wrap:anywhere}
 header{background:var(--head);border-bottom:2px solid var(--go);padding:20px max(22px,calc(50vw - 308px))}
@@ -29,6 +29,17 @@ header span{color:var(--faint);font-size:13px}
 main{width:min(640px,calc(100% - 24px));margin:16px auto;padding:18px;background:var(--paper);border:1px solid var(--hair)}
 h1{font:600 22px/1.25 Georgia,"Times New Roman",serif;margin:0 0 8px}
 p{margin:0 0 14px}
+small,.fine{color:var(--faint);font-size:13px;font-weight:400}
+.fine{margin:12px 0 0}
+form{margin:18px 0 0}
+fieldset{border:0;margin:0 0 20px;padding:0;min-width:0}
+.question{margin:0 0 20px}
+legend,.question>label{display:block;padding:0;margin:0 0 8px;font-weight:600}
+.option{display:flex;gap:12px;align-items:center;min-height:48px;padding:8px 14px;margin:0 0 8px;border:1px solid var(--hair);border-radius:3px;background:var(--head);cursor:pointer}
+.option:has(input:checked){outline:2px solid var(--go);outline-offset:-2px}
+.option input{flex:none;width:20px;height:20px;margin:0;accent-color:var(--go)}
+input:not([type=radio],[type=checkbox]),textarea{display:block;width:100%;min-height:48px;padding:11px 12px;margin:0 0 4px;border:1px solid var(--faint);border-radius:3px;background:var(--paper);color:inherit;font:inherit}
+.fault{color:var(--wrong);font-weight:600}
 :focus-visible{outline:3px solid var(--go);outline-offset:2px}
 button{width:100%;min-height:48px;padding:12px;border:0;border-radius:3px;background:var(--go);color:var(--on-go);font-family:inherit;font-size:16px;font-weight:600;cursor:pointer}
 `;

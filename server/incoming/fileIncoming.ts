@@ -161,7 +161,7 @@ async function keepFiles(
 }
 
 /** What waited for an answer to one of the messages it refers to has its answer. */
-async function endFollowUps(
+export async function endFollowUps(
   { tx, scope, atUtc, audit }: Change,
   { matterId, references }: NewEntry,
 ): Promise<void> {

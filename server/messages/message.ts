@@ -30,6 +30,8 @@ export interface FrozenMessage {
     readonly sequence: number;
     readonly calledOff: boolean;
   };
+  /** The page on which its recipient answers what it asks. */
+  readonly answerPageId?: string;
 }
 
 export interface StoredMessage {

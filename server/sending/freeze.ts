@@ -19,6 +19,7 @@ import { greetedOf } from '../messages/draftLayout.ts';
 import { readerFor } from '../matters/readerFor.ts';
 import { senderOf, signerFor } from '../../core/compose/index.ts';
 import { setWrittenLetter } from '../messages/letters.ts';
+import { answerPageFor, asksSomething } from './answers/answerPageFor.ts';
 import { calendarOfMessage, invitationFor } from './invitations.ts';
 import { newsLinkFor } from './news/newsLink.ts';
 import { withWayOut } from './news/withWayOut.ts';
@@ -44,9 +45,12 @@ export async function freeze(
   desk: DraftLayout,
   { leavesAtUtc, cautions, sealed }: Freezing,
 ): Promise<FrozenMessage> {
-  const { message, matter, sender, settings, contacts } = desk;
-  const { person } = signerFor(message.sendOptions.sender, sender, matter, settings);
-  const reader = readerFor(matter, person, settings, greetedOf(message.recipients, contacts), leavesAtUtc);
+  const { matter, sender, settings, contacts } = desk;
+  const { person } = signerFor(desk.message.sendOptions.sender, sender, matter, settings);
+  const greeted = greetedOf(desk.message.recipients, contacts);
+  const reader = readerFor(matter, person, settings, greeted, leavesAtUtc);
+  const asked = await answerPageFor(services, desk, reader, leavesAtUtc);
+  const message = asked?.message ?? desk.message;
   const letter = finishMessage(message, reader, message.sendOptions, settings);
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
   const internetMessageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
@@ -54,7 +58,7 @@ export async function freeze(
   const calendar =
     invitation &&
     calendarOfMessage(desk, invitation, { from, words: letter.text, writtenAtUtc: services.now() });
-  const { bytes, envelopeTo, text } = await bytesOf(services, scope, desk, reader, letter, {
+  const { bytes, envelopeTo, text } = await bytesOf(services, scope, { ...desk, message }, reader, letter, {
     ...(calendar ? { calendar } : {}),
     sealed,
     dateUtc: leavesAtUtc,
@@ -72,6 +76,7 @@ export async function freeze(
     text,
     cautions,
     ...(invitation ? { invitation } : {}),
+    ...(asked ? { answerPageId: asked.pageId } : {}),
   };
 }
 
@@ -99,7 +104,11 @@ async function bytesOf(
     case 'email': {
       const plan = planMessage({
         ...head,
-        recipients: sendOptions.copyToSelf ? withCopy(message.recipients, sender) : message.recipients,
+        // A copy would carry the recipient's own address along.
+        recipients:
+          sendOptions.copyToSelf && !asksSomething(message)
+            ? withCopy(message.recipients, sender)
+            : message.recipients,
         message: withWayOut(asMailed(letter, sendOptions, settings), noMore),
         ...(noMore === undefined ? {} : { noMore }),
         references: message.references,

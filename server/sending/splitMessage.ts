@@ -4,6 +4,7 @@ import { asId } from '../../core/model/ids.ts';
 import type { MessageId } from '../../core/model/ids.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import type { Recipient } from '../../core/recipients/recipients.ts';
+import { asksSomething } from './answers/answerPageFor.ts';
 import type { Services } from '../platform/services.ts';
 import type { StoredMessage } from '../messages/message.ts';
 import { layoutDraft } from '../messages/draftLayout.ts';
@@ -43,11 +44,8 @@ function optionsOfCopy({ id, sendOptions }: StoredMessage): StoredMessage['sendO
   return { ...rest, copyOf: id };
 }
 
-function recipientGroups({
-  channel,
-  sendOptions,
-  recipients,
-}: StoredMessage): readonly (readonly Recipient[])[] {
+function recipientGroups(message: StoredMessage): readonly (readonly Recipient[])[] {
+  const { channel, sendOptions, recipients } = message;
   if (channel === 'letter') return [...groupBy(recipients.to, ({ address }) => addressKey(address)).values()];
-  return sendOptions.each ? recipients.to.map((one) => [one]) : [recipients.to];
+  return sendOptions.each || asksSomething(message) ? recipients.to.map((one) => [one]) : [recipients.to];
 }

@@ -71,7 +71,7 @@ const asHindrance = ({ code, params }: Hindrance): Hindrance => ({ code, params:
 export async function putLeaving(
   { tx, audit, tell }: Change,
   leaving: readonly DraftLayout[],
-  from: 'routine' | 'chase',
+  from: 'routine' | 'chase' | 'answerPage',
 ): Promise<readonly string[]> {
   for (const { message } of leaving) {
     await insertMessage(tx, message);

@@ -1,5 +1,7 @@
 import { Extension, Mark, Node, getExtensionField } from '@tiptap/core';
 import { goToNextCell, tableEditing } from '@tiptap/pm/tables';
+import { questionLines } from '../../../core/template/question.ts';
+import type { Question } from '../../../core/template/question.ts';
 import { pictureUrl } from '../messages/pictures.ts';
 
 declare module '@tiptap/core' {
@@ -99,6 +101,33 @@ const ButtonBlock = Node.create({
     { 'data-button': '', title: String(node.attrs['href']) },
     ['span', {}, String(node.attrs['label'])],
   ],
+});
+
+const QuestionBlock = Node.create({
+  name: 'question',
+  group: 'block',
+  atom: true,
+  addAttributes: () => ({
+    ...hidden('key', ''),
+    ...hidden('ask', ''),
+    ...hidden('kind', 'words'),
+    ...hidden('required', false),
+    ...hidden('options', []),
+    ...hidden('days', null),
+    ...hidden('offers', null),
+    ...hidden('goesTo', null),
+    ...hidden('value', null),
+  }),
+  parseHTML: () => [],
+  renderHTML: ({ node }) => {
+    const { ask, options } = questionLines({ type: 'question', attrs: node.attrs as Question });
+    return [
+      'div',
+      { 'data-question': '' },
+      ['p', {}, ['b', {}, ask]],
+      ['ul', {}, ...options.map((one) => ['li', {}, one])],
+    ];
+  },
 });
 
 const Space = Node.create({
@@ -215,6 +244,7 @@ export const letterNodes = [
   Columns,
   Column,
   ButtonBlock,
+  QuestionBlock,
   Space,
   Divider,
   Picture,

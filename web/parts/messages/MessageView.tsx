@@ -2,7 +2,8 @@ import type { ReactNode } from 'react';
 import { formatDate } from '../../../core/dates/formatDate.ts';
 import { parsePlainDate } from '../../../core/model/plainDate.ts';
 import { lateKey } from '../../../core/merge/late.ts';
-import type { BlockNode, InlineNode, Mark, Table } from '../../../core/template/document.ts';
+import type { BlockNode, InlineNode, Mark, Table, QuestionNode } from '../../../core/template/document.ts';
+import { questionLines } from '../../../core/template/question.ts';
 import { pictureUrl } from './pictures.ts';
 import { Tip } from '../../ui/Tip.tsx';
 import { say } from '../../words/en/parts-messages.ts';
@@ -89,6 +90,8 @@ function Block({ block, places }: { readonly block: BlockNode; readonly places: 
           </Tip>
         </p>
       );
+    case 'question':
+      return <QuestionView question={block} />;
     case 'space':
       return <div style={{ height: block.attrs.height }} />;
     case 'divider':
@@ -102,6 +105,25 @@ function Block({ block, places }: { readonly block: BlockNode; readonly places: 
     default:
       return block satisfies never;
   }
+}
+
+/** A question as its recipient reads it in the message; it is answered on a page of its own. */
+function QuestionView({ question }: { readonly question: QuestionNode }) {
+  const { ask, options } = questionLines(question);
+  return (
+    <>
+      <p>
+        <b>{ask}</b>
+      </p>
+      {options.length > 0 && (
+        <ul>
+          {options.map((option) => (
+            <li key={option}>{option}</li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
 }
 
 function TableView({ table, places }: { readonly table: Table; readonly places: LetterPlaces }) {

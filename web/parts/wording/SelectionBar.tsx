@@ -8,6 +8,7 @@ import { FieldForm } from './FieldForm.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { ConditionForm } from '../conditions/ConditionForm.tsx';
 
+import { QuestionForm } from './QuestionForm.tsx';
 import type { Place, PlaceFormProps } from './place.ts';
 import { say } from '../../words/en/parts-wording.ts';
 import classes from './Workshop.module.css';
@@ -20,6 +21,7 @@ const SETTABLE = new Set([
   'blank',
   'picture',
   'button',
+  'question',
   'space',
   'showWords',
   'showWhen',
@@ -131,6 +133,8 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
       return <PictureForm attrs={attrs} onSet={onSet} />;
     case 'button':
       return <ButtonForm attrs={attrs} onSet={onSet} />;
+    case 'question':
+      return <QuestionForm attrs={attrs} fields={catalogue.fields} onSet={onSet} />;
     case 'space':
       return (
         <TextField

@@ -17,6 +17,7 @@ const CONTENT = {
   columns: { type: 'columns', content: [COLUMN, COLUMN] },
   button: { type: 'button', attrs: { label: say.open, href: 'https://' } },
   rule: { type: 'divider' },
+  question: { type: 'question', attrs: { kind: 'words', ask: say.whatWouldYouLikeToAsk, required: true } },
   space: { type: 'space', attrs: { height: 16 } },
 } as const;
 
@@ -32,6 +33,7 @@ export const SHAPES: readonly {
   { shape: 'columns', label: say.columns, detail: say.twoSideBySide },
   { shape: 'picture', label: say.picture, detail: say.fromAFile },
   { shape: 'button', label: say.button, detail: say.leadsToAnAddress },
+  { shape: 'question', label: say.question, detail: say.answeredOnAPage },
   { shape: 'rule', label: say.line, detail: say.fromSideToSide },
   { shape: 'space', label: 'Space', detail: say.aLinesHeight },
   { shape: 'showWhen', label: say.showWhen, detail: say.standsOnlyUnderACondition },
@@ -61,6 +63,11 @@ export async function putShape(editor: Editor, shape: Shape, { over, picture }: 
     case 'repeat':
       if (over !== undefined) repeatChosen(editor, over);
       return;
+    case 'question': {
+      const { type, attrs } = CONTENT.question;
+      insert(editor, { type, attrs: { ...attrs, key: freeKey(editor) } });
+      return;
+    }
     case 'table':
     case 'columns':
     case 'button':
@@ -71,6 +78,17 @@ export async function putShape(editor: Editor, shape: Shape, { over, picture }: 
     default:
       shape satisfies never;
   }
+}
+
+/** A name within the wording that no other question has. */
+function freeKey(editor: Editor): string {
+  const taken = new Set<unknown>();
+  editor.state.doc.descendants((node) => {
+    if (node.type.name === 'question') taken.add(node.attrs['key']);
+  });
+  let n = 1;
+  while (taken.has(`q${n}`)) n += 1;
+  return `q${n}`;
 }
 
 function showWhen(editor: Editor): void {

@@ -74,6 +74,24 @@ const PROBLEMS: Readonly<Record<string, (params: Params) => readonly [title: str
     `“${text(p, 'words')}” would go out as it stands. Make it a blank or a field.`,
   ],
   gapInWords: (p) => ['A gap in the wording', `“${text(p, 'words')}” is left for every writer to find.`],
+  questionAskedTwice: (p) => ['Two questions by one name', `“${text(p, 'ask')}” stands twice. Take one out.`],
+  questionRepeats: (p) => [
+    'A question that repeats',
+    `“${text(p, 'ask')}” would be asked several times. Move it out of the repeat.`,
+  ],
+  questionWithoutChoice: (p) => [
+    'Nothing to choose from',
+    `“${text(p, 'ask')}” needs at least two answers to choose from.`,
+  ],
+  questionsTooMany: (p) => ['Too many questions', `A message asks at most ${text(p, 'most')}.`],
+  questionNowhereToGo: (p) => [
+    'A place there is not',
+    `The answer to “${text(p, 'ask')}” has no such place on ${text(p, 'type')}.`,
+  ],
+  questionWrongKind: (p) => [
+    'An answer that does not fit',
+    `The answer to “${text(p, 'ask')}” is of another kind than its place on ${text(p, 'type')}.`,
+  ],
   pictureWithoutWords: () => ['A picture without words', 'Say what it shows, for those who do not see it.'],
 };
 

@@ -1,0 +1,102 @@
+import type { FieldCatalogue } from '../../../contract/templates.ts';
+import { QUESTION_BOUNDS, QUESTION_KINDS } from '../../../core/template/question.ts';
+import type { OfferedDays, QuestionKind } from '../../../core/template/question.ts';
+import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { KINDS, say } from '../../words/en/questions.ts';
+import type { Place, PlaceFormProps } from './place.ts';
+
+const USUAL_DAYS: OfferedDays = { from: 5, count: 3, at: null };
+/** What an answer can go to by the name of its path. */
+const TAKES_ANSWERS = /^(?:fact|date)\.[^.]+$|^party\.[^.]+\.address$/u;
+
+interface QuestionFormProps extends Pick<PlaceFormProps, 'onSet'> {
+  readonly attrs: Place['attrs'];
+  readonly fields: FieldCatalogue['fields'];
+}
+
+/** What a question asks, how it is answered, and where its answer may go. */
+export function QuestionForm({ attrs, fields, onSet }: QuestionFormProps) {
+  const kind = attrs['kind'] as QuestionKind;
+  const places = fields.filter(({ path }) => TAKES_ANSWERS.test(path));
+  return (
+    <>
+      <TextField
+        label={say.whatIsAsked}
+        value={String(attrs['ask'])}
+        onChange={(ask) => {
+          onSet({ ask: ask.slice(0, QUESTION_BOUNDS.ask) });
+        }}
+      />
+      <SelectField
+        label={say.answeredBy}
+        value={kind}
+        options={QUESTION_KINDS.map((one) => [one, KINDS[one]] as const)}
+        onChange={(chosen) => {
+          onSet({ kind: chosen, options: [], days: chosen === 'day' ? USUAL_DAYS : null, goesTo: null });
+        }}
+      />
+      <ChoicesForm kind={kind} attrs={attrs} onSet={onSet} />
+      {kind !== 'files' && (
+        <SelectField
+          label={say.answerMayGoTo}
+          value={String(attrs['goesTo'] ?? '')}
+          options={[['', say.nowhere], ...places.map(({ path, label }) => [path, label] as const)]}
+          onChange={(path) => {
+            onSet({ goesTo: path === '' ? null : path });
+          }}
+        />
+      )}
+      <CheckField
+        label={say.mustBeAnswered}
+        checked={attrs['required'] === true}
+        onChange={(required) => {
+          onSet({ required });
+        }}
+      />
+    </>
+  );
+}
+
+/** What there is to choose from: of a list its words, of days which are offered when it is written. */
+function ChoicesForm({
+  kind,
+  attrs,
+  onSet,
+}: Omit<QuestionFormProps, 'fields'> & { readonly kind: QuestionKind }) {
+  const options = attrs['options'] as readonly string[];
+  const days = attrs['days'] as OfferedDays | null;
+  if (kind === 'one' || kind === 'several')
+    return (
+      <TextField
+        label={say.choices}
+        value={options.join('; ')}
+        onChange={(text) => {
+          const parts = text.split(';').map((one) => one.trimStart().slice(0, QUESTION_BOUNDS.option));
+          onSet({ options: parts.slice(0, QUESTION_BOUNDS.options) });
+        }}
+      />
+    );
+  if (kind !== 'day' || !days) return null;
+  const whole = (text: string, least: number, most: number): number =>
+    Math.max(least, Math.min(most, Math.round(Number(text)) || least));
+  return (
+    <>
+      <TextField
+        label={say.daysOffered}
+        type="number"
+        value={String(days.count)}
+        onChange={(text) => {
+          onSet({ days: { ...days, count: whole(text, 1, QUESTION_BOUNDS.days) } });
+        }}
+      />
+      <TextField
+        label={say.firstAfter}
+        type="number"
+        value={String(days.from)}
+        onChange={(text) => {
+          onSet({ days: { ...days, from: whole(text, 0, QUESTION_BOUNDS.daysAhead) } });
+        }}
+      />
+    </>
+  );
+}
