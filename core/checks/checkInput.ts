@@ -110,6 +110,8 @@ export interface CheckInput {
   readonly replyTo: string | undefined;
   /** Whether it was begun as an answer to everybody. */
   readonly answersAll: boolean;
+  /** Set where it asks its recipients something: whether the practice has an address for answers, and the message a way there. */
+  readonly asking?: { readonly hasAddress: boolean; readonly hasWay: boolean };
   /** Cautions that the practice does without. */
   readonly turnedOff: ReadonlySet<string>;
 }

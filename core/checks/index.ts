@@ -19,6 +19,7 @@ import { checkPeople } from './people.ts';
 import { checkPrinted } from './printed.ts';
 import { checkRecipients } from './recipients.ts';
 import { checkRecordChanged } from './recordChanged.ts';
+import { checkQuestions } from './questions.ts';
 import { checkReplyToAll } from './replyToAll.ts';
 import { checkRequiredDocuments } from './requiredDocuments.ts';
 import { checkRestricted } from './restricted.ts';
@@ -41,6 +42,7 @@ export const CHECKS: readonly Check[] = [
   checkGreeting,
   checkLanguage,
   checkReplyToAll,
+  checkQuestions,
   checkUnfilled,
   checkPeople,
   checkGaps,

@@ -9,6 +9,8 @@ export const STOPS = [
   'documentMissing',
   'noSender',
   'badReplyTo',
+  'askedOfCopies',
+  'noAnswerPage',
 ] as const;
 
 /** What goes once its writer has said so; a practice can turn each of them off. */

@@ -7,6 +7,7 @@ import {
   runChecks,
 } from '../../core/checks/index.ts';
 import type { CheckInput, Note } from '../../core/checks/index.ts';
+import { hasAnswerButton, questionsOf } from '../../core/template/question.ts';
 import { addressKey } from '../../core/recipients/address.ts';
 import { limitFor } from '../platform/mail/mailHosts.ts';
 import { mayKnow } from '../access/mayKnow.ts';
@@ -64,6 +65,14 @@ export async function checkDraft(
     fixed: new Set((sendOptions.fixed ?? []).map(addressKey)),
     replyTo: sendOptions.replyTo,
     answersAll: sendOptions.answersAll === true,
+    ...(questionsOf(message.body.content).length > 0
+      ? {
+          asking: {
+            hasAddress: services.config.answerUrl !== undefined,
+            hasWay: hasAnswerButton(message.body.content),
+          },
+        }
+      : {}),
     turnedOff: new Set(settings.cautionsOff),
     ...(await addressFacts(scope, desk)),
     sentBefore: await sentBefore(services, scope, desk),

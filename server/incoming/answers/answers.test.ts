@@ -41,8 +41,8 @@ async function leave(): Promise<void> {
   desk.services.now = () => now;
 }
 
-/** Sends a message that asks; gives the path of its answer page. */
-async function ask(): Promise<{ readonly path: string }> {
+/** A draft that asks. */
+async function asking(): Promise<{ readonly id: string }> {
   const draft = (await call('POST', `/matters/${matterId}/messages`, { templateId: 'template-closing' }))
     .json;
   const content = [
@@ -56,6 +56,12 @@ async function ask(): Promise<{ readonly path: string }> {
     subject: [{ type: 'text', text: 'A day for the survey' }],
   });
   expect([changed.status, JSON.stringify(changed.json).slice(0, 300)]).toEqual([200, expect.anything()]);
+  return draft;
+}
+
+/** Sends a message that asks; gives the path of its answer page. */
+async function ask(): Promise<{ readonly path: string }> {
+  const draft = await asking();
   const checked = (await call('POST', `/messages/${draft.id}/check`)).json;
   const ignore = (checked.notes ?? []).map(({ code }: { code: string }) => code);
   const sent = await call('POST', `/messages/${draft.id}/send`, { acknowledged: ignore });
@@ -155,5 +161,22 @@ describe('an answer page', () => {
     const { message_id: id } = await desk.services.db('answer_pages').where({ hash }).first();
     await desk.services.db('messages').where({ id }).update({ frozen: null });
     expect((await outside(path)).status).toBe(404);
+  });
+
+  it('is nobody’s but its recipient’s: copies, and a practice without an address for it, keep a message from going', async () => {
+    const draft = await asking();
+    const codes = async (): Promise<string[]> =>
+      (await call('POST', `/messages/${draft.id}/check`)).json.notes.map(
+        ({ code }: { code: string }) => code,
+      );
+    expect(await codes()).not.toContain('askedOfCopies');
+    const cc = [{ name: 'Somebody', address: 'somebody@elsewhere.example' }];
+    const { revision } = (await call('GET', `/messages/${draft.id}`)).json;
+    const changed = await call('PATCH', `/messages/${draft.id}`, { revision, cc });
+    expect(changed.status).toBe(200);
+    expect(await codes()).toContain('askedOfCopies');
+    Object.assign(desk.services.config, { answerUrl: undefined });
+    expect(await codes()).toContain('noAnswerPage');
+    expect((await call('POST', `/messages/${draft.id}/send`, {})).status).toBe(422);
   });
 });

@@ -34,6 +34,16 @@ const NOTES: Readonly<Record<string, (params: Params) => NoteWords>> = {
     title: 'Still to be filled in?',
     detail: `“${text(p, 'words')}” stands in the text.`,
   }),
+  askedOfCopies: () => ({
+    title: 'A copy of a message that asks',
+    detail:
+      'Whoever gets it could answer in the recipient’s place. Take the copies out, or put them in To: each gets a page of their own.',
+  }),
+  noAnswerPage: () => ({
+    title: 'Nowhere to answer',
+    detail:
+      'It asks something, and has no button to the answer page, or the practice has no address for answer pages yet (OFFICIUM_ANSWER_URL).',
+  }),
   noRecipient: () => ({ title: 'Nobody to send it to', detail: 'Put in who should get it.' }),
   malformedAddress: (p) => ({
     title: 'This address cannot be reached',
