@@ -39,6 +39,7 @@ legend,.question>label{display:block;padding:0;margin:0 0 8px;font-weight:600}
 .option:has(input:checked){outline:2px solid var(--go);outline-offset:-2px}
 .option input{flex:none;width:20px;height:20px;margin:0;accent-color:var(--go)}
 input:not([type=radio],[type=checkbox]),textarea{display:block;width:100%;min-height:48px;padding:11px 12px;margin:0 0 4px;border:1px solid var(--faint);border-radius:3px;background:var(--paper);color:inherit;font:inherit}
+input::file-selector-button{margin:0 12px 0 0;padding:4px 10px;border:1px solid var(--faint);border-radius:3px;background:var(--head);color:var(--ink);font:inherit;cursor:pointer}
 .fault{color:var(--wrong);font-weight:600}
 :focus-visible{outline:3px solid var(--go);outline-offset:2px}
 button{width:100%;min-height:48px;padding:12px;border:0;border-radius:3px;background:var(--go);color:var(--on-go);font-family:inherit;font-size:16px;font-weight:600;cursor:pointer}

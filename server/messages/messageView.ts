@@ -1,3 +1,4 @@
+import { questionsOf } from '../../core/template/question.ts';
 import type { Services } from '../platform/services.ts';
 import type { DraftLayout } from './draftLayout.ts';
 import type { Message } from '../../contract/messages.ts';
@@ -51,7 +52,8 @@ export async function viewMessage(
     replyTo: message.sendOptions.replyTo ?? null,
     copyToSelf: message.sendOptions.copyToSelf === true,
     mayQuote: mayQuote(message.sendOptions),
-    each: message.sendOptions.each === true,
+    // What asks has a page for each.
+    each: message.sendOptions.each === true || questionsOf(message.body.content).length > 0,
     wanted: (message.sendOptions.wanted ?? []).map((one) => ({ ...one })),
     limitBytes: await limitFor(services, scope, settings, from.address),
     segments: segmentsOf(message, finished),

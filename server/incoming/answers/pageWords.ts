@@ -55,7 +55,7 @@ const EN: PageWords = {
     `Please answer ${questions === 1 ? 'this question' : `these ${questions} questions`} by ${until}. Your answers can be sent once.`,
   answeredBefore: (on, until) =>
     `You answered on ${on}. If something has changed, answer again until ${until}: what you send now takes the place of it.`,
-  optional: 'if you like',
+  optional: 'optional',
   chooseFiles: 'Choose files or take a picture',
   filesBounds: 'PDF, pictures or office documents, up to 25 MB each and 200 MB in all',
   consentHint: 'Your name here stands for your signature.',
