@@ -40,7 +40,6 @@ const SERVER_ORDER = [
   'directory',
   'matters',
   'correspondence',
-  'answers',
   'templates',
   'messages',
   'sending',
@@ -56,7 +55,6 @@ const WEB_ORDER = ['words', 'ui', 'state', 'api', 'parts', 'pages', 'shell', 'ap
 const PAGES = [
   'chaser-plans',
   'correspondence',
-  'answers',
   'directory',
   'in',
   'matter',

@@ -79,6 +79,20 @@ describe('the editor', () => {
         ],
       },
       {
+        type: 'question',
+        attrs: {
+          key: 'q1',
+          ask: 'Which day suits you?',
+          kind: 'day',
+          required: true,
+          options: ['2026-12-14T09:30'],
+          days: null,
+          offers: null,
+          goesTo: 'date.surveyDay',
+          value: null,
+        },
+      },
+      {
         type: 'heading',
         attrs: { level: 2 },
         content: [{ type: 'late', attrs: { path: 'greeting.hour', format: 'plain', shift: null } }],
@@ -109,7 +123,7 @@ describe('the editor', () => {
         'heading',
         'late',
       ],
-      ...['listItem', 'orderedList', 'paragraph', 'picture', 'showWhen', 'showWords', 'space'],
+      ...['listItem', 'orderedList', 'paragraph', 'picture', 'question', 'showWhen', 'showWords', 'space'],
       ...['table', 'tableCell', 'tableHeader', 'tableRow', 'text'],
     ]);
     expect(Object.keys(schema.marks).sort()).toEqual([
