@@ -33,7 +33,7 @@ export interface ReadAnswers {
   readonly faults: ReadonlyMap<string, AnswerFault>;
 }
 
-export const ANSWER_BOUNDS = { words: 5_000, address: 1_000, addressLines: 8, name: 120 } as const;
+export const ANSWER_BOUNDS = { words: 5_000, address: 400, addressLines: 8, name: 120 } as const;
 /** What a form sends where none of the days offered suits. */
 export const NO_DAY = 'none';
 

@@ -1,6 +1,7 @@
 /** What there can be none of. */
 export type Thing =
   | 'address'
+  | 'answerPage'
   | 'appointment'
   | 'attachment'
   | 'calendar'
@@ -25,6 +26,7 @@ export type Thing =
   | 'matter'
   | 'matterType'
   | 'message'
+  | 'offeredValue'
   | 'organisation'
   | 'passage'
   | 'person'
@@ -86,6 +88,7 @@ interface Reasons {
   readonly hostSays: { readonly text: string };
   readonly cannotShowNow: None;
   readonly mayHaveBeenDone: None;
+  readonly offeredPlaceChanged: None;
   /** Values that are typed. */
   readonly notAnAddress: Given;
   readonly notADomain: Given;

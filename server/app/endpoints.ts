@@ -5,6 +5,7 @@ import { signInRoutes } from '../access/signIn/routes.ts';
 import { exportRoutes } from '../correspondence/exports/routes.ts';
 import { correspondenceRoutes } from '../correspondence/routes.ts';
 import { directoryRoutes } from '../directory/routes.ts';
+import { offeredRoutes } from '../incoming/answers/offeredRoutes.ts';
 import { inTrayRoutes } from '../incoming/routes.ts';
 import { lineRoutes } from '../incoming/lines/lineRoutes.ts';
 import { documentRoutes } from '../matters/documents/routes.ts';
@@ -52,6 +53,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...sendingRoutes,
   ...inTrayRoutes,
   ...lineRoutes,
+  ...offeredRoutes,
   ...todayRoutes,
   ...movingRoutes,
   ...practiceRoutes,

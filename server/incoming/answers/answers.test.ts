@@ -1,85 +1,9 @@
-import { beforeEach, describe, expect, it } from 'vitest';
-import { ACCEPTS, runOnce } from '../../app/tests/practice.ts';
-import { useDesk } from '../../app/tests/desk.ts';
+import { describe, expect, it } from 'vitest';
+import { PDF, useAsking } from '../../app/tests/asking.ts';
 import { hashOfSecret } from '../../platform/secretAddress.ts';
-import type { Transport } from '../../sending/transports/transport.ts';
 
-const desk = useDesk();
-const call = (method: string, path: string, body?: unknown) => desk.client.call(method, path, body);
-const QUESTIONS = [
-  {
-    key: 'day',
-    ask: 'Which day suits you?',
-    kind: 'day',
-    required: true,
-    options: ['2026-12-10', '2026-12-14'],
-    goesTo: 'date.surveyDay',
-  },
-  { key: 'terms', ask: 'The terms, signed', kind: 'files', required: false, options: [] },
-];
-
-let matterId = '';
-let mail: string[] = [];
-beforeEach(async () => {
-  Object.assign(desk.services.config, { answerUrl: 'http://localhost:4100' });
-  mail = [];
-  matterId = (await call('GET', '/matters?query=SV-2041')).json.items[0].id;
-});
-
-const host: Transport = {
-  send: async (envelope, bytes, begin) => {
-    mail.push(bytes.toString('latin1').replace(/=\r\n/g, ''));
-    return ACCEPTS.send(envelope, bytes, begin);
-  },
-};
-
-/** Lets what is due leave, whatever its hold. */
-async function leave(): Promise<void> {
-  const now = desk.services.now();
-  desk.services.now = () => now + 600_000;
-  await runOnce(desk.services, host);
-  desk.services.now = () => now;
-}
-
-/** A draft that asks. */
-async function asking(): Promise<{ readonly id: string }> {
-  const draft = (await call('POST', `/matters/${matterId}/messages`, { templateId: 'template-closing' }))
-    .json;
-  const content = [
-    { type: 'paragraph', content: [{ type: 'text', text: 'Please answer.' }] },
-    ...QUESTIONS.map((attrs) => ({ type: 'question', attrs })),
-    { type: 'button', attrs: { label: 'Answer here', href: 'answer:page' } },
-  ];
-  const changed = await call('PATCH', `/messages/${draft.id}`, {
-    revision: draft.revision,
-    body: { type: 'doc', version: 1, content },
-    subject: [{ type: 'text', text: 'A day for the survey' }],
-  });
-  expect([changed.status, JSON.stringify(changed.json).slice(0, 300)]).toEqual([200, expect.anything()]);
-  return draft;
-}
-
-/** Sends a message that asks; gives the path of its answer page. */
-async function ask(): Promise<{ readonly path: string }> {
-  const draft = await asking();
-  const checked = (await call('POST', `/messages/${draft.id}/check`)).json;
-  const ignore = (checked.notes ?? []).map(({ code }: { code: string }) => code);
-  const sent = await call('POST', `/messages/${draft.id}/send`, { acknowledged: ignore });
-  expect([sent.status, JSON.stringify(sent.json).slice(0, 600)]).toEqual([202, expect.anything()]);
-  await leave();
-  const path = /\/a\/[\w-]{22}/.exec(mail.join('\n'))?.[0] ?? '';
-  expect(path).not.toBe('');
-  return { path };
-}
-
-const outside = (path: string, init: RequestInit = {}) => fetch(`${desk.client.origin}${path}`, init);
-const filled = (fields: Record<string, string>, file?: File): FormData => {
-  const form = new FormData();
-  for (const [name, value] of Object.entries(fields)) form.set(name, value);
-  if (file) form.set('q-terms', file);
-  return form;
-};
-const PDF = new File([Buffer.from('%PDF-1.4\n1 0 obj<<>>endobj\ntrailer<<>>\n%%EOF')], 'terms.pdf');
+const asked = useAsking();
+const { desk, call, ask, asking, outside, answer, leave } = asked;
 
 describe('an answer page', () => {
   it('shows what the message asks, and nothing else of the matter', async () => {
@@ -97,21 +21,21 @@ describe('an answer page', () => {
 
   it('files what comes back, with its files as documents, and confirms it', async () => {
     const { path } = await ask();
-    mail = [];
-    const answer = await outside(path, { method: 'POST', body: filled({ 'q-day': '2026-12-14' }, PDF) });
-    expect([answer.status, await answer.text()]).toEqual([200, expect.stringContaining('Thank you')]);
+    asked.mail.length = 0;
+    const answered = await answer(path, { day: '2026-12-14' }, PDF);
+    expect([answered.status, await answered.text()]).toEqual([200, expect.stringContaining('Thank you')]);
     const [{ id }] = await desk.services
       .db('entries')
-      .where({ matter_id: matterId, channel: 'answer' })
+      .where({ matter_id: desk.matterId, channel: 'answer' })
       .orderBy('seq', 'desc');
     const entry = (await call('GET', `/correspondence/${id}`)).json;
     expect([entry.direction, entry.from.name]).toEqual(['in', expect.stringMatching(/\w/)]);
     expect(entry.text).toContain('Which day suits you?\nMonday 14 December 2026');
-    const documents = (await call('GET', `/matters/${matterId}/documents`)).json.items;
+    const documents = (await call('GET', `/matters/${desk.matterId}/documents`)).json.items;
     expect(documents.map(({ fileName }: { fileName: string }) => fileName)).toContain('terms.pdf');
     await leave();
-    expect(mail.join('\n')).toMatch(/^Auto-Submitted: auto-generated\r$/m);
-    expect(mail.join('\n')).toContain('Monday 14 December 2026');
+    expect(asked.mail.join('\n')).toMatch(/^Auto-Submitted: auto-generated\r$/m);
+    expect(asked.mail.join('\n')).toContain('Monday 14 December 2026');
     const [kept] = await desk.services.db('offered_values');
     expect(JSON.parse(kept.offered)).toMatchObject({ to: 'date', key: 'surveyDay', date: '2026-12-14' });
   });
@@ -120,12 +44,9 @@ describe('an answer page', () => {
     const { path } = await ask();
     const before = await desk.services.db('entries').count({ n: '*' });
     const evil = new File(['<script>alert(1)</script>'], 'terms.html');
-    const answer = await outside(path, {
-      method: 'POST',
-      body: filled({ 'q-day': '2030-01-01"><b>' }, evil),
-    });
-    const html = await answer.text();
-    expect(answer.status).toBe(422);
+    const answered = await answer(path, { day: '2030-01-01"><b>' }, evil);
+    const html = await answered.text();
+    expect(answered.status).toBe(422);
     expect(html).toContain('Please choose one of these.');
     expect(html).toContain('This kind of file cannot be taken.');
     expect(html).not.toContain('"><b>');
@@ -138,7 +59,7 @@ describe('an answer page', () => {
     const { id: page_id } = await desk.services.db('answer_pages').where({ hash }).first();
     const entries = async () =>
       Number((await desk.services.db('entries').where({ channel: 'answer' }).count({ n: '*' }))[0]?.n);
-    const send = (day: string) => outside(path, { method: 'POST', body: filled({ 'q-day': day }) });
+    const send = (day: string) => answer(path, { day });
     await Promise.all([send('2026-12-10'), send('2026-12-10')]);
     const first = await entries();
     expect([1, 2]).toContain(first);
@@ -152,7 +73,7 @@ describe('an answer page', () => {
     const { path } = await ask();
     expect((await outside('/a/AAAAAAAAAAAAAAAAAAAAAA')).status).toBe(404);
     await desk.services.db('answer_pages').update({ until_day: '2026-01-01' });
-    const over = await outside(path, { method: 'POST', body: filled({ 'q-day': '2026-12-14' }) });
+    const over = await answer(path, { day: '2026-12-14' });
     expect([over.status, await over.text()]).toEqual([410, expect.stringContaining('Too late')]);
     await desk.services.db('answer_pages').update({ until_day: '2030-01-01', withdrawn_utc: 1 });
     expect((await outside(path)).status).toBe(410);

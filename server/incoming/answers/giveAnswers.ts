@@ -1,6 +1,7 @@
 import { answersText } from '../../../core/answers/givenAnswer.ts';
 import type { GivenAnswer } from '../../../core/answers/givenAnswer.ts';
 import { offeredValue } from '../../../core/answers/offeredValue.ts';
+import { standsAlready } from '../../../core/answers/takeOffered.ts';
 import { takesAnswers } from '../../../core/answers/pageState.ts';
 import { previewText } from '../../../core/correspondence/previewText.ts';
 import { asId } from '../../../core/model/ids.ts';
@@ -153,7 +154,7 @@ async function offer(
   for (const question of page.questions) {
     const answer = answers.get(question.key);
     const offered = answer && offeredValue(question, answer, matter.type);
-    if (offered)
+    if (offered && (offered.to === 'address' || !standsAlready(offered, matter)))
       await insertOffered(tx, {
         id: services.newId(),
         matterId: matter.id,

@@ -1,4 +1,9 @@
+import type { OfferedState } from '../../../contract/answers.ts';
 import type { OfferedValue } from '../../../core/answers/offeredValue.ts';
+import type { StoodBefore } from '../../../core/answers/takeOffered.ts';
+import type { Scope } from '../../access/scope.ts';
+import { visible } from '../../access/visibleQueries.ts';
+import { fromJson } from '../../platform/database/json.ts';
 import type { Tx } from '../../platform/database/transaction.ts';
 
 /** What an answer offers to the record of its matter. */
@@ -15,8 +20,14 @@ interface NewOffered {
   readonly madeUtc: number;
 }
 
+export interface StoredOffered extends NewOffered {
+  readonly state: KeptState;
+  /** What stood in its place before it was taken. */
+  readonly before: StoodBefore | null;
+}
+
 /** `replaced` by what the same recipient answered later. */
-type OfferedState = 'open' | 'replaced';
+type KeptState = OfferedState | 'replaced';
 
 interface OfferedRow {
   id: string;
@@ -28,10 +39,26 @@ interface OfferedRow {
   who: string;
   contact_id: string | null;
   offered: string;
-  undo: string | null;
-  state: OfferedState;
+  stood_before: string | null;
+  state: KeptState;
   made_utc: number;
+  decided_utc: number | null;
 }
+
+const toOffered = (row: OfferedRow): StoredOffered => ({
+  id: row.id,
+  matterId: row.matter_id,
+  entryId: row.entry_id,
+  pageId: row.page_id,
+  questionKey: row.question_key,
+  ask: row.ask,
+  who: row.who,
+  contactId: row.contact_id,
+  offered: fromJson<OfferedValue>(row.offered),
+  madeUtc: row.made_utc,
+  state: row.state,
+  before: row.stood_before === null ? null : fromJson<StoodBefore>(row.stood_before),
+});
 
 export async function insertOffered(tx: Tx, one: NewOffered): Promise<void> {
   await tx<OfferedRow>('offered_values').insert({
@@ -53,4 +80,73 @@ export async function replaceOffered(tx: Tx, pageId: string): Promise<void> {
   await tx<OfferedRow>('offered_values')
     .where({ page_id: pageId, state: 'open' })
     .update({ state: 'replaced' });
+}
+
+export async function findOffered(
+  scope: Scope,
+  matterId: string,
+  id: string,
+): Promise<StoredOffered | undefined> {
+  const row = await visible<OfferedRow>(scope, 'offered_values')
+    .where('offered_values.matter_id', matterId)
+    .where('offered_values.id', id)
+    .first();
+  return row && toOffered(row as OfferedRow);
+}
+
+/** More than a matter, or a day, is offered; the latest are shown. */
+const MOST = 60;
+
+/** What a matter is offered: all that is open, and what was decided since a moment, the latest first. */
+export async function offeredTo(
+  scope: Scope,
+  matterId: string,
+  sinceUtc: number,
+): Promise<readonly StoredOffered[]> {
+  const rows = (await visible<OfferedRow>(scope, 'offered_values')
+    .where('offered_values.matter_id', matterId)
+    .where((one) => {
+      void one.where({ state: 'open' }).orWhere('decided_utc', '>=', sinceUtc);
+    })
+    .whereNot({ state: 'replaced' })
+    .orderBy([{ column: 'made_utc', order: 'desc' }, 'question_key'])
+    .limit(MOST)) as OfferedRow[];
+  return rows.map(toOffered);
+}
+
+/** What is offered to matters that somebody is responsible for, or to all that the actor sees. */
+export async function offeredLately(
+  scope: Scope,
+  responsibleId: string | undefined,
+): Promise<readonly StoredOffered[]> {
+  const query = visible<OfferedRow>(scope, 'offered_values')
+    .where({ state: 'open' })
+    .orderBy([{ column: 'made_utc', order: 'desc' }, 'question_key'])
+    .limit(MOST);
+  if (responsibleId !== undefined)
+    void query.whereIn(
+      'offered_values.matter_id',
+      visible(scope, 'matters').where('matters.responsible_id', responsibleId).select('matters.id'),
+    );
+  return ((await query) as OfferedRow[]).map(toOffered);
+}
+
+/** Notes what was decided, if nobody did since it was read; false where somebody was quicker. */
+export async function decideOffered(
+  tx: Tx,
+  { id, state }: StoredOffered,
+  decided: {
+    readonly state: OfferedState;
+    readonly before: StoodBefore | null;
+    readonly atUtc: number | null;
+  },
+): Promise<boolean> {
+  const changed = await tx<OfferedRow>('offered_values')
+    .where({ id, state })
+    .update({
+      state: decided.state,
+      stood_before: decided.before && JSON.stringify(decided.before),
+      decided_utc: decided.atUtc,
+    });
+  return changed === 1;
 }

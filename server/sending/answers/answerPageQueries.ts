@@ -68,6 +68,16 @@ export async function findPageByHash(scope: Scope, hash: string): Promise<Answer
   return row && toPage(row as PageRow);
 }
 
+export async function pagesOf(scope: Scope, messageId: string): Promise<readonly AnswerPage[]> {
+  const rows = await visible<PageRow>(scope, 'answer_pages').where('answer_pages.message_id', messageId);
+  return (rows as PageRow[]).map(toPage);
+}
+
+/** Ends a page, or with null opens it again. */
+export async function withdrawPage(tx: Tx, id: string, atUtc: number | null): Promise<void> {
+  await tx<PageRow>('answer_pages').where({ id }).update({ withdrawn_utc: atUtc });
+}
+
 /** Notes that a page was answered once more, if it still takes answers as it was read; false where somebody was quicker. */
 export async function markAnswered(tx: Tx, page: AnswerPage, atUtc: number): Promise<boolean> {
   const changed = await tx<PageRow>('answer_pages')

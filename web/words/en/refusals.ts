@@ -65,6 +65,7 @@ const LEADING: ReadonlySet<string> = new Set<ProblemCode>(['badMatterType', 'hos
 
 const THINGS: Readonly<Record<Thing, string>> = {
   address: 'address',
+  answerPage: 'answer page',
   appointment: 'appointment',
   attachment: 'attachment',
   calendar: 'calendar',
@@ -89,6 +90,7 @@ const THINGS: Readonly<Record<Thing, string>> = {
   matter: 'matter',
   matterType: 'matter type',
   message: 'message',
+  offeredValue: 'offered value',
   organisation: 'organisation',
   passage: 'passage',
   person: 'person',
@@ -153,6 +155,8 @@ const SENTENCES: Sentences = {
     'It cannot be shown now; nothing was changed. If it comes back, the person who looks after Officium finds more in the log.',
   mayHaveBeenDone: () =>
     'It may or may not have been done: look again before you repeat it. If it comes back, the person who looks after Officium finds more in the log.',
+  offeredPlaceChanged: () =>
+    'Something else stands there since it was taken over: what stands there stays.',
 
   notAnAddress: ({ value }) => `“${value}” is not a whole email address.`,
   notADomain: ({ value }) => `“${value}” is not a domain.`,

@@ -30,9 +30,10 @@ export async function up(knex: Knex): Promise<void> {
     table.text('who').notNullable();
     table.string('contact_id');
     table.text('offered').notNullable();
-    table.text('undo');
+    table.text('stood_before');
     table.string('state').notNullable().defaultTo('open');
     table.bigInteger('made_utc').notNullable();
+    table.bigInteger('decided_utc');
     table.index(['matter_id', 'state']);
   });
 }

@@ -1,0 +1,139 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { useAsking } from '../../app/tests/asking.ts';
+import { serve } from '../../app/tests/practice.ts';
+
+const { desk, call, ask, answer, outside } = useAsking();
+
+const offered = async () => (await call('GET', `/matters/${desk.matterId}/offered-values`)).json.items;
+const take = (id: string, as: string) => call('POST', `/matters/${desk.matterId}/take`, { id, as });
+const surveyDay = async () =>
+  (await call('GET', `/matters/${desk.matterId}/record`)).json.dates.surveyDay as unknown;
+
+beforeEach(async () => {
+  await desk.services.db('offered_values').delete();
+});
+
+describe('what an answer offers', () => {
+  it('stands beside what the record says, is taken over, and taken back', async () => {
+    const { path } = await ask();
+    const before = await surveyDay();
+    await answer(path, { day: '2026-12-14' });
+    const [one, ...more] = await offered();
+    expect(more).toEqual([]);
+    expect(one).toMatchObject({
+      to: 'date',
+      place: 'Survey day',
+      offered: 'Monday 14 December 2026',
+      state: 'open',
+      ask: 'Which day suits you?',
+    });
+    expect((await call('GET', '/offered-values?whose=all')).json.items).toEqual([one]);
+    const taken = await take(one.id, 'taken');
+    expect([taken.status, taken.json.items[0].state]).toEqual([200, 'taken']);
+    expect(await surveyDay()).toBe('2026-12-14');
+    expect((await take(one.id, 'taken')).status).toBe(409);
+    expect((await call('GET', '/offered-values?whose=all')).json.items).toEqual([]);
+    expect((await take(one.id, 'open')).status).toBe(200);
+    expect(await surveyDay()).toEqual(before);
+  });
+
+  it('is not taken back over what somebody wrote since', async () => {
+    const { path } = await ask();
+    await answer(path, { day: '2026-12-14' });
+    const [one] = await offered();
+    await take(one.id, 'taken');
+    const { revision } = (await call('GET', `/matters/${desk.matterId}/record`)).json;
+    await call('PATCH', `/matters/${desk.matterId}`, { revision, dates: { surveyDay: '2026-12-20' } });
+    const back = await take(one.id, 'open');
+    expect([back.status, back.json.because[0].code]).toEqual([409, 'offeredPlaceChanged']);
+    expect(await surveyDay()).toBe('2026-12-20');
+    expect((await offered())[0].state).toBe('taken');
+  });
+
+  it('is left, and opened again', async () => {
+    const { path } = await ask();
+    await answer(path, { day: '2026-12-14' });
+    const [one] = await offered();
+    expect((await take(one.id, 'left')).json.items[0].state).toBe('left');
+    expect((await take(one.id, 'open')).json.items[0].state).toBe('open');
+  });
+
+  it('is nothing where the record says it already, and gives way to a correction', async () => {
+    const { path } = await ask();
+    const { revision } = (await call('GET', `/matters/${desk.matterId}/record`)).json;
+    await call('PATCH', `/matters/${desk.matterId}`, { revision, dates: { surveyDay: '2026-12-14' } });
+    await answer(path, { day: '2026-12-14' });
+    expect(await offered()).toEqual([]);
+    await answer(path, { day: '2026-12-10' });
+    expect((await offered()).map((one: { offered: string }) => one.offered)).toEqual([
+      'Thursday 10 December 2026',
+    ]);
+  });
+
+  it('changes an address of whoever answered, and gives it back', async () => {
+    const matter = (await call('GET', `/matters/${desk.matterId}`)).json;
+    const [{ role, contactId }] = matter.parties;
+    const where = { key: 'where', ask: 'Where do you live?', kind: 'address', required: true, options: [] };
+    const { path } = await ask([{ ...where, goesTo: `party.${role}.address` }]);
+    await desk.services.db('answer_pages').update({ contact_id: contactId });
+    await answer(path, { day: '2026-12-14', where: '9 Fore Street\r\nPort Sennet' });
+    const posts = async () =>
+      (await call('GET', `/contacts/${contactId}`)).json.contact.addresses
+        .filter(({ kind }: { kind: string }) => kind === 'post')
+        .map(({ value }: { value: string }) => value);
+    const before = await posts();
+    const one = (await offered()).find(({ to }: { to: string }) => to === 'address');
+    expect(one.offered).toBe('9 Fore Street\nPort Sennet');
+    expect((await take(one.id, 'taken')).status).toBe(200);
+    expect(await posts()).toContain('9 Fore Street\nPort Sennet');
+    expect((await take(one.id, 'open')).status).toBe(200);
+    expect(await posts()).toEqual(before);
+  });
+});
+
+describe('an answer page, from the practice’s side', () => {
+  const pages = async (messageId: string) =>
+    (await call('GET', `/messages/${messageId}/answer-pages`)).json.items;
+
+  it('says how it stands, is ended by hand, and opened again', async () => {
+    const { path, messageId } = await ask();
+    const [page] = await pages(messageId);
+    expect(page).toMatchObject({
+      state: 'open',
+      timesAnswered: 0,
+      questions: ['Which day suits you?', 'The terms, signed'],
+    });
+    expect(JSON.stringify(page)).not.toContain(path.slice('/a/'.length));
+    const end = (body: object) =>
+      call('POST', `/messages/${messageId}/answer-pages/${page.id}/withdraw`, body);
+    expect((await end({})).json.items[0].state).toBe('withdrawn');
+    expect([(await outside(path)).status, (await answer(path, { day: '2026-12-14' })).status]).toEqual([
+      410, 410,
+    ]);
+    expect((await end({})).status).toBe(409);
+    expect((await end({ withdrawn: false })).json.items[0].state).toBe('open');
+    await answer(path, { day: '2026-12-14' });
+    expect((await pages(messageId))[0]).toMatchObject({ state: 'mendable', timesAnswered: 1 });
+  });
+
+  it('of a matter that was restricted or closed meanwhile goes on, and stays with those who see the matter', async () => {
+    const { path, messageId } = await ask();
+    const { revision, type } = (await call('GET', `/matters/${desk.matterId}/record`)).json;
+    const last = type.stages.find(({ closes }: { closes?: true }) => closes) ?? type.stages.at(-1);
+    const changed = await call('PATCH', `/matters/${desk.matterId}`, {
+      revision,
+      stage: last.key,
+      restricted: true,
+      visibleTo: [],
+    });
+    expect(changed.status).toBe(200);
+    expect((await answer(path, { day: '2026-12-10' })).status).toBe(200);
+    expect(await offered()).toHaveLength(1);
+    const outsider = await serve(desk.services);
+    await outsider.signIn('petra@tidewell-roe.example');
+    expect((await outsider.call('GET', `/matters/${desk.matterId}/offered-values`)).status).toBe(404);
+    expect((await outsider.call('GET', '/offered-values?whose=all')).json.items).toEqual([]);
+    expect((await outsider.call('GET', `/messages/${messageId}/answer-pages`)).status).toBe(404);
+    await outsider.close();
+  });
+});
