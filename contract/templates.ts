@@ -111,6 +111,16 @@ export const TemplateContentJson = Type.Object(
     sender: Type.Optional(SenderChoiceJson),
     replyTo: Type.Optional(Type.String({ maxLength: 254 })),
     each: Type.Optional(Type.Literal(true)),
+    /** How long its questions can be answered, and whether what was answered stands at once. */
+    answers: Type.Optional(
+      Type.Object(
+        {
+          workingDays: Type.Integer({ minimum: 1, maximum: 120 }),
+          once: Type.Optional(Type.Literal(true)),
+        },
+        { additionalProperties: false },
+      ),
+    ),
     /** It is the version of another template in a language, which contacts who write in it get instead. */
     translation: Type.Optional(
       Type.Object({ templateId: Id, language: Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' }) }),

@@ -3,6 +3,7 @@ import type { DateShift } from '../core/model/calculatedForm.ts';
 import type { BlankDefinition } from '../core/template/blanks.ts';
 import { documentOf } from '../core/template/document.ts';
 import type { BlockNode, FieldNode, InlineNode, TableCell, WhenEmpty } from '../core/template/document.ts';
+import type { Question } from '../core/template/question.ts';
 import type { ConditionGroup, ConditionTest } from '../core/model/condition.ts';
 import type { TemplateContent } from '../core/template/template.ts';
 import type { ValueFormat } from '../core/values/writeValue.ts';
@@ -30,6 +31,23 @@ export const para = (...words: readonly Words[]): BlockNode => ({
   content: inline(words),
 });
 
+/** A question; `goesTo` says where its answer may go. */
+export const question = (key: string, ask: string, attrs: Partial<Question>): BlockNode => ({
+  type: 'question',
+  attrs: {
+    key,
+    ask,
+    kind: 'words',
+    required: true,
+    options: [],
+    days: null,
+    offers: null,
+    goesTo: null,
+    value: null,
+    ...attrs,
+  },
+});
+
 export const vessel = field('fact.vessel');
 const greeting = para(field('greeting.formal'), ',');
 export const byTheHour = para(field('greeting.hour'), ',');
@@ -50,6 +68,7 @@ export interface TemplateText {
   readonly tags?: readonly string[];
   readonly channel?: TemplateVersion['channel'];
   readonly after?: TemplateContent['after'];
+  readonly answers?: TemplateContent['answers'];
 }
 
 /** Roles by their keys, or addresses that it always goes to. */
@@ -72,6 +91,7 @@ export function template({
   tags = [],
   channel = 'email',
   after,
+  answers,
 }: TemplateText): NewTemplateRow {
   const content: TemplateContent = {
     recipients: { to: rules(to), cc: rules(cc), bcc: [] },
@@ -81,6 +101,7 @@ export function template({
     documents: documents.map((one) => ({ kind: 'latest', category: one, required: true })),
     category,
     ...(after ? { after } : {}),
+    ...(answers ? { answers } : {}),
   };
   return {
     templateId: asId(`template-${key}`),

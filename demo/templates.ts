@@ -1,4 +1,5 @@
 import type { NewTemplateRow } from '../server/templates/template.ts';
+import { ASKING_TEMPLATES } from './askingTemplates.ts';
 import { MORE_TEMPLATES } from './moreTemplates.ts';
 import {
   answerBy,
@@ -357,5 +358,6 @@ export const TEMPLATES: readonly NewTemplateRow[] = [
       para('Thank you for your trust. We hope to see her afloat for many years.'),
     ],
   }),
+  ...ASKING_TEMPLATES,
   ...MORE_TEMPLATES.map(template),
 ];

@@ -236,7 +236,7 @@ async function messagePage(store: MailStore, number: number): Promise<string> {
   );
   const html =
     typeof parsed.html === 'string'
-      ? `<h2>As HTML</h2><iframe sandbox title="Message as HTML" srcdoc="${escape(parsed.html)}"></iframe>`
+      ? `<h2>As HTML</h2><iframe sandbox="allow-popups allow-popups-to-escape-sandbox" title="Message as HTML" srcdoc="${escape(`<base target="_blank">${parsed.html}`)}"></iframe>`
       : '';
   return page(
     parsed.subject ?? '(no subject)',

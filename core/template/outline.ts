@@ -169,6 +169,7 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
     after,
     plain,
     each,
+    answers,
     translation,
     madeFor,
   } = content;
@@ -183,6 +184,9 @@ export function outlineRest(content: TemplateContent, names: OutlineNames): read
     ...(translation ? [`Its language: ${translation.language}`] : []),
     ...(madeFor ? [`Made for: ${madeFor.map((id) => names.field(`type.${id}`)).join(', ')}`] : []),
     ...(each ? ['One message for each recipient'] : []),
+    ...(answers
+      ? [`Answers taken for ${answers.workingDays} working days${answers.once ? ', once' : ''}`]
+      : []),
     ...documents.map((rule) => `Encloses: ${documentRuleWords(rule)}`),
     ...blanks.map(
       ({ label, kind, required }) => `Asks: ${label} (${kind}${required ? '' : ', may stay open'})`,

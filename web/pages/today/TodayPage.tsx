@@ -16,6 +16,7 @@ import { useSettling } from '../../parts/followUps/useSettling.ts';
 import { RoundLink } from '../../parts/start/RoundLink.tsx';
 import { StartLink } from '../../parts/start/StartLink.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
+import { AnswersToday } from './AnswersToday.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
 import { ChasesToday, RoundsToday, RoutinesToday } from './RoutinesToday.tsx';
@@ -94,6 +95,7 @@ export function TodayPage() {
               </p>
             </Part>
           ) : null}
+          <AnswersToday whose={whose} mayChange={user.mayChange} />
           <CameIn {...lists} />
           <Outstanding {...lists} owes="us" title={say.theyAreWaitingForUs} />
           <ChasesToday whose={whose} mayChange={user.mayChange} />

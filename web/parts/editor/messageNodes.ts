@@ -103,7 +103,8 @@ const ButtonBlock = Node.create({
   ],
 });
 
-const QuestionBlock = Node.create({
+/** A question as its recipient reads it. */
+export const QuestionBlock = Node.create({
   name: 'question',
   group: 'block',
   atom: true,

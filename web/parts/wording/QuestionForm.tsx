@@ -1,6 +1,7 @@
 import type { FieldCatalogue } from '../../../contract/templates.ts';
 import { QUESTION_BOUNDS, QUESTION_KINDS } from '../../../core/template/question.ts';
 import type { OfferedDays, QuestionKind } from '../../../core/template/question.ts';
+import { HourField } from '../days/HourField.tsx';
 import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
 import { KINDS, say } from '../../words/en/questions.ts';
 import type { Place, PlaceFormProps } from './place.ts';
@@ -11,13 +12,13 @@ const TAKES_ANSWERS = /^(?:fact|date)\.[^.]+$|^party\.[^.]+\.address$/u;
 
 interface QuestionFormProps extends Pick<PlaceFormProps, 'onSet'> {
   readonly attrs: Place['attrs'];
-  readonly fields: FieldCatalogue['fields'];
+  readonly catalogue: FieldCatalogue;
 }
 
 /** What a question asks, how it is answered, and where its answer may go. */
-export function QuestionForm({ attrs, fields, onSet }: QuestionFormProps) {
+export function QuestionForm({ attrs, catalogue, onSet }: QuestionFormProps) {
   const kind = attrs['kind'] as QuestionKind;
-  const places = fields.filter(({ path }) => TAKES_ANSWERS.test(path));
+  const { fields } = catalogue;
   return (
     <>
       <TextField
@@ -36,13 +37,21 @@ export function QuestionForm({ attrs, fields, onSet }: QuestionFormProps) {
         }}
       />
       <ChoicesForm kind={kind} attrs={attrs} onSet={onSet} />
+      <SelectField
+        label={kind === 'files' ? say.filedUnder : say.answerMayGoTo}
+        value={String(attrs['goesTo'] ?? '')}
+        options={[['', kind === 'files' ? say.usualCategory : say.nowhere], ...placesFor(kind, catalogue)]}
+        onChange={(path) => {
+          onSet({ goesTo: path === '' ? null : path });
+        }}
+      />
       {kind !== 'files' && (
         <SelectField
-          label={say.answerMayGoTo}
-          value={String(attrs['goesTo'] ?? '')}
-          options={[['', say.nowhere], ...places.map(({ path, label }) => [path, label] as const)]}
+          label={say.recordHas}
+          value={String(attrs['offers'] ?? '')}
+          options={[['', say.recordShowsNothing], ...fields.map(({ path, label }) => [path, label] as const)]}
           onChange={(path) => {
-            onSet({ goesTo: path === '' ? null : path });
+            onSet({ offers: path === '' ? null : path });
           }}
         />
       )}
@@ -57,12 +66,30 @@ export function QuestionForm({ attrs, fields, onSet }: QuestionFormProps) {
   );
 }
 
+/** Where answers of a kind can go: files into a category, the others to a fact, a day, an address or a table. */
+function placesFor(
+  kind: QuestionKind,
+  { fields, repeats, categories }: FieldCatalogue,
+): readonly (readonly [path: string, label: string])[] {
+  if (kind === 'files') return categories.map((category) => [`category.${category}`, category]);
+  const single = fields.filter(({ path }) => TAKES_ANSWERS.test(path));
+  const tables = repeats.filter(({ over }) => over.startsWith('table.'));
+  return [
+    ...single.map(({ path, label }) => [path, label] as const),
+    ...tables.flatMap(({ over, label: table, fields: columns }) =>
+      columns.map(
+        ({ path, label }) => [`${over}.${path.slice('row.'.length)}`, say.aRowOf(table, label)] as const,
+      ),
+    ),
+  ];
+}
+
 /** What there is to choose from: of a list its words, of days which are offered when it is written. */
 function ChoicesForm({
   kind,
   attrs,
   onSet,
-}: Omit<QuestionFormProps, 'fields'> & { readonly kind: QuestionKind }) {
+}: Omit<QuestionFormProps, 'catalogue'> & { readonly kind: QuestionKind }) {
   const options = attrs['options'] as readonly string[];
   const days = attrs['days'] as OfferedDays | null;
   if (kind === 'one' || kind === 'several')
@@ -95,6 +122,13 @@ function ChoicesForm({
         value={String(days.from)}
         onChange={(text) => {
           onSet({ days: { ...days, from: whole(text, 0, QUESTION_BOUNDS.daysAhead) } });
+        }}
+      />
+      <HourField
+        label={say.atHour}
+        value={days.at ?? ''}
+        onChange={(at) => {
+          onSet({ days: { ...days, at: at === '' ? null : at } });
         }}
       />
     </>

@@ -96,7 +96,6 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
       const blank = blanks.find(({ key }) => key === attrs['key']);
       return blank ? (
         <BlankForm
-          blank={blank}
           fields={catalogue.fields}
           onChange={(changed) => {
             onBlanks(blanks.map((one) => (one.key === blank.key ? changed : one)));
@@ -134,7 +133,7 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
     case 'button':
       return <ButtonForm attrs={attrs} onSet={onSet} />;
     case 'question':
-      return <QuestionForm attrs={attrs} fields={catalogue.fields} onSet={onSet} />;
+      return <QuestionForm attrs={attrs} catalogue={catalogue} onSet={onSet} />;
     case 'space':
       return (
         <TextField

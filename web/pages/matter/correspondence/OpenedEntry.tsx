@@ -10,6 +10,7 @@ import { InvitationCard } from '../../../parts/messages/InvitationCard.tsx';
 import { MessageFrame } from '../../../parts/messages/MessageFrame.tsx';
 import { StartLink } from '../../../parts/start/StartLink.tsx';
 import { MatterPicker } from '../../../parts/pickers/MatterPicker.tsx';
+import { AnswerPage } from './AnswerPage.tsx';
 import { ChaseThis } from './ChaseThis.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { useStartMessageMutation } from '../../../api/messages.ts';
@@ -78,6 +79,9 @@ export function OpenedEntry({ id, mayChange }: { readonly id: string; readonly m
         <Meta name={say.when} words={exactTime(entry.occurredAtUtc)} />
         <Meta name={say.subject} words={entry.subject} />
       </dl>
+      {entry.direction === 'out' && entry.messageId !== null ? (
+        <AnswerPage messageId={entry.messageId} mayChange={mayChange} />
+      ) : null}
       <InvitationCard invitation={entry.invitation} />
       <MessageFrame subject={entry.subject} html={entry.html} text={entry.text} />
       <Attachments entry={entry} />
@@ -120,6 +124,7 @@ const RAW_ENDINGS: Readonly<Record<string, string>> = {
   text: '.txt',
   letter: '.pdf',
   note: '.txt',
+  answer: '.json',
 };
 
 const overridden = (code: string): string => noteWords({ code, params: {} }).title.trim();

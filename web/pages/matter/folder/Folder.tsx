@@ -9,6 +9,7 @@ import { fileSize } from '../../../words/en/wording.ts';
 import { mayDo } from '../../../words/rights.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { leftWords, nearness } from '../../../words/en/matterDates.ts';
+import { Answers } from './Answers.tsx';
 import { FollowUps } from './FollowUps.tsx';
 import { Linked } from './Linked.tsx';
 import { Part } from './Part.tsx';
@@ -53,6 +54,7 @@ export function Folder({ matter, narrow, mayChange }: FolderProps) {
         </p>
       )}
       <Known matter={matter} />
+      <Answers matterId={matter.id} mayChange={mayChange} />
       {isGeneralFile(matter.id) ? null : (
         <OfTheMatter matter={matter} record={record} edit={edit} mayChange={mayChange} />
       )}

@@ -3,6 +3,7 @@ import type { JSONContent } from '@tiptap/core';
 import type { Message } from '../../../../contract/messages.ts';
 import { bodyBase, lineBase } from '../../../parts/editor/baseExtensions.ts';
 import { BlankNode } from './BlankNode.tsx';
+import { QuestionNode } from './QuestionNode.tsx';
 import { LateNode } from './LateNode.tsx';
 import { NoteHighlights } from './noteHighlights.ts';
 import { ValueMark } from './valueMark.ts';
@@ -37,7 +38,11 @@ const TabToBlanks = Extension.create({
 
 const shared = [ValueMark, BlankNode, LateNode, TabToBlanks];
 
-export const bodyExtensions = [...bodyBase, NoteHighlights, ...shared];
+const withQuestions = bodyBase.map((extension) =>
+  extension.name === QuestionNode.name ? QuestionNode : extension,
+);
+
+export const bodyExtensions = [...withQuestions, NoteHighlights, ...shared];
 export const subjectExtensions = [...lineBase, ...shared];
 
 export const subjectContent = (nodes: Message['subjectNodes']): JSONContent => ({

@@ -7,6 +7,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { CheckField, SelectField, TextField } from '../../../ui/Field.tsx';
 import type { WorkshopDraft } from './draft.ts';
 import { freshKey } from '../../../words/freshKey.ts';
+import { AnswersPart } from './AnswersPart.tsx';
 import { DocumentsPart } from './DocumentsPart.tsx';
 import { Part } from './Part.tsx';
 import type { ContentPartProps } from './Part.tsx';
@@ -47,6 +48,7 @@ export function TemplateParts({ draft, catalogue, onDraft, onContent, onSource }
     <>
       <BlanksPart content={content} catalogue={catalogue} onContent={onContent} />
       <DocumentsPart content={content} catalogue={catalogue} onContent={onContent} />
+      <AnswersPart content={content} onContent={onContent} />
       <AfterPart content={content} catalogue={catalogue} onContent={onContent} />
       <Part title={say.details}>
         <div className={classes.partRow}>
