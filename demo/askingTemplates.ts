@@ -46,7 +46,7 @@ export const ASKING_TEMPLATES: readonly NewTemplateRow[] = [
         ' are enclosed. Please sign them, and send the signed copy back on the page below: a picture taken with a telephone will do.',
       ),
       question('signed', 'The terms, signed', { kind: 'files', goesTo: 'category.Terms' }),
-      question('invoiceTo', 'Which name should our invoice be made out to?', { required: false }),
+      question('invoice-to', 'Which name should our invoice be made out to?', { required: false }),
     ],
   }),
   template({

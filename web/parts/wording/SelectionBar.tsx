@@ -96,6 +96,7 @@ function PlaceForm({ place, catalogue, blanks, onSet, onBlanks }: PlaceFormProps
       const blank = blanks.find(({ key }) => key === attrs['key']);
       return blank ? (
         <BlankForm
+          blank={blank}
           fields={catalogue.fields}
           onChange={(changed) => {
             onBlanks(blanks.map((one) => (one.key === blank.key ? changed : one)));
