@@ -26,6 +26,11 @@ export const ASKING_TEMPLATES: readonly NewTemplateRow[] = [
         goesTo: 'date.surveyDay',
       }),
       question('aboard', 'Will you be aboard yourself?', { kind: 'yesNo', required: false }),
+      question('berth', 'A picture of how she lies, if you have one', {
+        kind: 'files',
+        required: false,
+        goesTo: 'category.Picture',
+      }),
       para('If none of the days will do, say so on the page and we shall offer others.'),
     ],
   }),

@@ -108,6 +108,7 @@ export async function startApplication(holdSeconds: number): Promise<Application
         OFFICIUM_TEXT_GATEWAY_URL: `${mailboxesUrl}/gateway/texts`,
         OFFICIUM_TEXT_REPLIES_URL: `${mailboxesUrl}/gateway/replies`,
         OFFICIUM_PRINTER_URL: `${mailboxesUrl}/printer`,
+        OFFICIUM_ANSWER_URL: url,
         OFFICIUM_LOG: 'error',
       },
     });

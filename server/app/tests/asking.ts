@@ -1,4 +1,5 @@
 import { beforeEach, expect } from 'vitest';
+import { hashOfSecret } from '../../platform/secretAddress.ts';
 import type { Transport } from '../../sending/transports/transport.ts';
 import { useDesk } from './desk.ts';
 import { ACCEPTS, runOnce } from './practice.ts';
@@ -92,7 +93,10 @@ export function useAsking(): Asking {
     await leave();
     const path = /\/a\/[\w-]{22}/.exec(mail.join('\n'))?.[0] ?? '';
     expect(path).not.toBe('');
-    return { path, messageId: draft.id };
+    // Each recipient got a message of their own.
+    const hash = hashOfSecret(path.slice('/a/'.length));
+    const page = await desk.services.db('answer_pages').where({ hash }).first();
+    return { path, messageId: page.message_id };
   };
   const outside: Asking['outside'] = (path, init = {}) => fetch(`${desk.client.origin}${path}`, init);
   return {

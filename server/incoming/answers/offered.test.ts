@@ -28,6 +28,8 @@ describe('what an answer offers', () => {
       ask: 'Which day suits you?',
     });
     expect((await call('GET', '/offered-values?whose=all')).json.items).toEqual([one]);
+    // Whoever asked hears of it, whoever is responsible.
+    expect((await call('GET', '/offered-values?whose=mine')).json.items).toEqual([one]);
     const taken = await take(one.id, 'taken');
     expect([taken.status, taken.json.items[0].state]).toEqual([200, 'taken']);
     expect(await surveyDay()).toBe('2026-12-14');

@@ -114,20 +114,30 @@ export async function offeredTo(
   return rows.map(toOffered);
 }
 
-/** What is offered to matters that somebody is responsible for, or to all that the actor sees. */
+/** What is offered to matters that somebody is responsible for, or in answer to what they sent; or to all that the actor sees. */
 export async function offeredLately(
   scope: Scope,
-  responsibleId: string | undefined,
+  personId: string | undefined,
 ): Promise<readonly StoredOffered[]> {
   const query = visible<OfferedRow>(scope, 'offered_values')
     .where({ state: 'open' })
     .orderBy([{ column: 'made_utc', order: 'desc' }, 'question_key'])
     .limit(MOST);
-  if (responsibleId !== undefined)
-    void query.whereIn(
-      'offered_values.matter_id',
-      visible(scope, 'matters').where('matters.responsible_id', responsibleId).select('matters.id'),
-    );
+  if (personId !== undefined)
+    void query.where((theirs) => {
+      void theirs
+        .whereIn(
+          'offered_values.matter_id',
+          visible(scope, 'matters').where('matters.responsible_id', personId).select('matters.id'),
+        )
+        .orWhereIn(
+          'offered_values.page_id',
+          visible(scope, 'answer_pages')
+            .join('messages', 'messages.id', 'answer_pages.message_id')
+            .where('messages.author_id', personId)
+            .select('answer_pages.id'),
+        );
+    });
   return ((await query) as OfferedRow[]).map(toOffered);
 }
 
