@@ -21,6 +21,7 @@ const CORE_ORDER = [
   'checks',
   'correspondence',
   'answers',
+  'figures',
   'matching',
   'finding',
   'mime',
@@ -44,6 +45,7 @@ const SERVER_ORDER = [
   'messages',
   'sending',
   'incoming',
+  'figures',
   'today',
   'moving',
   'practice',
@@ -103,7 +105,7 @@ const GIVES_SCOPES = [
   'server/sending/whyNot.ts',
 ];
 const MATTER_TABLES =
-  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases|invitations|answer_pages|offered_values)$/';
+  '/^(?:matters|parties|documents|follow_ups|messages|entries|conversations|entry_addresses|matter_names|round_messages|routine_runs|chases|invitations|answer_pages|offered_values|figure_answers|figure_uses)$/';
 const SQLITE_WORDS =
   '/\\b(?:json_(?:extract|each|type|object|patch|group_array)|rowid|randomblob|group_concat|instr)\\b|\\bMATCH \\?|^PRAGMA|^SQLITE_/';
 

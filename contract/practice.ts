@@ -105,6 +105,8 @@ export const PracticeJson = Type.Object(
     correspondenceCategories: Type.Optional(Categories),
     /** Categories of correspondence that are news when a round sends them. */
     newsCategories: Type.Optional(Categories),
+    /** Whoever sees everybody’s figures sees whose answers took how long, by name. */
+    figuresByName: Type.Optional(Type.Boolean()),
     /** Hosts whose Authentication-Results are believed, by their authserv-id (RFC 8601 §2.5). */
     trustedHosts: Type.Optional(
       Type.Array(Type.String({ maxLength: 253, pattern: '^[A-Za-z0-9]([A-Za-z0-9.-]*[A-Za-z0-9])?$' }), {

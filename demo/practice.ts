@@ -54,6 +54,7 @@ export const demoSettings = (today: PlainDate): PracticeSettings => ({
   filingDomain: 'file.tidewell-roe.example',
   documentCategories: ['Report', 'Certificate', 'Picture', 'Invoice', 'Instruction', 'Estimate', 'Insurance'],
   newsCategories: ['Good wishes'],
+  figuresByName: false,
   correspondenceCategories: [
     'Letter',
     'Report',

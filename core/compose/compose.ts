@@ -1,4 +1,5 @@
 import { bareSubject } from '../correspondence/answers.ts';
+import { patternOf } from '../figures/pattern.ts';
 import { fieldReader } from '../merge/fieldReader.ts';
 import type { FieldReader } from '../merge/fieldReader.ts';
 import { merge } from '../merge/merge.ts';
@@ -48,13 +49,14 @@ export function compose(input: ComposeInput): ComposedMessage {
   const merged = merge(program, reader);
   const options = sendOptionsOf(program.content);
   const answers = { ...merged.proposed, ...input.answers };
+  // A text message is a few lines; what it answers lies on the other's telephone.
+  const body = input.channel === 'text' ? merged.body : withQuoted(merged.body, takenUp);
   return {
     recipients,
     from: senderOf(options.sender, writer, record, practice),
     subject:
       takenUp && input.channel !== 'text' ? [{ type: 'text', text: subjectOf(takenUp) }] : merged.subject,
-    // A text message is a few lines; what it answers lies on the other's telephone.
-    body: input.channel === 'text' ? merged.body : withQuoted(merged.body, takenUp),
+    body,
     blanks: merged.blanks,
     answers,
     enclosures: enclosuresFor(program.content.documents, record.documents, reader, {
@@ -67,6 +69,7 @@ export function compose(input: ComposeInput): ComposedMessage {
     enclosureNames: program.content.documents.map((rule) => enclosureWords(rule, record.documents)),
     sendOptions: {
       ...options,
+      begun: patternOf(body.content),
       ...(takenUp ? { takenUp: takenUpAs(takenUp) } : {}),
       ...(takenUp?.how === 'all' ? { answersAll: true } : {}),
       ...(input.followUpId === undefined ? {} : { followUpId: input.followUpId }),

@@ -1,3 +1,4 @@
+import { patternOf } from '../figures/pattern.ts';
 import { merge } from '../merge/merge.ts';
 import type { Recipients } from '../recipients/recipients.ts';
 import { resolveRecipients } from '../recipients/recipients.ts';
@@ -44,18 +45,20 @@ export function recompose(
   const recipients = keeps ? draft.recipients : composed.recipients;
   const reader = readerTo(input, recipients);
   const merged = merge(program, reader);
+  const body = withQuoted(merged.body, input.takenUp);
   const { answersAll, copyToSelf, followUpId, appointment } = draft.sendOptions;
   return {
     ...composed,
     recipients,
     subject: answering ? draft.subject : merged.subject,
-    body: withQuoted(merged.body, input.takenUp),
+    body,
     blanks: merged.blanks,
     answers: { ...merged.proposed, ...carriedOver(draft, merged.blanks) },
     enclosures: enclosuresByRule(program.content.documents, record.documents, reader),
     formerly: before ? enclosuresByRule(before.documents, record.documents, reader) : [],
     sendOptions: {
       ...composed.sendOptions,
+      begun: patternOf(body.content),
       ...(answersAll ? { answersAll } : {}),
       ...(copyToSelf ? { copyToSelf } : {}),
       ...(followUpId === undefined ? {} : { followUpId }),

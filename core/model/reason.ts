@@ -89,6 +89,9 @@ interface Reasons {
   readonly cannotShowNow: None;
   readonly mayHaveBeenDone: None;
   readonly offeredPlaceChanged: None;
+  readonly figuresOfAllNotYours: None;
+  readonly spanTooLong: None;
+  readonly rewritingGone: None;
   /** Values that are typed. */
   readonly notAnAddress: Given;
   readonly notADomain: Given;

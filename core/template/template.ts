@@ -124,6 +124,8 @@ export interface SendOptions extends Pick<
   readonly fixed?: readonly string[];
   /** Keys of the roles that its template writes to, in To. */
   readonly roles?: readonly string[];
+  /** The sentences it began with, as patterns: what its writer changed is counted when it leaves. */
+  readonly begun?: readonly string[];
   /** Documents that must go along; without a category any will do. */
   readonly wanted?: readonly WantedDocument[];
 }

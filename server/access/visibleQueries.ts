@@ -20,6 +20,8 @@ const HANGS_ON = {
   invitations: 'invitations.matter_id',
   answer_pages: 'answer_pages.matter_id',
   offered_values: 'offered_values.matter_id',
+  figure_answers: 'figure_answers.matter_id',
+  figure_uses: 'figure_uses.matter_id',
 } as const;
 
 type MatterTable = keyof typeof HANGS_ON;

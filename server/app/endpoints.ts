@@ -5,6 +5,7 @@ import { signInRoutes } from '../access/signIn/routes.ts';
 import { exportRoutes } from '../correspondence/exports/routes.ts';
 import { correspondenceRoutes } from '../correspondence/routes.ts';
 import { directoryRoutes } from '../directory/routes.ts';
+import { figureRoutes } from '../figures/routes.ts';
 import { offeredRoutes } from '../incoming/answers/offeredRoutes.ts';
 import { inTrayRoutes } from '../incoming/routes.ts';
 import { lineRoutes } from '../incoming/lines/lineRoutes.ts';
@@ -54,6 +55,7 @@ export const ENDPOINTS: readonly Endpoint<AppServices>[] = [
   ...inTrayRoutes,
   ...lineRoutes,
   ...offeredRoutes,
+  ...figureRoutes,
   ...todayRoutes,
   ...movingRoutes,
   ...practiceRoutes,

@@ -11,6 +11,7 @@ import type { Config } from '../platform/config.ts';
 import { changeFeed } from '../platform/events/changeFeed.ts';
 import { lockFolder } from './folderLock.ts';
 import { refuseDemo } from './refuseDemo.ts';
+import { countEarlier } from '../figures/countEarlier.ts';
 import { renewFolding } from './renewFolding.ts';
 import { composeServices } from './services.ts';
 import { startIndexing } from '../correspondence/indexing.ts';
@@ -117,6 +118,9 @@ function startUpkeep(services: Services): { readonly stop: () => Promise<void> }
   const unasked = startUnasked(services);
   void renewFolding(services).catch((error: unknown) => {
     services.log.error({ err: error }, 'names could not be folded anew');
+  });
+  void countEarlier(services).catch((error: unknown) => {
+    services.log.error({ err: error }, 'what was filed before could not be counted');
   });
   return {
     stop: async () => {

@@ -45,8 +45,19 @@ export interface NewEntry {
   readonly authorId: string | null;
   readonly refusals: readonly { readonly address: string; readonly reply: string }[];
   readonly cautionsOverridden: readonly string[];
+  /** What its writer changed of the wording it began from. */
+  readonly rewritten?: Rewritten;
   /** What an entry that speaks of another one does: notes that it was moved here or away, or corrects it. */
   readonly about?: EntryAbout;
+}
+
+/** How much of a template's wording was changed before it went. */
+export interface Rewritten {
+  /** Of the wording as it began. */
+  readonly words: number;
+  readonly changed: number;
+  /** Sentences that were changed, as patterns; `became` is empty where one was taken out. */
+  readonly sentences: readonly { readonly was: string; readonly became: string }[];
 }
 
 export interface EntryAbout {

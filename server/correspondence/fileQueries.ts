@@ -1,5 +1,7 @@
 import type { Tx } from '../platform/database/transaction.ts';
 import type { NewEntry, EntryPeople, Standing } from './entry.ts';
+import { countEntry, standingBefore } from './figureQueries.ts';
+import type { Before } from './figureQueries.ts';
 import type { EntryRow, EntryExtra } from './queries.ts';
 import { sealEntry, FIRST_SEAL } from '../../core/correspondence/seal.ts';
 import { sealedContent } from './sealQueries.ts';
@@ -16,7 +18,8 @@ import { fromJson } from '../platform/database/json.ts';
 export async function insertEntry(tx: Tx, entry: NewEntry, text = entry.opening): Promise<void> {
   const last = await tx<EntryRow>('entries').orderBy('seq', 'desc').first('seal');
   const conversationId = (await conversationOf(tx, entry)) ?? entry.id;
-  await countInConversation(tx, conversationId, entry, text);
+  const standing = await standingBefore(tx, conversationId, entry);
+  await countInConversation(tx, conversationId, entry, waitsForAnswer(entry, text, standing));
   const extra: EntryExtra = {
     references: entry.references,
     ...(entry.authenticated === undefined ? {} : { authenticated: entry.authenticated }),
@@ -48,6 +51,7 @@ export async function insertEntry(tx: Tx, entry: NewEntry, text = entry.opening)
   });
   await tx('entry_categories').insert({ category: entry.category }).onConflict('category').ignore();
   await insertEntryWords(tx, entry, seq, text);
+  await countEntry(tx, entry, standing);
 }
 
 /**
@@ -90,29 +94,21 @@ const peopleIn = ({ from, to, cc, bcc }: EntryPeople): ReadonlySet<string> =>
   new Set([from, ...to, ...cc, ...bcc].map(({ address }) => address.toLowerCase()).filter(Boolean));
 
 /** Whether an entry waits for an answer by its words. A note never does. */
-async function waitsForAnswer(
-  tx: Tx,
-  conversationId: string,
-  entry: NewEntry,
-  text: string,
-): Promise<boolean> {
+function waitsForAnswer(entry: NewEntry, text: string, { outCount, inCount }: Before): boolean {
   const { direction } = entry;
   if (direction === 'note') return false;
-  const before = await tx('conversations')
-    .where({ id: conversationId })
-    .first<{ out_count: number; in_count: number } | undefined>('out_count', 'in_count');
-  const isReply = ((direction === 'out' ? before?.in_count : before?.out_count) ?? 0) > 0;
+  const isReply = (direction === 'out' ? inCount : outCount) > 0;
   return expectsAnswer({ direction, text, automatic: entry.automatic === true, isReply });
 }
 
-async function countInConversation(tx: Tx, id: string, entry: NewEntry, text: string): Promise<void> {
+async function countInConversation(tx: Tx, id: string, entry: NewEntry, expects: boolean): Promise<void> {
   const out = entry.direction === 'out' ? 1 : 0;
   const incoming = entry.direction === 'in' ? 1 : 0;
   const last = {
     last_entry_id: entry.id,
     last_direction: entry.direction,
     last_utc: entry.occurredAtUtc,
-    last_expects: await waitsForAnswer(tx, id, entry, text),
+    last_expects: expects,
   };
   await tx('conversations')
     .insert({ id, matter_id: entry.matterId, ...last, out_count: out, in_count: incoming })

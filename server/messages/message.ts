@@ -7,6 +7,7 @@ import type { MessageState } from '../../core/model/message.ts';
 import type { Recipients } from '../../core/recipients/recipients.ts';
 import type { InlineDocument, DocumentNode } from '../../core/template/document.ts';
 import type { BlankDefinition, Answers } from '../../core/template/blanks.ts';
+import type { Rewritten } from '../correspondence/entry.ts';
 import type { SendOptions } from '../../core/template/template.ts';
 
 /** What goes with a message, by its bytes: a later version on the matter changes nothing here. */
@@ -30,6 +31,8 @@ export interface FrozenMessage {
     readonly sequence: number;
     readonly calledOff: boolean;
   };
+  /** What its writer changed of the wording it began from. */
+  readonly rewritten?: Rewritten;
   /** The page on which its recipient answers what it asks. */
   readonly answerPageId?: string;
 }

@@ -10,6 +10,11 @@ import { changeMessage } from './changeMessage.ts';
 import { draftOf } from './draftOf.ts';
 import { viewMessage } from './messageView.ts';
 import { insertMessage } from './queries.ts';
+import { zonedTime } from '../../core/dates/zonedClock.ts';
+import { readSettings } from '../platform/settings/queries.ts';
+import { startableTemplates } from '../templates/compiled.ts';
+import { countPassed } from '../templates/passedQueries.ts';
+import type { Passed } from '../templates/passedQueries.ts';
 
 /** Those who were invited to an appointment are who hears of its change, or that it is off, unless others are chosen. */
 async function toldBefore(
@@ -24,6 +29,21 @@ async function toldBefore(
     .map(({ name, address }) => ({ name, address }));
 }
 
+/** Templates that stood above the chosen one and were not taken, each once a day and start; only those the actor may know. */
+async function passedBy(
+  services: Pick<Services, 'now'>,
+  scope: PersonScope,
+  { passedOver = [], templateId }: StartMessage,
+): Promise<Passed> {
+  if (passedOver.length === 0) return { day: '', templateIds: [] };
+  const known = new Set((await startableTemplates(scope)).map(({ templateId: id }) => id as string));
+  const { timeZone } = await readSettings(scope);
+  return {
+    day: zonedTime(timeZone, services.now()).date,
+    templateIds: [...new Set(passedOver)].filter((id) => id !== templateId && known.has(id)),
+  };
+}
+
 /** Starts a message on a matter: composed, with its files fetched, kept as a draft at once. */
 export async function startMessage(
   services: Services,
@@ -34,8 +54,9 @@ export async function startMessage(
   const begun = await beginMessage(services, scope, matterId, start);
   begun.mayStart();
   const message = await draftOf(services, scope, begun);
-  await changing(services, scope, async ({ tx, audit, tell }) => {
+  await changing(services, scope, async ({ tx, scope: inside, audit, tell }) => {
     await insertMessage(tx, message);
+    await countPassed(tx, await passedBy(services, inside, start));
     const { templateVersionId } = message;
     await audit('message.started', 'message', message.id, { matterId, templateVersionId });
     tell({ kind: 'message', id: message.id, matterId });

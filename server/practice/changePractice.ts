@@ -55,6 +55,7 @@ export async function changePractice(
       documentCategories: distinct(json.documentCategories ?? before.documentCategories),
       correspondenceCategories: distinct(json.correspondenceCategories ?? before.correspondenceCategories),
       newsCategories: distinct(json.newsCategories ?? before.newsCategories),
+      figuresByName: json.figuresByName ?? before.figuresByName,
       trustedHosts: [
         ...new Set((json.trustedHosts ?? before.trustedHosts).map((host) => host.toLowerCase())),
       ],

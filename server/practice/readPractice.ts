@@ -30,6 +30,7 @@ export async function readPractice(scope: Scope): Promise<PracticeJson> {
     documentCategories: [...settings.documentCategories],
     correspondenceCategories: [...settings.correspondenceCategories],
     newsCategories: [...settings.newsCategories],
+    figuresByName: settings.figuresByName,
     trustedHosts: [...settings.trustedHosts],
   };
   return { revision: revisionOf(json), ...json };

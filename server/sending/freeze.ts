@@ -23,6 +23,7 @@ import { answerPageFor, asksSomething } from './answers/answerPageFor.ts';
 import { calendarOfMessage, invitationFor } from './invitations.ts';
 import { newsLinkFor } from './news/newsLink.ts';
 import { withWayOut } from './news/withWayOut.ts';
+import { rewrittenIn } from './rewritten.ts';
 import { printAlong } from './printAlong.ts';
 import { assemble } from '../platform/mail/assemble.ts';
 import type { SealedFiles } from '../platform/mail/assemble.ts';
@@ -54,6 +55,7 @@ export async function freeze(
   const letter = finishMessage(message, reader, message.sendOptions, settings);
   const from = senderOf(message.sendOptions.sender, sender, matter, settings);
   const internetMessageId = `<${services.newId()}@${from.address.split('@')[1] ?? 'localhost'}>`;
+  const rewritten = rewrittenIn(desk.message);
   const invitation = await invitationFor(scope, message);
   const calendar =
     invitation &&
@@ -75,6 +77,7 @@ export async function freeze(
     subject: letter.subject,
     text,
     cautions,
+    ...(rewritten ? { rewritten } : {}),
     ...(invitation ? { invitation } : {}),
     ...(asked ? { answerPageId: asked.pageId } : {}),
   };

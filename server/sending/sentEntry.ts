@@ -42,5 +42,6 @@ export function entryFor(
     authorId: message.authorId,
     refusals,
     cautionsOverridden: frozen.cautions,
+    ...(frozen.rewritten ? { rewritten: frozen.rewritten } : {}),
   };
 }

@@ -25,6 +25,7 @@ import { down as downInvitations, up as upInvitations } from './migrations/20261
 import { down as downNews, up as upNews } from './migrations/20261202130000_news.ts';
 import { down as downPreferred, up as upPreferred } from './migrations/20261202140000_preferred_channel.ts';
 import { down as downAnswers, up as upAnswers } from './migrations/20261202150000_answer_pages.ts';
+import { down as downFigures, up as upFigures } from './migrations/20261202170000_figures.ts';
 import { down as downImports, up as upImports } from './migrations/20261201100000_imports.ts';
 import { down as downMatterCare, up as upMatterCare } from './migrations/20261201090000_matter_care.ts';
 import { down as downDocuments, up as upDocuments } from './migrations/20261128210000_documents.ts';
@@ -67,6 +68,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '20261202130000_news', up: upNews, down: downNews },
   { name: '20261202140000_preferred_channel', up: upPreferred, down: downPreferred },
   { name: '20261202150000_answer_pages', up: upAnswers, down: downAnswers },
+  { name: '20261202170000_figures', up: upFigures, down: downFigures },
 ];
 
 /** The newest; what an archive says of the tables it holds. */

@@ -60,6 +60,8 @@ export interface PracticeSettings {
   readonly correspondenceCategories: readonly string[];
   /** Of these, what a round sends is news: whoever gets it has the means to want no more of it. */
   readonly newsCategories: readonly string[];
+  /** Whoever sees everybody's figures sees whose answers took how long, by name. */
+  readonly figuresByName: boolean;
   /** What is kept of contacts beside what everybody keeps of them: a birthday, a membership. */
   readonly contactFacts: readonly FactDefinition[];
 }
@@ -95,6 +97,7 @@ export const DEFAULT_SETTINGS: PracticeSettings = {
   documentCategories: [],
   correspondenceCategories: ['Letter', 'Report', 'Invoice', 'Chaser', 'Appointment', 'Engagement'],
   newsCategories: [],
+  figuresByName: false,
   contactFacts: [],
 };
 

@@ -155,8 +155,12 @@ const SENTENCES: Sentences = {
     'It cannot be shown now; nothing was changed. If it comes back, the person who looks after Officium finds more in the log.',
   mayHaveBeenDone: () =>
     'It may or may not have been done: look again before you repeat it. If it comes back, the person who looks after Officium finds more in the log.',
-  offeredPlaceChanged: () =>
-    'Something else stands there since it was taken over: what stands there stays.',
+  figuresOfAllNotYours: () =>
+    'Everyone’s figures need a further right, which an administrator gives. Your own are there.',
+  spanTooLong: () => 'The last day comes before the first, or more than three years lie between them.',
+  rewritingGone: () =>
+    'The current version no longer has this sentence, or it cannot hold what was written instead: change it by hand.',
+  offeredPlaceChanged: () => 'Something else stands there since it was taken over: what stands there stays.',
 
   notAnAddress: ({ value }) => `“${value}” is not a whole email address.`,
   notADomain: ({ value }) => `“${value}” is not a domain.`,

@@ -27,12 +27,14 @@ export function ShelfPane() {
   const [typed, setTyped] = useState('');
   const [marked, setMarked] = useState<string>();
   const list = useRef<HTMLDivElement>(null);
-  const starting = useStarting(matter.id, from);
   const offered = (data?.items ?? []).filter(
     ({ channel }) => from.channel === undefined || channel === from.channel,
   );
   const groups = groupShelf(filterShelf(offered, typed), typed, from);
   const order = groups.flatMap(({ items }) => items);
+  // What words were typed for was sought, and passes nothing over.
+  const passable = typed === '' ? order.filter((item) => isStartable(item, from)) : [];
+  const starting = useStarting(matter.id, from, passable);
   const at = Math.max(
     0,
     order.findIndex(({ templateId }) => templateId === marked),
@@ -151,14 +153,17 @@ const Problem = ({ of }: { readonly of: unknown }) =>
     </p>
   ) : null;
 
+/** As many as are told of that stood above the chosen one. */
+const MOST_PASSED = 10;
+
 /** Begins a message from a template, or from none; or puts another template under one that is being written. */
-function useStarting(matterId: string, from: ShelfStart) {
+function useStarting(matterId: string, from: ShelfStart, offered: readonly ShelfItem[]) {
   const [start, starting] = useStartMessageMutation();
   const [switchTo, switching] = useSwitchTemplateMutation();
   const navigate = useNavigate();
   const beside = useOpenEntry();
   const busy = starting.isLoading || switching.isLoading;
-  const begin = async (templateId: string | undefined): Promise<void> => {
+  const begin = async (templateId: string | undefined, passedOver: readonly string[] = []): Promise<void> => {
     if (from.switching !== undefined && templateId !== undefined) {
       const before = await switchTo({ id: from.switching, templateId }).unwrap();
       await navigate(`/matters/${matterId}/sheet/${from.switching}${beside}`, { state: { before } });
@@ -166,7 +171,11 @@ function useStarting(matterId: string, from: ShelfStart) {
     }
     const message = await start({
       matterId,
-      start: { ...startOf(from), ...(templateId === undefined ? {} : { templateId }) },
+      start: {
+        ...startOf(from),
+        ...(templateId === undefined ? {} : { templateId }),
+        ...(passedOver.length > 0 ? { passedOver: [...passedOver] } : {}),
+      },
     }).unwrap();
     await navigate(`/matters/${matterId}/sheet/${message.id}${beside}`);
   };
@@ -175,7 +184,9 @@ function useStarting(matterId: string, from: ShelfStart) {
     error: starting.error ?? switching.error,
     // Why it could not begin stands in `error`.
     beginWith: (item: ShelfItem | undefined): void => {
-      if (item && isStartable(item, from) && !busy) void begin(item.templateId).catch(() => undefined);
+      if (!item || !isStartable(item, from) || busy) return;
+      const above = offered.slice(0, Math.max(0, offered.indexOf(item))).map(({ templateId }) => templateId);
+      void begin(item.templateId, above.slice(0, MOST_PASSED)).catch(() => undefined);
     },
     beginBare: (): void => void begin(undefined).catch(() => undefined),
   };
