@@ -58,6 +58,7 @@ const PAGES = [
   'chaser-plans',
   'correspondence',
   'directory',
+  'figures',
   'in',
   'matter',
   'matters',

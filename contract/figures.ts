@@ -103,12 +103,17 @@ export const TemplateFigures = Type.Object({
 });
 export type TemplateFigures = Static<typeof TemplateFigures>;
 
-export const TemplateFiguresList = Type.Object({ items: Type.Array(TemplateFigures) });
+export const TemplateFiguresList = Type.Object({
+  /** A working day of the practice. */
+  minutesADay: Type.Integer(),
+  items: Type.Array(TemplateFigures),
+});
 export type TemplateFiguresList = Static<typeof TemplateFiguresList>;
 
 /** One template, version by version, with the sentences that are changed most. */
 export const TemplateFiguresDetail = Type.Object({
   ...TemplateFigures.properties,
+  minutesADay: Type.Integer(),
   /** Latest first. What a version did is said against the one before it. */
   versions: Type.Array(
     Type.Object({

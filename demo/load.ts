@@ -36,6 +36,7 @@ import { PEOPLE } from './people.ts';
 import { demoCalendar, demoSettings } from './practice.ts';
 import { chance } from './random.ts';
 import type { Chance } from './random.ts';
+import { rewrittenIn } from './rewritings.ts';
 import { TEMPLATES } from './templates.ts';
 import { findingWords } from '../server/templates/findingWords.ts';
 import { PASSAGES, passageBody } from './passages.ts';
@@ -163,8 +164,13 @@ async function fileAll(
   const all = stories
     .flatMap(({ entries }) => entries)
     .sort((a, b) => a.entry.occurredAtUtc - b.entry.occurredAtUtc);
-  for (const { entry, text } of all) {
-    await insertEntry(tx, entry, text);
+  const templates = new Map(TEMPLATES.map((one) => [one.templateId as string, one]));
+  const uses = new Map<string, number>();
+  for (const { entry, text, templateId = '' } of all) {
+    const template = templates.get(templateId);
+    const nth = (uses.get(templateId) ?? 0) + 1;
+    uses.set(templateId, nth);
+    await insertEntry(tx, template ? { ...entry, rewritten: rewrittenIn(template, nth) } : entry, text);
     await touchMatter(tx, entry.matterId, entry.occurredAtUtc);
   }
   const demoOf = new Map(stories.map(({ demo }) => [demo.matter.id, demo]));

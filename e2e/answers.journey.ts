@@ -1,15 +1,6 @@
 import type { Browser, Page } from '@playwright/test';
 import type { Application } from './application.ts';
-import {
-  chooseHere,
-  expect,
-  expectAccessible,
-  kept,
-  openMatter,
-  refused,
-  startFrom,
-  test,
-} from './desk.ts';
+import { chooseHere, expect, expectAccessible, kept, openMatter, refused, startFrom, test } from './desk.ts';
 
 const PICTURE = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',

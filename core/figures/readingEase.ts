@@ -49,7 +49,9 @@ export function syllablesOf(word: string, language: string): number {
   const plain = word.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
   if (language === 'de')
     return Math.max(1, (plain.match(/(?:ei|ie|au|eu|ai|aa|ee|oo|[aeiouy])/g) ?? []).length);
-  const groups = (plain.match(/[aeiouy]+/g) ?? []).length;
+  // A silent e stays silent before an ending: engagement, safely.
+  const sounded = plain.replace(/([^aeiouy])e(?=(?:ments?|ly|ful|less|ness)$)/, '$1');
+  const groups = (sounded.match(/[aeiouy]+/g) ?? []).length;
   const silentEnd = /[^aeiouyl]e$/.test(plain) || /[^aeiouytd]ed$/.test(plain) ? 1 : 0;
   return Math.max(1, groups - silentEnd);
 }

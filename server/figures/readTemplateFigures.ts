@@ -15,6 +15,7 @@ import { groupBy } from '../../core/model/groupBy.ts';
 import { findField } from '../../core/template/fieldCatalogue.ts';
 import type { PersonScope } from '../access/scope.ts';
 import { listMatterTypes } from '../matters/matterTypeQueries.ts';
+import { readSettings } from '../platform/settings/queries.ts';
 import { notFound } from '../platform/problems/problem.ts';
 import { spanOf } from './readFigures.ts';
 import {
@@ -40,8 +41,13 @@ export async function readTemplateFigures(
     .filter(({ id }) => uses.has(id) || passed.has(id))
     .map((template) => viewTemplate(template, uses.get(template.id) ?? [], times, passed))
     .sort((a, b) => b.uses - a.uses || a.name.localeCompare(b.name));
-  return { items };
+  return { minutesADay: await minutesADay(scope), items };
 }
+
+const minutesADay = async (scope: PersonScope): Promise<number> => {
+  const { fromMinute, untilMinute } = (await readSettings(scope)).workingHours;
+  return untilMinute - fromMinute;
+};
 
 /** One template, version by version, with the sentences that are changed most. */
 export async function readTemplateDetail(
@@ -60,6 +66,7 @@ export async function readTemplateDetail(
   const changedTimes = new Map(rewritings.map(({ was, times: often }) => [was, often]));
   return {
     ...viewTemplate(template, uses, times, await passedOver(scope, span)),
+    minutesADay: await minutesADay(scope),
     versions: viewVersions(await versionsOf(scope, templateId), uses, times),
     wording: patternOf(body.content).map((text) => ({
       text: labelled(text),
@@ -100,7 +107,10 @@ function viewTemplate(
 ): TemplateFigures {
   const sentences = patternOf(content.body.content);
   const ease = readingEase(
-    sentences.map((sentence) => withLabels(sentence, () => '')),
+    // What the record fills in is read as a word of its own; a greeting and a closing are no sentences.
+    sentences
+      .filter((sentence) => /[.!?:…]$/u.test(sentence))
+      .map((sentence) => withLabels(sentence, () => 'value')),
     content.translation?.language ?? 'en',
   );
   return {

@@ -75,6 +75,7 @@ export const TAGS = [
   'Sets',
   'Routines',
   'Chases',
+  'Figures',
 ] as const;
 
 /** What the server keeps, by what it is and its id. Tags are what a change event makes stale. */

@@ -92,6 +92,15 @@ export const router = createBrowserRouter([
       },
       { path: 'chaser-plans/new', ...chaserPlan },
       { path: 'chaser-plans/:planId', ...chaserPlan },
+      { path: 'figures', ...later(() => import('../pages/figures/FiguresPage.tsx'), 'FiguresPage') },
+      {
+        path: 'figures/templates',
+        ...later(() => import('../pages/figures/TemplateFiguresPage.tsx'), 'TemplateFiguresPage'),
+      },
+      {
+        path: 'figures/templates/:templateId',
+        ...later(() => import('../pages/figures/OneTemplatePage.tsx'), 'OneTemplatePage'),
+      },
       { path: 'rounds', ...later(() => import('../pages/rounds/RoundsPage.tsx'), 'RoundsPage') },
       { path: 'rounds/new', ...later(() => import('../pages/rounds/NewRoundPage.tsx'), 'NewRoundPage') },
       { path: 'rounds/:roundId', ...later(() => import('../pages/rounds/RoundPage.tsx'), 'RoundPage') },

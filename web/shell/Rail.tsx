@@ -10,6 +10,7 @@ const PLACES = [
   ['/templates', say.templates],
   ['/rounds', say.rounds],
   ['/directory', say.directory],
+  ['/figures', say.figures],
   ['/practice', say.practice],
 ] as const;
 

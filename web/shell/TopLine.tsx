@@ -17,6 +17,7 @@ const VIEWS: readonly (readonly [start: string, name: string])[] = [
   ['/chaser-plans', say.templates],
   ['/rounds', say.rounds],
   ['/directory', say.directory],
+  ['/figures', say.figures],
   ['/practice', say.practice],
   ['/profile', say.aboutYou],
   ['/sign-out', say.signOut],

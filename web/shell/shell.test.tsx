@@ -15,7 +15,7 @@ describe('the tabs of the file', () => {
   it('are words alone, and say which is open', () => {
     rail();
     const tabs = within(screen.getByRole('navigation', { name: 'Main' })).getAllByRole('link');
-    expect(tabs.map(({ textContent }) => textContent).slice(0, 8)).toEqual([
+    expect(tabs.map(({ textContent }) => textContent).slice(0, 9)).toEqual([
       'Officium',
       'Today',
       'Matters',
@@ -23,6 +23,7 @@ describe('the tabs of the file', () => {
       'Templates',
       'Rounds',
       'Directory',
+      'Figures',
       'Practice',
     ]);
     const open = tabs.filter((tab) => tab.getAttribute('aria-current') === 'page');

@@ -72,6 +72,8 @@ export interface Stage {
   readonly changes: () => readonly Asked[];
   /** Where the page has gone to. */
   readonly at: () => string;
+  /** What its address says beside. */
+  readonly search: () => string;
 }
 
 interface Refusal {
@@ -169,6 +171,7 @@ export function show(
     user: userEvent.setup(),
     changes: () => asked.filter(({ method }) => method !== 'GET'),
     at: () => router.state.location.pathname,
+    search: () => router.state.location.search,
   };
 }
 

@@ -260,6 +260,14 @@ export function Cautions({ values, onChange }: PartProps) {
           if (days >= 0 && days <= 90) onChange({ repeatDays: days });
         }}
       />
+      <h2>{say.figures}</h2>
+      <CheckField
+        label={say.figuresByName}
+        checked={values.figuresByName === true}
+        onChange={(figuresByName) => {
+          onChange({ figuresByName });
+        }}
+      />
     </>
   );
 }

@@ -54,6 +54,8 @@ export const say = {
   calendar: 'Calendar',
   filing: 'Filing',
   checks: 'Checks',
+  figures: 'Figures',
+  figuresByName: 'people who see everyone’s figures see how long each person’s answers took, by name',
   categories: 'Categories',
   documentsALineEach: 'Of documents, a line each',
   newsALineEach: 'News that can be declined, a line each',

@@ -54,6 +54,7 @@ export const say = {
   rounds: 'Rounds',
   templates: 'Templates',
   directory: 'Directory',
+  figures: 'Figures',
   practice: 'Practice',
   main: 'Main',
   officium: 'Officium',

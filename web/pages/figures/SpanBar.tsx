@@ -1,0 +1,87 @@
+import { NavLink, useOutletContext } from 'react-router';
+import type { Session } from '../../../contract/session.ts';
+import { useMatterTypesQuery } from '../../api/matterTypes.ts';
+import { DayField } from '../../parts/days/DayField.tsx';
+import { SelectField } from '../../ui/Field.tsx';
+import { PartTabs } from '../../ui/PartTabs.tsx';
+import { ViewHead } from '../../ui/ViewHead.tsx';
+import { anyChannelWords, say } from '../../words/en/figures.ts';
+import { mayDo } from '../../words/rights.ts';
+import type { SpanControl } from './useSpan.ts';
+import classes from './Figures.module.css';
+
+/** The head of the figures: which days, whose, of which matters and by which way; and the two parts of them. */
+export function SpanBar({ span: { query, set, search } }: { readonly span: SpanControl }) {
+  const { user } = useOutletContext<Session>();
+  const { data } = useMatterTypesQuery();
+  return (
+    <>
+      <ViewHead title={say.figures}>
+        <PartTabs label={say.parts}>
+          <NavLink to={`/figures${search}`} end>
+            {say.messages}
+          </NavLink>
+          <NavLink to={`/figures/templates${search}`}>{say.templates}</NavLink>
+        </PartTabs>
+        {mayDo(user, 'figures') ? (
+          <div className={classes.whose} role="group" aria-label={say.whose}>
+            {(['mine', 'all'] as const).map((of) => (
+              <button
+                key={of}
+                type="button"
+                aria-pressed={query.of === of}
+                onClick={() => {
+                  set({ of: of === 'mine' ? '' : of });
+                }}
+              >
+                {of === 'mine' ? say.mine : say.everyones}
+              </button>
+            ))}
+          </div>
+        ) : null}
+      </ViewHead>
+      <div className={classes.span} role="group" aria-label={say.whichFigures}>
+        <DayField
+          key={`from ${query.from}`}
+          label={say.from}
+          value={query.from}
+          looking="back"
+          onChange={(from) => {
+            if (from !== '') set({ from });
+          }}
+        />
+        <DayField
+          key={`until ${query.until}`}
+          label={say.until}
+          value={query.until}
+          looking="back"
+          onChange={(until) => {
+            if (until !== '') set({ until });
+          }}
+        />
+        <SelectField
+          label={say.matterType}
+          value={query.typeId ?? ''}
+          options={[
+            ['', say.everyType],
+            ...(data?.items ?? []).map(({ id, definition }) => [id, definition.name] as const),
+          ]}
+          onChange={(typeId) => {
+            set({ typeId });
+          }}
+        />
+        <SelectField
+          label={say.channel}
+          value={query.channel ?? ''}
+          options={[
+            ['', say.everyChannel],
+            ...(['email', 'text', 'letter'] as const).map((one) => [one, anyChannelWords(one)] as const),
+          ]}
+          onChange={(channel) => {
+            set({ channel });
+          }}
+        />
+      </div>
+    </>
+  );
+}
