@@ -92,6 +92,8 @@ const SEES_EVERYTHING = [
   'server/incoming/answers/{openAnswerPage,answerPageView,giveAnswers}.ts',
   'server/incoming/{mailboxReader,smtpReceiver,receiveMail,receiveText,textReader,lines/intake}.ts',
   'server/correspondence/indexing.ts',
+  // Counts what every figure is made of; what is read of it is told by who may see the matter.
+  'server/figures/countEarlier.ts',
   'server/practice/{writeArchive,startVerification}.ts',
   'server/app/verify.ts',
 ];

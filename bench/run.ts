@@ -2,6 +2,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { parseArgs } from 'node:util';
 import { benchChecks } from './checks.ts';
+import { benchFigures } from './figures.ts';
 import { benchFiling } from './filing.ts';
 import { benchImports } from './imports.ts';
 import type { Measured } from './measure.ts';
@@ -24,6 +25,7 @@ const BENCHES: Readonly<Record<string, () => Promise<readonly Measured[]>>> = {
   order: benchOrder,
   shelf: benchShelf,
   sheet: benchSheet,
+  figures: benchFigures,
   filing: benchFiling,
   imports: benchImports,
   rounds: benchRounds,

@@ -249,9 +249,8 @@ export const StartMessage = Type.Object(
     templateId: Type.Optional(Id),
     answers: Type.Optional(Answers),
     ...startingPoint,
-    /** Templates that stood above it on the shelf and were not taken. */
+    /** Templates above it on the shelf that were not taken; `channel` is its way where it starts without one. */
     passedOver: Type.Optional(Type.Array(Id, { maxItems: 10 })),
-    /** The way it goes when it starts without a template. */
     channel: Type.Optional(Channel),
   },
   { additionalProperties: false },

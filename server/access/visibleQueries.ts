@@ -54,6 +54,15 @@ export const visible = <Row extends object = Record<string, unknown>>(
   table: MatterTable,
 ): Knex.QueryBuilder<Row, Row[]> => seen(scope, sql(scope)<Row, Row[]>(table), HANGS_ON[table]);
 
+/**
+ * The rows of such a table that do not exist for the actor, to be taken off what was counted of all: nothing of them may be
+ * told. Undefined where all of them may be seen.
+ */
+export function unseen(scope: Scope, table: MatterTable): Knex.QueryBuilder | undefined {
+  const hidden = hiddenFrom(scope);
+  return hidden && sql(scope)(table).whereIn(HANGS_ON[table], hidden);
+}
+
 /** The matters of the practice that the actor may see: the general file is none of them. */
 export const ordinaryMatters = <Row extends object = Record<string, unknown>>(
   scope: Scope,

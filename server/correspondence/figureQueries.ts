@@ -2,11 +2,10 @@ import { workingMinutes } from '../../core/dates/workingMinutes.ts';
 import { zonedTime } from '../../core/dates/zonedClock.ts';
 import { weekOf } from '../../core/dates/weekOf.ts';
 import { answersLast, toQuarter } from '../../core/figures/answered.ts';
-import { readingFrom } from '../platform/database/reads.ts';
 import type { Tx } from '../platform/database/transaction.ts';
 import { calendarOf } from '../platform/settings/practiceSettings.ts';
 import type { PracticeSettings } from '../platform/settings/practiceSettings.ts';
-import { readSettings } from '../platform/settings/queries.ts';
+import { settingsWithin } from '../platform/settings/queries.ts';
 import type { NewEntry } from './entry.ts';
 
 /** How a conversation stood before an entry came into it, and what counts the entry. */
@@ -103,47 +102,38 @@ export const isCounted = ({ direction, about }: Pick<Counted, 'direction' | 'abo
   direction !== 'note' && about?.kind !== 'movedFrom' && about?.kind !== 'alsoOn';
 
 /** Counts an entry as it is filed, in the same transaction. */
-export async function countEntry(tx: Tx, entry: Counted, standing: Before): Promise<void> {
-  const settings = await readSettings(readingFrom(tx, {}));
-  await countIn(tx, entry, standing, settings);
+export async function countEntry(tx: Tx, entry: Counted, before: Before): Promise<void> {
+  if (isCounted(entry)) await countIn(tx, entry, before, await settingsWithin(tx));
 }
 
 /** The same, with the settings at hand. */
 export async function countIn(
   tx: Tx,
   entry: Counted,
-  { typeId, templateId, last }: Before,
+  before: Before,
   settings: PracticeSettings,
 ): Promise<void> {
   if (!isCounted(entry)) return;
-  const { timeZone } = settings;
-  const { date: day } = zonedTime(timeZone, entry.occurredAtUtc);
-  const { direction, channel, category, authorId, matterId } = entry;
-  const personId = direction === 'out' ? (authorId ?? '') : '';
+  const { direction, channel, category, authorId } = entry;
+  const { date: day } = zonedTime(settings.timeZone, entry.occurredAtUtc);
+  const shared = {
+    day,
+    channel,
+    type_id: before.typeId,
+    person_id: direction === 'out' ? (authorId ?? '') : '',
+  };
   await tx('figure_days')
-    .insert({
-      day,
-      week: weekOf(day),
-      direction,
-      channel,
-      category,
-      type_id: typeId,
-      person_id: personId,
-      count: 1,
-    })
+    .insert({ ...shared, week: weekOf(day), direction, category, count: 1 })
     .onConflict(['day', 'direction', 'channel', 'category', 'type_id', 'person_id'])
     .merge({ count: tx.raw('figure_days.count + 1') });
-  if (direction === 'out' && templateId !== null && entry.templateVersionId)
+  if (direction === 'out' && before.templateId !== null && entry.templateVersionId)
     await tx('figure_uses')
       .insert({
+        ...shared,
         entry_id: entry.id,
-        matter_id: matterId,
-        template_id: templateId,
+        matter_id: entry.matterId,
+        template_id: before.templateId,
         template_version_id: entry.templateVersionId,
-        day,
-        channel,
-        type_id: typeId,
-        person_id: personId,
         cautions: entry.cautionsOverridden?.length ?? 0,
         words: entry.rewritten?.words ?? null,
         changed: entry.rewritten?.changed ?? null,
@@ -151,28 +141,33 @@ export async function countIn(
       })
       .onConflict('entry_id')
       .ignore();
+  await countAnswer(tx, entry, before, settings);
+}
+
+/** How long it took, where an entry answers the last word of its conversation. */
+async function countAnswer(
+  tx: Tx,
+  entry: Counted,
+  { typeId, last }: Before,
+  settings: PracticeSettings,
+): Promise<void> {
   const side = answersLast(last, entry);
   if (!side || !last) return;
+  const { timeZone, workingHours } = settings;
   const asked = zonedTime(timeZone, last.occurredAtUtc);
+  const answered = zonedTime(timeZone, entry.occurredAtUtc);
   await tx('figure_answers')
     .insert({
       entry_id: entry.id,
       asked_entry_id: last.id,
-      matter_id: matterId,
+      matter_id: entry.matterId,
       day: asked.date,
       week: weekOf(asked.date),
       side,
-      channel,
+      channel: entry.channel,
       type_id: typeId,
-      person_id: (side === 'theirs' ? last.authorId : authorId) ?? '',
-      minutes: toQuarter(
-        workingMinutes(
-          calendarOf(settings),
-          settings.workingHours,
-          asked,
-          zonedTime(timeZone, entry.occurredAtUtc),
-        ),
-      ),
+      person_id: (side === 'theirs' ? last.authorId : entry.authorId) ?? '',
+      minutes: toQuarter(workingMinutes(calendarOf(settings), workingHours, asked, answered)),
     })
     .onConflict('entry_id')
     .ignore();

@@ -1,4 +1,4 @@
-import { hiddenIds, visible } from '../access/visibleQueries.ts';
+import { unseen, visible } from '../access/visibleQueries.ts';
 import type { Scope } from '../access/scope.ts';
 import type { Histogram } from '../../core/figures/median.ts';
 import type { Side } from '../../core/figures/answered.ts';
@@ -18,29 +18,43 @@ export interface Span {
   readonly channel?: string | undefined;
 }
 
-type Column = 'week' | 'channel' | 'category' | 'person_id';
-
-/** How many went and came, by one of their columns. */
+/** How many went and came, by week, channel and category at once: one run over the counts serves every table. */
 export interface CountRow {
-  readonly key: string;
+  readonly week: string;
+  readonly channel: string;
+  readonly category: string;
   readonly direction: 'out' | 'in';
   readonly count: number;
 }
 
-/** Counts by a column, from what was counted as entries were filed; restricted matters of others are taken off by {@link hiddenEntries}. */
-export async function countsBy(scope: Scope, span: Span, column: Column): Promise<readonly CountRow[]> {
+const counts = (scope: Scope, span: Span) => {
   const query = sql(scope)('figure_days')
     .whereBetween('day', [span.from, span.until])
-    .groupBy(column, 'direction')
-    .select<{ key: string; direction: 'out' | 'in'; count: number }[]>({
-      key: column,
-      direction: 'direction',
-    })
     .sum({ count: 'count' });
   if (span.personId !== undefined) void query.where('person_id', span.personId);
   if (span.typeId !== undefined) void query.where('type_id', span.typeId);
   if (span.channel !== undefined) void query.where('channel', span.channel);
-  return (await query) as unknown as readonly CountRow[];
+  return query;
+};
+
+/** What was counted as entries were filed; restricted matters of others are taken off by {@link hiddenEntries}. */
+export async function countsWithin(scope: Scope, span: Span): Promise<readonly CountRow[]> {
+  const rows: unknown = await counts(scope, span)
+    .groupBy('week', 'channel', 'category', 'direction')
+    .select('week', 'channel', 'category', 'direction');
+  return rows as readonly CountRow[];
+}
+
+/** What each person sent. */
+export async function sentByPerson(
+  scope: Scope,
+  span: Span,
+): Promise<readonly { readonly key: string; readonly direction: 'out'; readonly count: number }[]> {
+  const rows: unknown = await counts(scope, span)
+    .where('direction', 'out')
+    .groupBy('person_id')
+    .select({ key: 'person_id' });
+  return (rows as readonly { key: string; count: number }[]).map((row) => ({ ...row, direction: 'out' }));
 }
 
 export interface HiddenEntry {
@@ -57,17 +71,16 @@ export async function hiddenEntries(
   span: Span,
   between: { readonly fromUtc: number; readonly untilUtc: number },
 ): Promise<readonly HiddenEntry[]> {
-  const hidden = [...(await hiddenIds(scope))];
-  if (hidden.length === 0) return [];
-  const rows = await sql(scope)('matters')
-    .join('entries', 'entries.matter_id', 'matters.id')
-    .whereIn('matters.id', hidden)
+  const query = unseen(scope, 'entries');
+  if (!query) return [];
+  const rows = await query
+    .join('matters', 'matters.id', 'entries.matter_id')
     .whereNot('entries.direction', 'note')
     .whereBetween('entries.occurred_utc', [between.fromUtc, between.untilUtc])
-    .modify((query) => {
-      if (span.typeId !== undefined) void query.where('matters.type_id', span.typeId);
-      if (span.channel !== undefined) void query.where('entries.channel', span.channel);
-      if (span.personId !== undefined) void query.where('entries.author_id', span.personId);
+    .modify((one) => {
+      if (span.typeId !== undefined) void one.where('matters.type_id', span.typeId);
+      if (span.channel !== undefined) void one.where('entries.channel', span.channel);
+      if (span.personId !== undefined) void one.where('entries.author_id', span.personId);
     })
     .select<
       {

@@ -16,13 +16,14 @@ import type { PracticeSettings } from '../platform/settings/practiceSettings.ts'
 import { readSettings } from '../platform/settings/queries.ts';
 import {
   answerTimesBy,
-  countsBy,
+  countsWithin,
   followUpsDue,
   hiddenEntries,
   histogramOf,
   roundsWithin,
+  sentByPerson,
 } from './queries.ts';
-import type { HiddenEntry, Span, TimeRow } from './queries.ts';
+import type { CountRow, HiddenEntry, Span, TimeRow } from './queries.ts';
 
 /** As far apart as the days of a span can lie. */
 const MOST_DAYS = 3 * 366;
@@ -47,6 +48,8 @@ export function spanOf(
   };
 }
 
+type CountKey = Pick<CountRow, 'week' | 'channel' | 'category'>;
+
 const NONE: Went = { sent: 0, received: 0 };
 
 /** What was sent and received in a span, how long answers took, what was followed up, and what went in rounds. */
@@ -59,17 +62,17 @@ export async function readFigures(
   const settings = await readSettings(scope);
   const between = instantsOf(span, settings);
   const hidden = await hiddenEntries(scope, span, between);
-  const counted = async (
-    column: 'week' | 'channel' | 'category' | 'person_id',
-    keyOf: (entry: HiddenEntry) => string,
-  ): Promise<ReadonlyMap<string, Went>> =>
+  const rows = await countsWithin(scope, span);
+  const counted = (keyOf: (row: CountKey) => string): ReadonlyMap<string, Went> =>
     wentBy(
-      await countsBy(scope, span, column),
-      hidden.map((entry) => ({ key: keyOf(entry), direction: entry.direction, count: 1 })),
+      rows.map((row) => ({ key: keyOf(row), direction: row.direction, count: row.count })),
+      hidden.map((entry) => ({
+        key: keyOf({ ...entry, week: weekOf(zonedTime(settings.timeZone, entry.occurredAtUtc).date) }),
+        direction: entry.direction,
+        count: 1,
+      })),
     );
-  const byWeek = await counted('week', ({ occurredAtUtc }) =>
-    weekOf(zonedTime(settings.timeZone, occurredAtUtc).date),
-  );
+  const byWeek = counted(({ week }) => week);
   const times = await answerTimesBy(scope, span, 'week');
   const ofWeek = groupBy(times, ({ key }) => key);
   const { workingHours } = settings;
@@ -87,17 +90,17 @@ export async function readFigures(
       ...(byWeek.get(week) ?? NONE),
       ...answersOf(ofWeek.get(week) ?? []),
     })),
-    channels: listed(await counted('channel', ({ channel }) => channel)).map(([channel, went]) => ({
+    channels: listed(counted(({ channel }) => channel)).map(([channel, went]) => ({
       channel,
       ...went,
     })),
-    categories: listed(await counted('category', ({ category }) => category)).map(([category, went]) => ({
+    categories: listed(counted(({ category }) => category)).map(([category, went]) => ({
       category,
       ...went,
     })),
     answers: answersOf(times),
     types: await byType(scope, span),
-    people: await byPerson(scope, span, settings, () => counted('person_id', ({ personId }) => personId)),
+    people: await byPerson(scope, span, settings, hidden),
     followUps: keptInTime(await followUpsDue(scope, span), settings, services.now()),
     rounds: await roundsWithin(scope, span, between),
   };
@@ -134,10 +137,15 @@ async function byPerson(
   scope: PersonScope,
   span: Span,
   { figuresByName }: PracticeSettings,
-  counted: () => Promise<ReadonlyMap<string, Went>>,
+  hidden: readonly HiddenEntry[],
 ): Promise<Figures['people']> {
   if (span.personId === undefined && !figuresByName) return [];
-  const went = await counted();
+  const went = wentBy(
+    await sentByPerson(scope, span),
+    hidden.flatMap(({ direction, personId }) =>
+      direction === 'out' ? [{ key: personId, direction, count: 1 }] : [],
+    ),
+  );
   const rows = groupBy(await answerTimesBy(scope, span, 'person_id'), ({ key }) => key);
   return (await listPeople(scope))
     .filter(({ id }) => (span.personId ?? id) === id && (went.has(id) || rows.has(id)))

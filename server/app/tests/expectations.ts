@@ -274,12 +274,15 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   },
   'GET /offered-values': { who: EVERYBODY },
   'GET /matters/:id/offered-values': { who: EVERYBODY, on: 'matter' },
-  'POST /matters/:id/take': { who: WORKERS, on: 'matter', body: { id: 'nowhere', as: 'taken' } },
+  'POST /matters/:id/take': {
+    who: WORKERS,
+    address: { id: 'nowhere' },
+    body: { id: 'nowhere', as: 'taken' },
+  },
   'GET /messages/:id/answer-pages': { who: EVERYBODY, on: 'message' },
   'POST /messages/:id/answer-pages/:pageId/withdraw': {
     who: WORKERS,
-    on: 'message',
-    address: { pageId: 'nowhere' },
+    address: { id: 'nowhere', pageId: 'nowhere' },
     body: {},
   },
   'GET /routines': { who: EVERYBODY },

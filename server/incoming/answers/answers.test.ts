@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import { PDF, useAsking } from '../../app/tests/asking.ts';
 import { hashOfSecret } from '../../platform/secretAddress.ts';
@@ -15,6 +16,9 @@ describe('an answer page', () => {
     expect(html).toContain('Monday 14 December');
     expect(html).not.toContain('SV-2041');
     expect(html).not.toMatch(/<script/i);
+    // One request is all of it, and a small one.
+    expect(html).not.toMatch(/<link|\ssrc=/i);
+    expect(gzipSync(html).length).toBeLessThan(40_000);
     expect(page.headers.get('referrer-policy')).toBe('no-referrer');
     expect(page.headers.get('set-cookie')).toBeNull();
   });
@@ -67,6 +71,22 @@ describe('an answer page', () => {
     expect(await entries()).toBe(first + 1);
     const open = await desk.services.db('offered_values').where({ page_id, state: 'open' });
     expect(open).toHaveLength(1);
+  });
+
+  it('that fifty answer at once keeps each whole, and no more than a page takes', async () => {
+    const { path } = await ask();
+    const entries = async () =>
+      Number((await desk.services.db('entries').where({ channel: 'answer' }).count({ n: '*' }))[0]?.n);
+    const before = await entries();
+    const given = await Promise.all(Array.from({ length: 50 }, () => answer(path, { day: '2026-12-14' })));
+    const taken = given.filter(({ status }) => status === 200).length;
+    expect(given.every(({ status }) => [200, 409, 410, 429].includes(status))).toBe(true);
+    expect(taken).toBeGreaterThan(0);
+    const filed = (await entries()) - before;
+    expect(filed).toBeGreaterThan(0);
+    expect(filed).toBeLessThanOrEqual(Math.min(taken, 20));
+    const { json } = await call('GET', `/matters/${desk.matterId}`);
+    expect(json.reference).toBe('SV-2041');
   });
 
   it('that is over, forged or called back takes nothing', async () => {

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { fromJson } from '../database/json.ts';
 import { kept, stampAnew } from '../database/kept.ts';
-import { sql } from '../database/reads.ts';
+import { readingFrom, sql } from '../database/reads.ts';
 import type { Reads } from '../database/reads.ts';
 import type { Tx } from '../database/transaction.ts';
 import { DEFAULT_SETTINGS } from './practiceSettings.ts';
@@ -30,6 +30,9 @@ export const readSettings = kept(['settings'], async (reads): Promise<PracticeSe
     ...(value === undefined ? {} : fromJson<Partial<PracticeSettings>>(value)),
   };
 });
+
+/** The settings as a transaction sees them, for what is done in every one that files something. */
+export const settingsWithin = (tx: Tx): Promise<PracticeSettings> => readSettings(readingFrom(tx, {}));
 
 export const writeSettings = (tx: Tx, settings: PracticeSettings): Promise<void> =>
   writeSetting(tx, KEY, settings);

@@ -13,7 +13,7 @@ import {
   say,
 } from '../../words/en/figures.ts';
 import { mayDo } from '../../words/rights.ts';
-import { plural, problemWords } from '../../words/en/wording.ts';
+import { problemWords } from '../../words/en/wording.ts';
 import { SpanBar } from './SpanBar.tsx';
 import { useSpan } from './useSpan.ts';
 import classes from './Figures.module.css';
@@ -101,9 +101,7 @@ function Changes({ template: { templateId, changes }, query }: ShownProps) {
             <p className={classes.was}>{was}</p>
             <p className={classes.became}>
               {became === '' ? <i>{say.takenOut}</i> : became}{' '}
-              <small>
-                {plural(becameTimes, 'time')} of {times}
-              </small>
+              <small>{say.timesOf(becameTimes, times)}</small>
             </p>
             {stands && mayDo(user, 'wording') ? (
               <Button disabled={isFetching} onClick={() => void take(n)}>

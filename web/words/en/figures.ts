@@ -65,7 +65,7 @@ export const say = {
   changedTimes: (times: number) => `rewritten ${plural(times, 'time')}`,
   changes: 'Rewritten most often',
   noChanges: 'Nothing of it was rewritten in these days.',
-  instead: 'most often',
+  timesOf: (times: number, of: number) => `${plural(times, 'time')} of ${of}`,
   takenOut: 'taken out',
   makeVersion: 'Use this in a new version',
   gone: 'The current version no longer has this sentence.',
