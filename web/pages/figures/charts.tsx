@@ -27,6 +27,10 @@ const PAPER = {
 const dayWords = (week: string): string => writeDay(readDay(week), 'dayMonth');
 const labelWords = (label: unknown): string => `${say.week} ${dayWords(String(label))}`;
 
+/** Ours before theirs, wherever both are named. */
+const ourFirst = ({ dataKey }: { readonly dataKey?: unknown }): number =>
+  dataKey === 'sent' || dataKey === 'ours' ? 0 : 1;
+
 const grid = <CartesianGrid stroke="var(--hair)" vertical={false} />;
 const weeks = (
   <XAxis dataKey="week" tickFormatter={dayWords} tick={INK} stroke="var(--hair-2)" minTickGap={28} />
@@ -40,9 +44,14 @@ export function WentChart({ figures: { weeks: data, of } }: { readonly figures: 
         {grid}
         {weeks}
         <YAxis allowDecimals={false} tick={INK} stroke="var(--hair-2)" width={36} />
-        <Tooltip labelFormatter={labelWords} contentStyle={PAPER} cursor={{ fill: 'var(--folder)' }} />
+        <Tooltip
+          itemSorter={ourFirst}
+          labelFormatter={labelWords}
+          contentStyle={PAPER}
+          cursor={{ fill: 'var(--folder)' }}
+        />
         <Legend itemSorter={null} wrapperStyle={{ fontSize: 12 }} />
-        <Bar dataKey="sent" name={say.sent} fill="var(--go)" isAnimationActive={false} />
+        <Bar dataKey="sent" name={say.sent} fill="var(--verdigris)" isAnimationActive={false} />
         {of === 'mine' ? null : (
           <Bar dataKey="received" name={say.received} fill="var(--ochre)" isAnimationActive={false} />
         )}
@@ -74,12 +83,12 @@ export function AnswersChart({ figures: { weeks: all, minutesADay } }: { readonl
           stroke="var(--hair-2)"
           width={64}
         />
-        <Tooltip labelFormatter={labelWords} formatter={words} contentStyle={PAPER} />
+        <Tooltip itemSorter={ourFirst} labelFormatter={labelWords} formatter={words} contentStyle={PAPER} />
         <Legend itemSorter={null} wrapperStyle={{ fontSize: 12 }} />
         <Line
           dataKey="ours"
           name={say.ours}
-          stroke="var(--go)"
+          stroke="var(--verdigris)"
           strokeWidth={2}
           connectNulls
           isAnimationActive={false}

@@ -2,7 +2,7 @@ import { useElementSize } from '@mantine/hooks';
 import type { ChaseView } from '../../../../contract/chasers.ts';
 import { useChasesOnQuery } from '../../../api/chasers.ts';
 import { readDay, writeDay } from '../../../words/dates.ts';
-import { monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
+import { monthNameAt, monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
 import type { DatelineData } from './datelineScale.ts';
 import { say } from '../../../words/en/matter-dateline.ts';
 import { nextWords } from '../../../words/en/routines.ts';
@@ -26,6 +26,23 @@ export function Dateline({ dateline, matterId }: DatelineProps) {
   );
 }
 
+interface MonthProps {
+  readonly label: string;
+  readonly x: number;
+  readonly nameAt: number | undefined;
+}
+
+const Month = ({ label, x, nameAt }: MonthProps) => (
+  <g>
+    <line className={classes.axis} x1={x} x2={x} y1={AXIS - 3} y2={AXIS + 3} />
+    {nameAt === undefined ? null : (
+      <text className={classes.month} x={nameAt} y={AXIS + 16}>
+        {label}
+      </text>
+    )}
+  </g>
+);
+
 interface LineProps extends Pick<DatelineProps, 'dateline'> {
   readonly width: number;
   readonly runs: readonly Run[];
@@ -40,13 +57,13 @@ function Line({ dateline, width, runs }: LineProps) {
   return (
     <svg width={width} height={58} role="img" aria-label={describe(dateline, runs)}>
       <line className={classes.axis} x1={0} x2={width} y1={AXIS} y2={AXIS} />
-      {monthsOf(scale).map(({ date, label }) => (
-        <g key={date}>
-          <line className={classes.axis} x1={scale.x(date)} x2={scale.x(date)} y1={AXIS - 3} y2={AXIS + 3} />
-          <text className={classes.month} x={scale.x(date) + 4} y={AXIS + 16}>
-            {label}
-          </text>
-        </g>
+      {monthsOf(scale).map((month) => (
+        <Month
+          key={month.date}
+          {...month}
+          x={scale.x(month.date)}
+          nameAt={monthNameAt(month, scale, now, width)}
+        />
       ))}
       {dateline.ticks.map(({ date, out, in: incoming }) => {
         const x = scale.x(readDay(date));

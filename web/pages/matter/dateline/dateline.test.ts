@@ -3,7 +3,7 @@ import type { EntrySummary } from '../../../../contract/correspondence.ts';
 import { addDays } from '../../../../core/model/plainDate.ts';
 import { day } from '../../../../core/tests/fixtures.ts';
 import { bundlesOf, months, otherMonth } from '../correspondence/conversations.ts';
-import { monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
+import { monthNameAt, monthsOf, placeLabels, scaleOf } from './datelineScale.ts';
 import type { DatelineData } from './datelineScale.ts';
 
 const today = '2026-11-24';
@@ -47,6 +47,16 @@ describe('the scale of the dateline', () => {
     const decade = scaleOf(data({ ticks: [{ date: '2017-01-10', out: 1, in: 0 }] }), 600);
     expect(monthsOf(decade).length).toBeLessThan(45);
     expect(scaleOf(data({ today: '9999-12-31', ticks: [] }), 1000).x(day('9999-12-31'))).toBeGreaterThan(0);
+  });
+
+  it('keeps the names of months clear of today and within the line', () => {
+    const scale = scaleOf(data({ today: '2026-12-02' }), 1000);
+    const named = monthsOf(scale).filter(
+      (one) => monthNameAt(one, scale, day('2026-12-02'), 1000) !== undefined,
+    );
+    expect(named.map(({ label }) => label)).toEqual(['Sep', 'Oct', 'Nov']);
+    const [month] = named;
+    expect(month && monthNameAt(month, scale, day('2026-12-02'), scale.x(month.date) + 10)).toBeUndefined();
   });
 
   it('names months, thinned where they would crowd', () => {

@@ -58,6 +58,21 @@ export function monthsOf({
   });
 }
 
+/** Half of the word for today, under its line. */
+const TODAY_HALF = 18;
+
+/** Where a month's name would begin, beside its mark; undefined where it would touch the word for today or leave the line. */
+export function monthNameAt(
+  { date, label }: { readonly date: PlainDate; readonly label: string },
+  { x }: Scale,
+  today: PlainDate,
+  width: number,
+): number | undefined {
+  const [from, until] = [x(date) + 4, x(date) + 4 + label.length * LETTER_WIDTH];
+  const touches = until > x(today) - TODAY_HALF && from < x(today) + TODAY_HALF;
+  return touches || until > width ? undefined : from;
+}
+
 export type Shown = DatelineData['keyDates'][number] & { readonly day: PlainDate };
 
 /** Puts labels over their dates, in a second row where they would touch; where neither has room the date keeps its title. */
