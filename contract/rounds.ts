@@ -281,3 +281,18 @@ export const RoundMessagesQuery = Type.Object({
 export type RoundMessagesQuery = Static<typeof RoundMessagesQuery>;
 
 export const LettersQuery = Type.Object({ duplex: Type.Optional(Type.Boolean()) });
+
+/** What those a round went to have answered. */
+export const RoundAnswers = Type.Object({
+  asked: Type.Integer(),
+  answered: Type.Integer(),
+  questions: Type.Array(
+    Type.Object({
+      ask: Type.String(),
+      answered: Type.Integer(),
+      /** Of what there was to choose from. */
+      choices: Type.Array(Type.Object({ text: Type.String(), times: Type.Integer() })),
+    }),
+  ),
+});
+export type RoundAnswers = Static<typeof RoundAnswers>;

@@ -3,6 +3,7 @@ import type {
   ChangeRoundMessage,
   NewRound,
   NewSet,
+  RoundAnswers,
   RoundMessage,
   RoundMessagePage,
   RoundMessagesQuery,
@@ -23,6 +24,10 @@ const roundsApi = api.injectEndpoints({
     rounds: build.query<RoundPage, void>({ query: () => '/rounds', providesTags: ['Rounds'] }),
     round: build.query<RoundView, string>({
       query: (id) => `/rounds/${id}`,
+      providesTags: (_data, _error, id) => [{ type: 'Round', id }],
+    }),
+    roundAnswers: build.query<RoundAnswers, string>({
+      query: (id) => `/rounds/${id}/answers`,
       providesTags: (_data, _error, id) => [{ type: 'Round', id }],
     }),
     roundMessages: build.infiniteQuery<
@@ -99,6 +104,7 @@ const roundsApi = api.injectEndpoints({
 export const {
   useRoundsQuery,
   useRoundQuery,
+  useRoundAnswersQuery,
   useRoundMessagesInfiniteQuery,
   useMakeRoundMutation,
   useChangeRoundMutation,

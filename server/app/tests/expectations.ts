@@ -302,6 +302,7 @@ export const EXPECTED: Readonly<Record<string, Expectation>> = {
   'GET /rounds': { who: EVERYBODY },
   'POST /rounds': { who: WORKERS },
   'GET /rounds/:id': { who: EVERYBODY, address: { id: 'nowhere' } },
+  'GET /rounds/:id/answers': { who: EVERYBODY, address: { id: 'nowhere' } },
   'PATCH /rounds/:id': { who: WORKERS, address: { id: 'nowhere' } },
   'DELETE /rounds/:id': { who: WORKERS, address: { id: 'nowhere' } },
   'GET /rounds/:id/messages': { who: EVERYBODY, address: { id: 'nowhere' } },

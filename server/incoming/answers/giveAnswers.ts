@@ -53,7 +53,7 @@ export async function giveAnswers(services: Services, opened: OpenedPage, given:
   const confirms = await confirmation(services, opened, filed.text);
   const taken = await changing(services, scope, async (change) => {
     const { tx, atUtc, audit, tell, leaveAsIs } = change;
-    if (!(await markAnswered(tx, page, atUtc))) {
+    if (!(await markAnswered(tx, page, given.answers, atUtc))) {
       leaveAsIs();
       return false;
     }
@@ -66,6 +66,7 @@ export async function giveAnswers(services: Services, opened: OpenedPage, given:
     await offer(services, change, opened, given, matter, entry.id);
     await putLeaving(change, confirms, 'answerPage');
     await audit('answers.given', 'matter', matter.id, { messageId: message.id, entryId: entry.id });
+    if (message.roundId !== undefined) tell({ kind: 'round', id: message.roundId });
     tell({ kind: 'entry', id: entry.id, matterId: matter.id });
     tell({ kind: 'matter', id: matter.id, matterId: matter.id });
     return true;

@@ -1,8 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { useAsking } from '../../app/tests/asking.ts';
 import { serve } from '../../app/tests/practice.ts';
+import { wakeRound } from '../../sending/rounds/roundWork.ts';
 
-const { desk, call, ask, answer, outside } = useAsking();
+const { desk, call, ask, answer, outside, leave, mail } = useAsking();
 
 const offered = async () => (await call('GET', `/matters/${desk.matterId}/offered-values`)).json.items;
 const take = (id: string, as: string) => call('POST', `/matters/${desk.matterId}/take`, { id, as });
@@ -137,5 +138,42 @@ describe('an answer page, from the practice’s side', () => {
     expect((await outsider.call('GET', '/offered-values?whose=all')).json.items).toEqual([]);
     expect((await outsider.call('GET', `/messages/${messageId}/answer-pages`)).status).toBe(404);
     await outsider.close();
+  });
+});
+
+describe('the answers to a round', () => {
+  it('are counted beside its messages, and told as they come', async () => {
+    const made = await call('POST', '/rounds', {
+      templateId: 'template-ask-day',
+      set: { where: { typeId: 'type-condition-survey', state: 'open' } },
+    });
+    expect(made.status, JSON.stringify(made.json)).toBe(201);
+    const roundId: string = made.json.id;
+    const answers = async () => (await call('GET', `/rounds/${roundId}/answers`)).json;
+    await wakeRound(desk.services, roundId);
+    expect(await answers()).toEqual({ asked: 0, answered: 0, questions: [] });
+    const messages = (await call('GET', `/rounds/${roundId}/messages`)).json.items;
+    for (const { id, group } of messages)
+      if (group === 'look') await call('PATCH', `/rounds/${roundId}/messages/${id}`, { ignore: true });
+    const sent = await call('POST', `/rounds/${roundId}/send`, {});
+    expect(sent.status, JSON.stringify(sent.json)).toBe(202);
+    await wakeRound(desk.services, roundId);
+    await leave();
+    await wakeRound(desk.services, roundId);
+    const paths = [...new Set(mail.join('\n').match(/\/a\/[\w-]{22}/g))];
+    expect(paths.length).toBeGreaterThan(1);
+    const [first = '', second = ''] = paths;
+    const html = await (await outside(first)).text();
+    const day = /value="(\d{4}-\d{2}-\d{2}T09:30)"/.exec(html)?.[1] ?? '';
+    expect((await answer(first, { day })).status).toBe(200);
+    expect((await answer(second, { day: 'none', aboard: 'yes' })).status).toBe(200);
+    const tally = await answers();
+    expect([tally.asked, tally.answered]).toEqual([paths.length, 2]);
+    const [days, aboard] = tally.questions;
+    expect(days.choices.map(({ times }: { times: number }) => times)).toEqual([1, 0, 0, 1]);
+    expect(aboard.choices).toEqual([
+      { text: 'Yes', times: 1 },
+      { text: 'No', times: 0 },
+    ]);
   });
 });

@@ -1,3 +1,5 @@
+import type { GivenAnswer } from '../../../core/answers/givenAnswer.ts';
+import type { TalliedPage } from '../../../core/answers/tally.ts';
 import type { Mailbox } from '../../../core/model/mailbox.ts';
 import type { PlainDate } from '../../../core/model/plainDate.ts';
 import type { Question } from '../../../core/template/question.ts';
@@ -21,6 +23,7 @@ interface PageRow {
   until_day: string;
   once: number | boolean;
   times_answered: number;
+  given: string | null;
   made_utc: number;
   answered_utc: number | null;
   withdrawn_utc: number | null;
@@ -79,9 +82,32 @@ export async function withdrawPage(tx: Tx, id: string, atUtc: number | null): Pr
 }
 
 /** Notes that a page was answered once more, if it still takes answers as it was read; false where somebody was quicker. */
-export async function markAnswered(tx: Tx, page: AnswerPage, atUtc: number): Promise<boolean> {
+export async function markAnswered(
+  tx: Tx,
+  page: AnswerPage,
+  given: ReadonlyMap<string, GivenAnswer>,
+  atUtc: number,
+): Promise<boolean> {
   const changed = await tx<PageRow>('answer_pages')
     .where({ id: page.id, withdrawn_utc: null, times_answered: page.timesAnswered })
-    .update({ times_answered: page.timesAnswered + 1, answered_utc: atUtc });
+    .update({
+      times_answered: page.timesAnswered + 1,
+      answered_utc: atUtc,
+      given: JSON.stringify([...given]),
+    });
   return changed === 1;
+}
+
+/** The pages of a round's messages that left, as far as the actor may see their matters. */
+export async function pagesOfRound(scope: Scope, roundId: string): Promise<readonly TalliedPage[]> {
+  const rows = await visible<PageRow>(scope, 'answer_pages')
+    .join('messages', 'messages.id', 'answer_pages.message_id')
+    .where('messages.round_id', roundId)
+    .where('messages.state', 'sent')
+    .orderBy('answer_pages.made_utc')
+    .select('answer_pages.questions', 'answer_pages.given');
+  return (rows as Pick<PageRow, 'questions' | 'given'>[]).map(({ questions, given }) => ({
+    questions: fromJson<Question[]>(questions),
+    given: given === null ? undefined : new Map(fromJson<[string, GivenAnswer][]>(given)),
+  }));
 }

@@ -5,6 +5,7 @@ import {
   ChangeRoundMessage,
   LettersQuery,
   NewRound,
+  RoundAnswers,
   RoundMessage,
   RoundMessagePage,
   RoundMessagesQuery,
@@ -18,6 +19,7 @@ import type { Services } from '../../platform/services.ts';
 import { changeRound, changeRoundMessage } from './changeRound.ts';
 import { createRound } from './createRound.ts';
 import { removeRound } from './deleteRound.ts';
+import { readRoundAnswers } from './readRoundAnswers.ts';
 import { readRounds } from './readRounds.ts';
 import { reportCsv } from './reportCsv.ts';
 import { lettersPdf, lettersZip } from './roundLetters.ts';
@@ -71,6 +73,16 @@ export const roundRoutes = [
     status: 200,
     answers: RoundView,
     handle: ({ services, scope, params }) => viewRound(services, scope, params.id),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/rounds/:id/answers',
+    right: 'read',
+    summary: 'What those a round went to have answered to what it asks, counted',
+    params: ById,
+    status: 200,
+    answers: RoundAnswers,
+    handle: ({ scope, params }) => readRoundAnswers(scope, params.id),
   }),
   endpoint({
     method: 'patch',

@@ -13,6 +13,7 @@ import { ViewHead } from '../../ui/ViewHead.tsx';
 import { Waiting } from '../../ui/Waiting.tsx';
 import { problemOfRound, say, stateWords } from '../../words/en/rounds.ts';
 import { plural, problemWords } from '../../words/en/wording.ts';
+import { Answered } from './Answered.tsx';
 import { RoundFoot } from './RoundFoot.tsx';
 import { RoundGroups } from './RoundGroups.tsx';
 import { RoundPreview } from './RoundPreview.tsx';
@@ -56,6 +57,7 @@ export function RoundPage() {
               {say.preparing} {say.preparedOf(round.counts.prepared, round.counts.all)}
             </p>
           ) : null}
+          <Answered roundId={round.id} />
           <RoundGroups
             round={round}
             messages={messages}

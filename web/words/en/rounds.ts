@@ -6,6 +6,9 @@ import { isCaution } from '../../../core/model/noteCodes.ts';
 
 /** What is said in rounds. */
 export const say = {
+  answersToThis: 'Answers',
+  answeredOf: (answered: number, asked: number) => `${answered} of ${asked} have answered.`,
+  answeredTimes: (times: number) => `${times} answered`,
   rounds: 'Rounds',
   newRound: 'New round',
   round: 'Round',

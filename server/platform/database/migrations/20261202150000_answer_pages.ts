@@ -16,6 +16,8 @@ export async function up(knex: Knex): Promise<void> {
     table.string('until_day').notNullable();
     table.boolean('once').notNullable();
     table.integer('times_answered').notNullable().defaultTo(0);
+    /** What was answered last, by its questions, for what is counted over a round. */
+    table.text('given');
     table.bigInteger('made_utc').notNullable();
     table.bigInteger('answered_utc');
     table.bigInteger('withdrawn_utc');
