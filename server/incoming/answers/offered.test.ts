@@ -177,3 +177,30 @@ describe('the answers to a round', () => {
     ]);
   });
 });
+
+describe('reminders of what was asked', () => {
+  it('end when it is answered on the page', async () => {
+    const { path, messageId } = await ask();
+    const entry = await desk.services.db('entries').where({ message_id: messageId }).first();
+    const content = {
+      name: 'After five days',
+      steps: [{ afterWorkingDays: 5, templateId: 'template-closing' }],
+      tellAfter: null,
+      tellWhat: '',
+      endsAt: [],
+    };
+    const plan = (await call('POST', '/chaser-plans', { content })).json;
+    const started = await call('POST', '/chases', { planId: plan.id, entryId: entry.id });
+    expect(started.status, JSON.stringify(started.json)).toBe(201);
+    const chase = async () =>
+      (await call('GET', `/chases?matterId=${desk.matterId}`)).json.items.find(
+        (one: { entryId: string }) => one.entryId === entry.id,
+      );
+    expect((await chase()).ended).toBeNull();
+    // It left a little later than the clock of the test says.
+    const now = desk.services.now();
+    desk.services.now = () => now + 700_000;
+    expect((await answer(path, { day: '2026-12-14' })).status).toBe(200);
+    expect((await chase()).ended).toMatchObject({ why: 'answered' });
+  });
+});
