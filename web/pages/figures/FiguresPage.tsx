@@ -14,13 +14,13 @@ import { problemWords } from '../../words/en/wording.ts';
 import { AnswersChart, WentChart } from './charts.tsx';
 import { Figure } from './Figure.tsx';
 import { SpanBar } from './SpanBar.tsx';
-import { csvPath, useSpan } from './useSpan.ts';
+import { csvPath, FRESH, useSpan } from './useSpan.ts';
 import classes from './Figures.module.css';
 
 /** What was sent and received, how long answers took, what was followed up: few figures, each with its sentence. */
 export function FiguresPage() {
   const span = useSpan();
-  const { data, error, isFetching } = useFiguresQuery(span.query);
+  const { data, error, isFetching } = useFiguresQuery(span.query, FRESH);
   return (
     <div className={classes.page}>
       <SpanBar span={span} />

@@ -15,14 +15,14 @@ import {
 import { mayDo } from '../../words/rights.ts';
 import { problemWords } from '../../words/en/wording.ts';
 import { SpanBar } from './SpanBar.tsx';
-import { useSpan } from './useSpan.ts';
+import { FRESH, useSpan } from './useSpan.ts';
 import classes from './Figures.module.css';
 
 /** One template beside its figures: its wording with the sentences that are rewritten, and what each version did. */
 export function OneTemplatePage() {
   const { templateId = '' } = useParams();
   const span = useSpan();
-  const { data, error } = useTemplateFiguresOfQuery({ id: templateId, query: span.query });
+  const { data, error } = useTemplateFiguresOfQuery({ id: templateId, query: span.query }, FRESH);
   return (
     <div className={classes.page}>
       <SpanBar span={span} />

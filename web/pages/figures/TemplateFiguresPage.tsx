@@ -16,7 +16,7 @@ import {
 } from '../../words/en/figures.ts';
 import { problemWords } from '../../words/en/wording.ts';
 import { SpanBar } from './SpanBar.tsx';
-import { csvPath, useSpan } from './useSpan.ts';
+import { csvPath, FRESH, useSpan } from './useSpan.ts';
 import classes from './Figures.module.css';
 
 const SORTS = ['uses', 'name', 'answered', 'rewritten', 'passed'] as const;
@@ -34,7 +34,7 @@ const RANK: Readonly<Record<Sort, (a: TemplateFigures, b: TemplateFigures) => nu
 export function TemplateFiguresPage() {
   const span = useSpan();
   const list = useRef<HTMLDivElement>(null);
-  const { data, error, isFetching } = useTemplateFiguresQuery(span.query);
+  const { data, error, isFetching } = useTemplateFiguresQuery(span.query, FRESH);
   const [sorting, setSorting] = useSorting<Sort>(SORTS);
   const items = [...(data?.items ?? [])].sort(RANK[sorting.by]);
   if (sorting.reversed) items.reverse();

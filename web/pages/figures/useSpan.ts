@@ -6,6 +6,13 @@ import { today } from '../../words/dates.ts';
 /** What is looked at to begin with. */
 const MONTHS = 6;
 
+/** Figures are asked for again as they are opened, and once a minute while they are looked at: never for each message. */
+export const FRESH = {
+  refetchOnMountOrArgChange: true,
+  pollingInterval: 60_000,
+  skipPollingIfUnfocused: true,
+} as const;
+
 export interface SpanControl {
   readonly query: FiguresQuery;
   readonly set: (part: Partial<Record<keyof FiguresQuery, string>>) => void;

@@ -2,7 +2,7 @@ import type { FieldCatalogue } from '../../../contract/templates.ts';
 import { QUESTION_BOUNDS, QUESTION_KINDS } from '../../../core/template/question.ts';
 import type { OfferedDays, QuestionKind } from '../../../core/template/question.ts';
 import { HourField } from '../days/HourField.tsx';
-import { CheckField, SelectField, TextField } from '../../ui/Field.tsx';
+import { CheckField, SelectField, TextField, WholeField } from '../../ui/Field.tsx';
 import { KINDS, say } from '../../words/en/questions.ts';
 import type { Place, PlaceFormProps } from './place.ts';
 
@@ -104,24 +104,24 @@ function ChoicesForm({
       />
     );
   if (kind !== 'day' || !days) return null;
-  const whole = (text: string, least: number, most: number): number =>
-    Math.max(least, Math.min(most, Math.round(Number(text)) || least));
   return (
     <>
-      <TextField
+      <WholeField
         label={say.daysOffered}
-        type="number"
-        value={String(days.count)}
-        onChange={(text) => {
-          onSet({ days: { ...days, count: whole(text, 1, QUESTION_BOUNDS.days) } });
+        value={days.count}
+        least={1}
+        most={QUESTION_BOUNDS.days}
+        onChange={(count) => {
+          onSet({ days: { ...days, count } });
         }}
       />
-      <TextField
+      <WholeField
         label={say.firstAfter}
-        type="number"
-        value={String(days.from)}
-        onChange={(text) => {
-          onSet({ days: { ...days, from: whole(text, 0, QUESTION_BOUNDS.daysAhead) } });
+        value={days.from}
+        least={0}
+        most={QUESTION_BOUNDS.daysAhead}
+        onChange={(from) => {
+          onSet({ days: { ...days, from } });
         }}
       />
       <HourField

@@ -1,5 +1,5 @@
 import { USUAL_ANSWERS } from '../../../../core/template/template.ts';
-import { CheckField, TextField } from '../../../ui/Field.tsx';
+import { CheckField, WholeField } from '../../../ui/Field.tsx';
 import classes from '../../../parts/wording/Workshop.module.css';
 import { say } from '../../../words/en/questions.ts';
 import { Part } from './Part.tsx';
@@ -25,12 +25,12 @@ export function AnswersPart({ content, onContent }: Omit<ContentPartProps, 'cata
   return (
     <Part title={say.answers}>
       <div className={classes.partRow}>
-        <TextField
+        <WholeField
           label={say.answersTaken}
-          type="number"
-          value={String(workingDays)}
-          onChange={(typed) => {
-            const days = Math.max(1, Math.min(MOST_DAYS, Math.round(Number(typed)) || 1));
+          value={workingDays}
+          least={1}
+          most={MOST_DAYS}
+          onChange={(days) => {
             onContent({ answers: { workingDays: days, ...(once ? { once } : {}) } });
           }}
         />

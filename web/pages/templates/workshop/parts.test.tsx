@@ -5,6 +5,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { FieldCatalogue, TemplateContentJson, TemplateDetail } from '../../../../contract/templates.ts';
 import { held } from '../../../tests/held.tsx';
 import { choose, chosenIn, refusing, screen, show } from '../../../tests/stage.tsx';
+import { AnswersPart } from './AnswersPart.tsx';
 import { NEW_DRAFT } from './draft.ts';
 import type { WorkshopDraft } from './draft.ts';
 import { useKeeping } from './useKeeping.ts';
@@ -313,5 +314,33 @@ describe('keeping a template', () => {
     bar(detail(), {}, { mayChange: false });
     expect(screen.queryByRole('button')).toBeNull();
     expect(screen.getByText('You may read here')).toBeTruthy();
+  });
+});
+
+describe('how long answers are taken', () => {
+  const body = (type: string) => ({
+    type: 'doc',
+    content: [{ type: 'bulletList', content: [{ type, attrs: {} }] }],
+  });
+  const part = (type: string) =>
+    held<Partial<TemplateContentJson>>({}, (content, onChange) => (
+      <AnswersPart
+        content={{ ...NEW_DRAFT.content, body: body(type), ...content } as TemplateContentJson}
+        onContent={onChange}
+      />
+    ));
+
+  it('is asked of a template that asks, wherever in it, and of no other', async () => {
+    part('paragraph');
+    expect(screen.queryByText('Answers')).toBeNull();
+    cleanup();
+    const { user, value } = part('question');
+    await user.click(screen.getByText('Answers'));
+    const days = screen.getByRole('textbox', { name: /^Answers are taken for/ });
+    await user.clear(days);
+    await user.type(days, '15');
+    expect(value()).toEqual({ answers: { workingDays: 15 } });
+    await user.click(screen.getByRole('checkbox', { name: 'Answers can be corrected until then' }));
+    expect(value()).toEqual({ answers: { workingDays: 15, once: true } });
   });
 });
