@@ -14,6 +14,8 @@ export const FiguresQuery = Type.Object({
   of: Type.Optional(Type.Enum(['mine', 'all'])),
   typeId: Type.Optional(Id),
   channel: Type.Optional(Channel),
+  /** Of one person among everybody, where the practice shows figures by name. */
+  personId: Type.Optional(Id),
 });
 export type FiguresQuery = Static<typeof FiguresQuery>;
 

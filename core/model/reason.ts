@@ -90,6 +90,7 @@ interface Reasons {
   readonly mayHaveBeenDone: None;
   readonly offeredPlaceChanged: None;
   readonly figuresOfAllNotYours: None;
+  readonly figuresNotByName: None;
   readonly spanTooLong: None;
   readonly rewritingGone: None;
   /** Values that are typed. */

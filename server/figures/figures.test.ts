@@ -238,6 +238,17 @@ describe('the figures', () => {
     const names = (await people()).map(({ name }) => name);
     expect(names.length).toBeGreaterThan(3);
     expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
+    const [one] = await people();
+    const theirs = async (client: Client) =>
+      client.call('GET', `/figures?${SPAN}&of=all&personId=${one?.personId}`);
+    expect((await theirs(administrator)).json.sent).toBe(one?.sent);
+    expect((await theirs(desk.client)).status).toBe(403);
+    await administrator.call('PATCH', '/practice', {
+      ...practice,
+      revision: undefined,
+      figuresByName: false,
+    });
+    expect((await theirs(administrator)).json.because[0].code).toBe('figuresNotByName');
   });
 
   it('go out as CSV, in which nothing is a formula', async () => {

@@ -29,23 +29,20 @@ import type { CountRow, HiddenEntry, Span, TimeRow } from './queries.ts';
 const MOST_DAYS = 3 * 366;
 
 /** What is asked for, once it is known that the actor may ask for it. */
-export function spanOf(
+export async function spanOf(
   scope: PersonScope,
-  { from, until, of = 'mine', typeId, channel }: FiguresQuery,
-): Span & { readonly of: 'mine' | 'all' } {
-  if (of === 'all' && !may(scope.actor, 'figures'))
+  { from, until, of = 'mine', typeId, channel, personId }: FiguresQuery,
+): Promise<Span & { readonly of: 'mine' | 'all' }> {
+  const isOther = personId !== undefined && personId !== scope.actor.id;
+  if ((of === 'all' || isOther) && !may(scope.actor, 'figures'))
     throw new DomainProblem('notYours', [{ code: 'figuresOfAllNotYours' }]);
+  if (isOther && !(await readSettings(scope)).figuresByName)
+    throw new DomainProblem('notYours', [{ code: 'figuresNotByName' }]);
   const [first, last] = [from as PlainDate, until as PlainDate];
   if (last < first || daysBetween(first, last) > MOST_DAYS)
     throw new DomainProblem('badRequest', [{ code: 'spanTooLong' }]);
-  return {
-    from: first,
-    until: last,
-    of,
-    personId: of === 'mine' ? scope.actor.id : undefined,
-    typeId,
-    channel,
-  };
+  const whose = of === 'mine' ? scope.actor.id : personId;
+  return { from: first, until: last, of, personId: whose, typeId, channel };
 }
 
 type CountKey = Pick<CountRow, 'week' | 'channel' | 'category'>;
@@ -58,7 +55,7 @@ export async function readFigures(
   scope: PersonScope,
   query: FiguresQuery,
 ): Promise<Figures> {
-  const span = spanOf(scope, query);
+  const span = await spanOf(scope, query);
   const settings = await readSettings(scope);
   const between = instantsOf(span, settings);
   const hidden = await hiddenEntries(scope, span, between);

@@ -33,7 +33,7 @@ export async function readTemplateFigures(
   scope: PersonScope,
   query: FiguresQuery,
 ): Promise<TemplateFiguresList> {
-  const span = spanOf(scope, query);
+  const span = await spanOf(scope, query);
   const uses = groupBy(await usesByVersion(scope, span), ({ templateId }) => templateId);
   const times = groupBy(await timesByVersion(scope, span), ({ versionId }) => versionId);
   const passed = await passedOver(scope, span);
@@ -55,7 +55,7 @@ export async function readTemplateDetail(
   templateId: string,
   query: FiguresQuery,
 ): Promise<TemplateFiguresDetail> {
-  const span = spanOf(scope, query);
+  const span = await spanOf(scope, query);
   const [template] = await knownTemplates(scope, templateId);
   if (!template) throw notFound('template');
   const uses = (await usesByVersion(scope, span)).filter((one) => one.templateId === templateId);

@@ -18,7 +18,7 @@ export async function rewriteTemplate(
   nth: number,
   query: FiguresQuery,
 ): Promise<{ readonly content: TemplateContentJson }> {
-  const span = spanOf(scope, query);
+  const span = await spanOf(scope, query);
   const [template] = await knownTemplates(scope, templateId);
   if (!template) throw notFound('template');
   const rewriting = commonestRewritings(await rewritingsOf(scope, span, templateId))[nth];

@@ -1,6 +1,8 @@
 import { NavLink, useOutletContext } from 'react-router';
 import type { Session } from '../../../contract/session.ts';
 import { useMatterTypesQuery } from '../../api/matterTypes.ts';
+import { usePeopleQuery } from '../../api/people.ts';
+import { usePracticeQuery } from '../../api/practice.ts';
 import { DayField } from '../../parts/days/DayField.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { PartTabs } from '../../ui/PartTabs.tsx';
@@ -11,7 +13,8 @@ import type { SpanControl } from './useSpan.ts';
 import classes from './Figures.module.css';
 
 /** The head of the figures: which days, whose, of which matters and by which way; and the two parts of them. */
-export function SpanBar({ span: { query, set, search } }: { readonly span: SpanControl }) {
+export function SpanBar({ span }: { readonly span: SpanControl }) {
+  const { query, set, search } = span;
   const { user } = useOutletContext<Session>();
   const { data } = useMatterTypesQuery();
   return (
@@ -81,7 +84,25 @@ export function SpanBar({ span: { query, set, search } }: { readonly span: SpanC
             set({ channel });
           }}
         />
+        {query.of === 'all' ? <Person span={span} /> : null}
       </div>
     </>
+  );
+}
+
+/** One person among everybody, where the practice shows figures by name. */
+function Person({ span: { query, set } }: { readonly span: SpanControl }) {
+  const { data: practice } = usePracticeQuery();
+  const { data: people } = usePeopleQuery();
+  if (practice?.figuresByName !== true) return null;
+  return (
+    <SelectField
+      label={say.person}
+      value={query.personId ?? ''}
+      options={[['', say.everybody], ...(people?.items ?? []).map(({ id, name }) => [id, name] as const)]}
+      onChange={(personId) => {
+        set({ personId });
+      }}
+    />
   );
 }

@@ -28,13 +28,15 @@ const isChannel = (text: string | null): text is 'email' | 'text' | 'letter' =>
 export function useSpan(): SpanControl {
   const [params, setParams] = useSearchParams();
   const [from, until] = [params.get('from'), params.get('until')];
-  const [typeId, channel] = [params.get('typeId'), params.get('channel')];
+  const [typeId, channel, personId] = [params.get('typeId'), params.get('channel'), params.get('personId')];
+  const of = params.get('of') === 'all' ? 'all' : 'mine';
   const query: FiguresQuery = {
     from: isDay(from) ? from : addDays(addMonths(today(), -MONTHS), 1),
     until: isDay(until) ? until : today(),
-    of: params.get('of') === 'all' ? 'all' : 'mine',
+    of,
     ...(typeId ? { typeId } : {}),
     ...(isChannel(channel) ? { channel } : {}),
+    ...(of === 'all' && personId ? { personId } : {}),
   };
   return {
     query,

@@ -18,6 +18,8 @@ export const say = {
   until: 'Until',
   matterType: 'Matter type',
   everyType: 'every type',
+  person: 'Person',
+  everybody: 'everyone',
   channel: 'Channel',
   everyChannel: 'every channel',
   messages: 'Messages',

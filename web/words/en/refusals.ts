@@ -157,6 +157,8 @@ const SENTENCES: Sentences = {
     'It may or may not have been done: look again before you repeat it. If it comes back, the person who looks after Officium finds more in the log.',
   figuresOfAllNotYours: () =>
     'Everyone’s figures need a further right, which an administrator gives. Your own are there.',
+  figuresNotByName: () =>
+    'The practice does not show figures by name. An administrator can change that under Practice, Checks.',
   spanTooLong: () => 'The last day comes before the first, or more than three years lie between them.',
   rewritingGone: () =>
     'The current version no longer has this sentence, or it cannot hold what was written instead: change it by hand.',
