@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Heads } from '../../ui/Heads.tsx';
 import { say } from '../../words/en/figures.ts';
 import classes from './Figures.module.css';
 
@@ -21,15 +22,7 @@ export function Figure({ title, sentence, children, heads, rows, csv, tableAlone
     <div className={classes.scroll}>
       <table className={classes.table}>
         <caption>{title}</caption>
-        <thead>
-          <tr>
-            {heads.map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <Heads names={heads} />
         <tbody>
           {rows.map((cells) => (
             <tr key={String(cells[0])}>

@@ -3,6 +3,7 @@ import type { Session } from '../../../contract/session.ts';
 import type { FiguresQuery, TemplateFiguresDetail } from '../../../contract/figures.ts';
 import { useLazyRewrittenTemplateQuery, useTemplateFiguresOfQuery } from '../../api/figures.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Heads } from '../../ui/Heads.tsx';
 import {
   answeredWords,
   cautionWords,
@@ -123,17 +124,7 @@ function Versions({ template: { versions, minutesADay } }: Pick<ShownProps, 'tem
       <h2>{say.versions}</h2>
       <div className={classes.scroll}>
         <table className={classes.table}>
-          <thead>
-            <tr>
-              {[say.version, say.uses, say.answered, say.answerAfter, say.rewritten, say.effect].map(
-                (head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ),
-              )}
-            </tr>
-          </thead>
+          <Heads names={[say.version, say.uses, say.answered, say.answerAfter, say.rewritten, say.effect]} />
           <tbody>
             {versions.map((one) => (
               <tr key={one.versionId}>

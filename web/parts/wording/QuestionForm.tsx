@@ -4,6 +4,7 @@ import type { OfferedDays, QuestionKind } from '../../../core/template/question.
 import { HourField } from '../days/HourField.tsx';
 import { CheckField, SelectField, TextField, WholeField } from '../../ui/Field.tsx';
 import { KINDS, say } from '../../words/en/questions.ts';
+import { ChoicesField } from './ChoicesField.tsx';
 import type { Place, PlaceFormProps } from './place.ts';
 
 const USUAL_DAYS: OfferedDays = { from: 5, count: 3, at: null };
@@ -94,12 +95,10 @@ function ChoicesForm({
   const days = attrs['days'] as OfferedDays | null;
   if (kind === 'one' || kind === 'several')
     return (
-      <TextField
-        label={say.choices}
-        value={options.join('; ')}
-        onChange={(text) => {
-          const parts = text.split(';').map((one) => one.trimStart().slice(0, QUESTION_BOUNDS.option));
-          onSet({ options: parts.slice(0, QUESTION_BOUNDS.options) });
+      <ChoicesField
+        options={options}
+        onChange={(chosen) => {
+          onSet({ options: chosen });
         }}
       />
     );

@@ -5,6 +5,7 @@ import { QUESTION_BOUNDS, optionWords, questionLines } from '../../../../core/te
 import type { Question } from '../../../../core/template/question.ts';
 import { DateTimeField } from '../../../parts/days/DateTimeField.tsx';
 import { QuestionBlock } from '../../../parts/editor/messageNodes.ts';
+import { ChoicesField } from '../../../parts/wording/ChoicesField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { CheckField, TextField } from '../../../ui/Field.tsx';
 import { say } from '../../../words/en/questions.ts';
@@ -68,12 +69,10 @@ function Changing({ question: { ask, kind, options, required }, onSet }: Changin
         }}
       />
       {kind === 'one' || kind === 'several' ? (
-        <TextField
-          label={say.choices}
-          value={options.join('; ')}
-          onChange={(text) => {
-            const parts = text.split(';').map((one) => one.trimStart().slice(0, QUESTION_BOUNDS.option));
-            onSet({ options: parts.slice(0, QUESTION_BOUNDS.options) });
+        <ChoicesField
+          options={options}
+          onChange={(chosen) => {
+            onSet({ options: chosen });
           }}
         />
       ) : null}
