@@ -204,9 +204,8 @@ describe('the figures', () => {
       const tables = ['figure_days', 'figure_answers', 'figure_uses'] as const;
       const [last] = await db('entries').max({ seq: 'seq' });
       for (const table of tables) await db(table).delete();
-      await db('settings')
-        .where({ key: 'figuresToCount' })
-        .update({ value: JSON.stringify({ from: 0, until: last?.seq }) });
+      const value = JSON.stringify({ from: 0, until: last?.seq });
+      await db('settings').insert({ key: 'figuresToCount', value }).onConflict('key').merge();
       await countEarlier(desk.services);
       await agree(administrator, () => true);
       const counted = await db('figure_days').sum({ n: 'count' });

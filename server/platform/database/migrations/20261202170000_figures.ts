@@ -64,10 +64,9 @@ export async function up(knex: Knex): Promise<void> {
   });
   // What was filed before is counted once the application has started.
   const last = await knex('entries').max<{ seq: number | null }[]>({ seq: 'seq' });
-  await knex('settings').insert({
-    key: 'figuresToCount',
-    value: JSON.stringify({ from: 0, until: last[0]?.seq ?? 0 }),
-  });
+  const until = last[0]?.seq ?? 0;
+  if (until > 0)
+    await knex('settings').insert({ key: 'figuresToCount', value: JSON.stringify({ from: 0, until }) });
 }
 
 export async function down(knex: Knex): Promise<void> {

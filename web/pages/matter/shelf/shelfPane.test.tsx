@@ -98,7 +98,12 @@ describe('the shelf', () => {
     await user.keyboard('{Enter}');
     await vi.waitFor(() => {
       expect(changes()).toEqual([
-        { method: 'POST', path: '/matters/m1/messages', body: { templateId: 'Terms' } },
+        {
+          method: 'POST',
+          path: '/matters/m1/messages',
+          // What stood above it is told, so that it is known what is passed over.
+          body: { templateId: 'Terms', passedOver: ['Report'] },
+        },
       ]);
     });
   });
