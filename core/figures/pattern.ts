@@ -9,7 +9,7 @@ const CLOSE = '›';
  * A letter's sentences with its values as places: the same wording gives the same sentences on every matter, so that they
  * can be compared and counted. A value that somebody wrote over is wording of theirs.
  */
-export function patternOf(blocks: readonly BlockNode[], language = 'en'): readonly string[] {
+export function patternOf(blocks: readonly BlockNode[]): readonly string[] {
   return allBlocks(blocks)
     .filter(isTextBlock)
     .flatMap(({ content }) =>
@@ -17,7 +17,6 @@ export function patternOf(blocks: readonly BlockNode[], language = 'en'): readon
         allInline(content ?? [])
           .map(patternWords)
           .join(''),
-        language,
       ),
     );
 }
@@ -46,12 +45,14 @@ export function patternWords(node: InlineNode): string {
   }
 }
 
-/** The sentences of a paragraph (Unicode UAX #29), each trimmed; a line break ends one. */
-export function sentencesOf(text: string, language: string): readonly string[] {
-  const segmenter = new Intl.Segmenter(language, { granularity: 'sentence' });
+/** Where sentences end is the same in the languages that letters are written in here (Unicode UAX #29). */
+const SENTENCES = new Intl.Segmenter('en', { granularity: 'sentence' });
+
+/** The sentences of a paragraph, each trimmed; a line break ends one. */
+export function sentencesOf(text: string): readonly string[] {
   return text
     .split('\n')
-    .flatMap((line) => [...segmenter.segment(line)].map(({ segment }) => segment.replace(/\s+/g, ' ').trim()))
+    .flatMap((line) => [...SENTENCES.segment(line)].map(({ segment }) => segment.replace(/\s+/g, ' ').trim()))
     .filter((sentence) => sentence !== '');
 }
 

@@ -16,7 +16,7 @@ export function takeRewriting(body: DocumentNode, was: string, became: string): 
     if (done || !isTextBlock(block)) return block;
     const nodes = block.content ?? [];
     const written = nodes.map(patternWords).join('');
-    if (!sentencesOf(written, 'en').includes(was)) return block;
+    if (!sentencesOf(written).includes(was)) return block;
     const content = replaced(nodes, was, became);
     if (!content) return block;
     done = true;

@@ -1,36 +1,19 @@
 import type { Scope } from '../access/scope.ts';
 import { visible } from '../access/visibleQueries.ts';
-import type { EntryAbout } from '../correspondence/entry.ts';
-import type { Counted } from '../correspondence/figureQueries.ts';
-import { asId } from '../../core/model/ids.ts';
-import type { EntryId, MatterId } from '../../core/model/ids.ts';
+import type { StoredEntry } from '../correspondence/entry.ts';
+import { toEntry } from '../correspondence/queries.ts';
+import type { EntryRow } from '../correspondence/queries.ts';
 import { fromJson } from '../platform/database/json.ts';
 import { sql } from '../platform/database/reads.ts';
 import type { Reads } from '../platform/database/reads.ts';
 
 /** An entry that was filed before entries were counted, in the order of filing. */
-export interface EarlierEntry extends Counted {
-  readonly seq: number;
-  readonly conversationId: string;
+export interface EarlierEntry extends StoredEntry {
   readonly typeId: string;
   readonly templateId: string | null;
 }
 
-interface EarlierRow {
-  seq: number;
-  id: string;
-  matter_id: string;
-  conversation_id: string;
-  channel: string;
-  direction: Counted['direction'];
-  category: string;
-  occurred_utc: number;
-  author_id: string | null;
-  detail: string;
-  template_version_id: string | null;
-  type_id: string;
-  template_id: string | null;
-}
+type EarlierRow = EntryRow & { readonly type_id: string; readonly template_id: string | null };
 
 export async function earlierEntries(
   scope: Scope,
@@ -38,35 +21,19 @@ export async function earlierEntries(
   until: number,
   limit: number,
 ): Promise<readonly EarlierEntry[]> {
-  const rows = (await visible(scope, 'entries')
+  const rows: unknown = await visible(scope, 'entries')
     .join('matters', 'matters.id', 'entries.matter_id')
     .leftJoin('template_versions', 'template_versions.id', 'entries.template_version_id')
     .where('entries.seq', '>', after)
     .where('entries.seq', '<=', until)
     .orderBy('entries.seq')
     .limit(limit)
-    .select('entries.*', 'matters.type_id', 'template_versions.template_id')) as unknown as EarlierRow[];
-  return rows.map((row) => {
-    const { about, cautionsOverridden } = fromJson<{ about?: EntryAbout; cautionsOverridden?: string[] }>(
-      row.detail,
-    );
-    return {
-      seq: row.seq,
-      id: asId<EntryId>(row.id),
-      matterId: asId<MatterId>(row.matter_id),
-      conversationId: row.conversation_id,
-      channel: row.channel,
-      direction: row.direction,
-      category: row.category,
-      occurredAtUtc: row.occurred_utc,
-      authorId: row.author_id,
-      templateVersionId: row.template_version_id,
-      typeId: row.type_id,
-      templateId: row.template_id,
-      cautionsOverridden: cautionsOverridden ?? [],
-      ...(about ? { about } : {}),
-    };
-  });
+    .select('entries.*', 'matters.type_id', 'template_versions.template_id');
+  return (rows as readonly EarlierRow[]).map((row) => ({
+    ...toEntry(row),
+    typeId: row.type_id,
+    templateId: row.template_id,
+  }));
 }
 
 /** Which entries are still to be counted, by their place in the chain; undefined where none are. */

@@ -1,4 +1,4 @@
-import { Autocomplete, Checkbox, NumberInput, PasswordInput, Textarea, TextInput } from '@mantine/core';
+import { Autocomplete, Checkbox, PasswordInput, Textarea, TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Choice } from './Choice.tsx';
 import { FIELD_LOOK, LIST_BELOW, LIST_CLASSES } from './fieldLook.ts';
@@ -52,32 +52,6 @@ export function TextField(props: TextFieldProps) {
     );
   return <TextInput {...common} type={type} onChange={onEvent} />;
 }
-
-interface WholeFieldProps {
-  readonly label: string;
-  readonly value: number;
-  /** Bounds, both ends among them. */
-  readonly least: number;
-  readonly most: number;
-  readonly onChange: (value: number) => void;
-}
-
-/** A whole number under its label. While it is empty, or out of bounds, nothing changes; left so, it is the nearest there is. */
-export const WholeField = ({ label, value, least, most, onChange }: WholeFieldProps) => (
-  <NumberInput
-    {...FIELD_LOOK}
-    label={label}
-    hideControls
-    allowDecimal={false}
-    clampBehavior="blur"
-    min={least}
-    max={most}
-    value={value}
-    onChange={(typed) => {
-      if (typeof typed === 'number' && typed >= least && typed <= most) onChange(typed);
-    }}
-  />
-);
 
 interface SelectFieldProps<T extends string> {
   readonly label: string;

@@ -1,4 +1,5 @@
 import { NumberInput } from '@mantine/core';
+import { FIELD_LOOK } from './fieldLook.ts';
 import classes from './NumberField.module.css';
 
 interface NumberFieldProps {
@@ -12,21 +13,32 @@ interface NumberFieldProps {
 
 const MOST = 2_000;
 
+/** While it is empty, or out of bounds, nothing changes; left so, it is the nearest there is. */
+const whole = ({ value, least = 0, most = MOST, onChange }: NumberFieldProps) =>
+  ({
+    hideControls: true,
+    allowDecimal: false,
+    clampBehavior: 'blur',
+    min: least,
+    max: most,
+    value,
+    onChange: (typed: number | string) => {
+      if (typeof typed === 'number' && typed >= least && typed <= most) onChange(typed);
+    },
+  }) as const;
+
 /** A whole number within a sentence. */
-export const NumberField = ({ label, value, least = 0, most = MOST, onChange }: NumberFieldProps) => (
+export const NumberField = (props: NumberFieldProps) => (
   <NumberInput
+    {...whole(props)}
     className={classes.number ?? ''}
     classNames={{ input: classes.input ?? '' }}
-    aria-label={label}
+    aria-label={props.label}
     size="xs"
-    hideControls
-    allowDecimal={false}
-    clampBehavior="blur"
-    min={least}
-    max={most}
-    value={value}
-    onChange={(typed) => {
-      if (typeof typed === 'number') onChange(typed);
-    }}
   />
+);
+
+/** A whole number under its label. */
+export const WholeField = (props: NumberFieldProps) => (
+  <NumberInput {...whole(props)} {...FIELD_LOOK} label={props.label} />
 );

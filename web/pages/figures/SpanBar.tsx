@@ -4,6 +4,7 @@ import { useMatterTypesQuery } from '../../api/matterTypes.ts';
 import { usePeopleQuery } from '../../api/people.ts';
 import { usePracticeQuery } from '../../api/practice.ts';
 import { DayField } from '../../parts/days/DayField.tsx';
+import { WhoseChoice } from '../../parts/whose/WhoseChoice.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { PartTabs } from '../../ui/PartTabs.tsx';
 import { ViewHead } from '../../ui/ViewHead.tsx';
@@ -27,19 +28,13 @@ export function SpanBar({ span }: { readonly span: SpanControl }) {
           <NavLink to={`/figures/templates${search}`}>{say.templates}</NavLink>
         </PartTabs>
         {mayDo(user, 'figures') ? (
-          <div className={classes.whose} role="group" aria-label={say.whose}>
-            {(['mine', 'all'] as const).map((of) => (
-              <button
-                key={of}
-                type="button"
-                aria-pressed={query.of === of}
-                onClick={() => {
-                  set({ of: of === 'mine' ? '' : of });
-                }}
-              >
-                {of === 'mine' ? say.mine : say.everyones}
-              </button>
-            ))}
+          <div className={classes.whose}>
+            <WhoseChoice
+              value={query.of ?? 'mine'}
+              onChange={(of) => {
+                set({ of: of === 'mine' ? '' : of });
+              }}
+            />
           </div>
         ) : null}
       </ViewHead>

@@ -15,6 +15,7 @@ import { Settled } from '../../parts/followUps/Settled.tsx';
 import { useSettling } from '../../parts/followUps/useSettling.ts';
 import { RoundLink } from '../../parts/start/RoundLink.tsx';
 import { StartLink } from '../../parts/start/StartLink.tsx';
+import { WhoseChoice } from '../../parts/whose/WhoseChoice.tsx';
 import { MessageLine } from '../../parts/messages/MessageLine.tsx';
 import { AnswersToday } from './AnswersToday.tsx';
 import { FirstSteps } from './FirstSteps.tsx';
@@ -48,20 +49,12 @@ export function TodayPage() {
   return (
     <div className={classes.page}>
       <ViewHead title={writeDay(readDay(data.today), 'longWeekday')}>
-        <div className={classes.whose} role="group" aria-label={say.whose}>
-          {(['mine', 'all'] as const).map((one) => (
-            <button
-              key={one}
-              type="button"
-              aria-pressed={whose === one}
-              onClick={() => {
-                setParams(one === 'mine' ? {} : { whose: one }, { replace: true });
-              }}
-            >
-              {one === 'mine' ? say.mine : say.everyones}
-            </button>
-          ))}
-        </div>
+        <WhoseChoice
+          value={whose}
+          onChange={(one) => {
+            setParams(one === 'mine' ? {} : { whose: one }, { replace: true });
+          }}
+        />
         <CalendarAddress />
         {user.mayChange ? (
           <span className={classes.start}>

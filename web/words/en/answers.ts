@@ -9,7 +9,7 @@ export const say = {
   leave: 'Leave as it is',
   undo: 'Undo',
   now: 'On the matter',
-  answered: 'Answer',
+  answered: 'They answered',
   nothingYet: 'nothing yet',
   aFurtherRow: 'a further row',
   takeOverOf: (place: string) => `Take over: ${place}`,

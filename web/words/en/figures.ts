@@ -11,9 +11,6 @@ import { plural } from './wording.ts';
 export const say = {
   figures: 'Figures',
   whichFigures: 'Which figures',
-  mine: 'Mine',
-  everyones: 'Everyone’s',
-  whose: 'Whose figures',
   from: 'From',
   until: 'Until',
   matterType: 'Matter type',

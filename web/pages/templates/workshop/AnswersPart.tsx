@@ -1,5 +1,6 @@
 import { USUAL_ANSWERS } from '../../../../core/template/template.ts';
-import { CheckField, WholeField } from '../../../ui/Field.tsx';
+import { CheckField } from '../../../ui/Field.tsx';
+import { WholeField } from '../../../ui/NumberField.tsx';
 import classes from '../../../parts/wording/Workshop.module.css';
 import { say } from '../../../words/en/questions.ts';
 import { Part } from './Part.tsx';
