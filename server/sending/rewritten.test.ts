@@ -65,4 +65,18 @@ describe('how much of a wording was changed', () => {
       rewrittenIn({ sendOptions: {}, body: documentOf(BEGUN), templateVersionId: null }),
     ).toBeUndefined();
   });
+
+  it('is not worked out where another’s letter is quoted or passed on: its words are kept nowhere else', () => {
+    for (const takenUp of [
+      { entryId: 'e1', how: 'sender', quoted: true },
+      { entryId: 'e1', how: 'forward' },
+    ] as const)
+      expect(
+        rewrittenIn({
+          sendOptions: { begun: patternOf(BEGUN), takenUp },
+          body: documentOf([para('Theirs.')]),
+          templateVersionId: 'v1',
+        }),
+      ).toBeUndefined();
+  });
 });

@@ -11,11 +11,13 @@ const MOST_SIGNS = 600;
 
 /** How much of the wording that a message began from its writer changed; undefined where it began from none. */
 export function rewrittenIn({
-  sendOptions: { begun },
+  sendOptions: { begun, takenUp },
   body,
   templateVersionId,
 }: Pick<StoredMessage, 'sendOptions' | 'body' | 'templateVersionId'>): Rewritten | undefined {
   if (begun === undefined || templateVersionId === null) return undefined;
+  // The words of another's letter are no wording of ours: they are neither counted nor kept.
+  if (takenUp?.quoted || takenUp?.how === 'forward') return undefined;
   const sent = patternOf(body.content);
   const words = begun.flatMap(patternTokens);
   const changed = changedWords(words, sent.flatMap(patternTokens));
